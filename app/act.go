@@ -1,0 +1,184 @@
+package app
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"slices"
+
+	"kembo/core/advice"
+	"kembo/core/day"
+	"kembo/core/history"
+	"kembo/core/look"
+	"kembo/store"
+)
+
+// Doable reports whether an action can be written to the log as done just as
+// it was advised; the others need a look.
+func Doable(a advice.Action) bool {
+	switch a {
+	case advice.AddSuper, advice.RelieveHoneyBound, advice.FeedEmergency, advice.FeedWinter, advice.HarvestSuper:
+		return true
+	}
+	return false
+}
+
+// Do writes an action that was advised today as done: the supers on, the combs
+// swapped, the feed given. entryID makes doing it twice doing it once.
+func (s *Service) Do(ctx context.Context, colony, entryID string, action advice.Action) error {
+	c, err := s.Colony(ctx, colony)
+	if err != nil {
+		return err
+	}
+	if slices.ContainsFunc(c.Log, func(l LogLine) bool { return l.ID == entryID+"-1" }) {
+		return nil
+	}
+	if c.Assessment == nil || !Doable(action) {
+		return &FieldError{"action", "this cannot be noted as done; record a look instead"}
+	}
+	i := slices.IndexFunc(c.Assessment.Advice, func(a advice.Advice) bool { return a.Action == action })
+	if i < 0 {
+		return &FieldError{"action", "this is no longer advised; the page was older than the hive"}
+	}
+	es := doneAs(c, c.Assessment.Advice[i])
+	for k := range es {
+		es[k].ID, es[k].Day = fmt.Sprintf("%s-%d", entryID, k+1), c.Today
+	}
+	return s.recordAll(ctx, colony, es)
+}
+
+// doneAs turns an advice into the entries that say it was done.
+func doneAs(c Colony, a advice.Advice) []history.Entry {
+	st := c.Believed.Stack
+	var out []history.Entry
+	switch a.Action {
+	case advice.AddSuper:
+		f := advice.SuperFormat(st)
+		for k := range int(a.Needs[0].Count) {
+			out = append(out, history.Entry{Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: len(st.Boxes) + k, Box: MakeBox(f, true, c.Assessment.Situation.Settings.DrawnSupers),
+				ExcluderUnder: k == 0 && st.Supers() == 0}})
+		}
+	case advice.RelieveHoneyBound:
+		sw := &history.Swap{}
+		for _, p := range advice.HoneyCombs(st, int(a.Needs[0].Count)).Places {
+			sw.Out = append(sw.Out, st.Boxes[p.Box].Frames[p.Slot].ID)
+			sw.In = append(sw.In, newID())
+		}
+		out = append(out, history.Entry{Kind: history.KindSwap, Swap: sw})
+	case advice.FeedEmergency, advice.FeedWinter:
+		kg := a.Changes[0].FeedKg
+		out = append(out, history.Entry{Kind: history.KindFeed, Feed: &history.Feed{What: a.Needs[0].What, Kg: kg, StoresKg: kg}})
+	case advice.HarvestSuper:
+		for _, x := range advice.Supers(st) {
+			if x.Ready(c.Assessment.Situation.Settings) {
+				out = append(out, history.Entry{Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: st.Boxes[x.Box].ID, Why: "harvest"}})
+			}
+		}
+	}
+	return out
+}
+
+// recordAll writes entries of one day in one go, all or none.
+func (s *Service) recordAll(ctx context.Context, colony string, es []history.Entry) error {
+	f, err := s.find(ctx, colony)
+	if err != nil {
+		return err
+	}
+	log, err := s.entries(ctx, colony, f.yard.today)
+	if err != nil {
+		return err
+	}
+	if _, err := history.Fold(append(log, es...)); err != nil {
+		var fe *look.FieldError
+		if errors.As(err, &fe) {
+			return &FieldError{fe.Field, fe.Say}
+		}
+		return &FieldError{"entry", err.Error()}
+	}
+	var rows []store.Event
+	for _, e := range es {
+		r, err := EventOf(e, f.op.ID, colony, s.actor, s.now())
+		if err != nil {
+			return err
+		}
+		rows = append(rows, r)
+	}
+	if err := s.store.Append(ctx, rows...); err != nil {
+		return err
+	}
+	_, err = s.Refresh(ctx)
+	return err
+}
+
+// Note is a feed, a treatment or a weighing as a user gives it.
+type Note struct {
+	ID    string
+	Kind  history.Kind
+	Day   day.Day
+	What  string
+	Kg    float64
+	Until day.Day // a treatment: last day on which its label bars honey, 0: not known
+	Out   bool    // a treatment: it came out on Day
+}
+
+// Write notes what was fed, put in, taken out or weighed.
+func (s *Service) Write(ctx context.Context, colony string, n Note) error {
+	e := history.Entry{ID: n.ID, Day: n.Day, Kind: n.Kind}
+	switch n.Kind {
+	case history.KindFeed:
+		if n.Kg <= 0 || n.Kg > 60 {
+			return &FieldError{"kg of sugar", "give the sugar in the feed, more than 0 and at most 60 kg"}
+		}
+		if n.What == "" {
+			n.What = "syrup"
+		}
+		e.Feed = &history.Feed{What: n.What, Kg: n.Kg, StoresKg: n.Kg * advice.StoresPerKgSugar}
+	case history.KindWeighing:
+		if n.Kg <= 0 || n.Kg > 400 {
+			return &FieldError{"kg", "give the whole hive's weight, more than 0 and at most 400 kg"}
+		}
+		e.Weighing = &history.Weighing{Kg: n.Kg}
+	case history.KindTreatment:
+		if n.What == "" {
+			return &FieldError{"treatment", "say what was put in"}
+		}
+		e.Treatment = &history.Treatment{What: n.What}
+		if n.Out {
+			if err := s.takeOut(ctx, colony, n, &e); err != nil {
+				return err
+			}
+		}
+	default:
+		return &FieldError{"entry", "choose feed, treatment or weighing"}
+	}
+	return s.Record(ctx, colony, e)
+}
+
+// takeOut makes e the correction of the treatment that is in, with its end.
+func (s *Service) takeOut(ctx context.Context, colony string, n Note, e *history.Entry) error {
+	c, err := s.Colony(ctx, colony)
+	if err != nil {
+		return err
+	}
+	for _, l := range slices.Backward(c.Log) {
+		t := l.Entry.Treatment
+		if t == nil || t.To != 0 || t.What != n.What {
+			continue
+		}
+		e.Supersedes = l.ID
+		e.Treatment.From, e.Treatment.To, e.Treatment.HoneyBarred = l.Day, n.Day, n.Until
+		return nil
+	}
+	return &FieldError{"treatment", fmt.Sprintf("%s is not in this hive; choose one that is", n.What)}
+}
+
+// In returns the treatments that are in a hive.
+func (c Colony) In() []string {
+	var out []string
+	for _, t := range c.Believed.Treatments {
+		if t.To == 0 {
+			out = append(out, t.What)
+		}
+	}
+	return out
+}

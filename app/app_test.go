@@ -1,0 +1,240 @@
+package app_test
+
+import (
+	"context"
+	"errors"
+	"path/filepath"
+	"strings"
+	"testing"
+	"time"
+
+	"kembo/app"
+	"kembo/core/advice"
+	"kembo/core/day"
+	"kembo/core/history"
+	"kembo/core/look"
+	"kembo/store"
+)
+
+var today = day.Of(2026, time.June, 3)
+
+// keeper is a service on an empty file with one yard and one colony.
+func keeper(t *testing.T) (*app.Service, *store.Store, string, string) {
+	t.Helper()
+	ctx := context.Background()
+	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "k.db"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { s.Close() })
+	clock := func() time.Time { return time.Date(2026, 6, 3, 9, 0, 0, 0, time.UTC) }
+	svc := app.New(s, clock, nil)
+	if err := svc.Start(ctx, "Harrowmere Honey"); err != nil {
+		t.Fatal(err)
+	}
+	yard, colony := app.NewID(), app.NewID()
+	if err := svc.MakeYard(ctx, app.NewYard{ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 10}); err != nil {
+		t.Fatal(err)
+	}
+	if err := svc.MakeColony(ctx, app.NewColony{ID: colony, Yard: yard, Code: "mr-01", NestFormat: "langstroth-deep-10", NestBoxes: 1, Supers: 1, Drawn: true, Excluder: true}); err != nil {
+		t.Fatal(err)
+	}
+	return svc, s, yard, colony
+}
+
+func lookAt(c app.Colony, id string, on day.Day, honey float64) history.Entry {
+	seams := 8.0
+	return history.Entry{ID: id, Day: on, Kind: history.KindLook, Look: &history.Look{
+		Boxes: []history.BoxLook{
+			{Box: c.Believed.Stack.Boxes[0].ID, Depth: "boxes", Counts: &look.Counts{Brood: 5, Honey: 1.5, Pollen: 1, Empty: 2.5}, Seams: &seams},
+			{Box: c.Believed.Stack.Boxes[1].ID, Depth: "boxes", Counts: &look.Counts{Honey: honey, Empty: 10 - honey}},
+		},
+		Queen: history.Queen{Looked: true, Eggs: true, Larvae: true, Capped: true}, Cells: history.Cells{Check: "complete"}, Health: "healthy",
+	}}
+}
+
+func TestALookChangesStackRunwaysAdviceAndLog(t *testing.T) {
+	svc, _, yard, id := keeper(t)
+	ctx := context.Background()
+	first, err := svc.Colony(ctx, id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if first.Assessment != nil || first.Standing.Known || first.Code != "MR-01" {
+		t.Errorf("before any look: %+v", first.Standing)
+	}
+	if err := svc.Record(ctx, id, lookAt(first, "look-1", today, 1)); err != nil {
+		t.Fatal(err)
+	}
+	roomy, _ := svc.Colony(ctx, id)
+	if err := svc.Record(ctx, id, lookAt(first, "look-2", today, 9.5)); err != nil {
+		t.Fatal(err)
+	}
+	full, _ := svc.Colony(ctx, id)
+	if full.Assessment.Base.Stores.Likely <= roomy.Assessment.Base.Stores.Likely || len(full.Log) != 3 {
+		t.Errorf("stores %v then %v, %d entries", roomy.Assessment.Base.Stores, full.Assessment.Base.Stores, len(full.Log))
+	}
+	if a := full.Standing.Advice[0].Action; a != advice.AddSuper {
+		t.Errorf("with a full super the first advice is %s", a)
+	}
+	b, err := svc.Board(ctx, yard)
+	if err != nil || len(b.Standings) != 1 || b.Standings[0].Advice[0].Action != advice.AddSuper {
+		t.Errorf("the board says %+v, %v", b.Standings, err)
+	}
+	// Undone, it is as before.
+	if err := svc.Undo(ctx, id, "undo-1", "look-2"); err != nil {
+		t.Fatal(err)
+	}
+	back, _ := svc.Colony(ctx, id)
+	if back.Assessment.Base.Stores != roomy.Assessment.Base.Stores {
+		t.Errorf("after undo stores are %v, were %v", back.Assessment.Base.Stores, roomy.Assessment.Base.Stores)
+	}
+}
+
+func TestALateLookStandsOnItsDay(t *testing.T) {
+	svc, st, _, id := keeper(t)
+	ctx := context.Background()
+	c, _ := svc.Colony(ctx, id)
+	// The hive stood there before it was entered.
+	rows, err := st.Events(ctx, id, int32(today))
+	if err != nil || len(rows) != 1 {
+		t.Fatal(err, len(rows))
+	}
+	if err := svc.Record(ctx, id, lookAt(c, "now", today, 4)); err != nil {
+		t.Fatal(err)
+	}
+	var f *app.FieldError
+	if err := svc.Record(ctx, id, lookAt(c, "tomorrow", today+1, 4)); !errors.As(err, &f) || f.Field != "date" {
+		t.Errorf("a look in the future: %v", err)
+	}
+	if err := svc.Record(ctx, id, lookAt(c, "before", today-30, 4)); !errors.As(err, &f) || !strings.Contains(f.Say, "set up") {
+		t.Errorf("a look before the hive: %v", err)
+	}
+	again, _ := svc.Colony(ctx, id)
+	if len(again.Log) != 2 {
+		t.Errorf("%d entries after two refused looks", len(again.Log))
+	}
+}
+
+func TestVisitsByPlanOrByRhythm(t *testing.T) {
+	svc, _, yard, _ := keeper(t)
+	ctx := context.Background()
+	b, _ := svc.Board(ctx, yard)
+	if b.Yard.Planned || b.Yard.Visit != today+10 {
+		t.Errorf("with none planned the visit is %v (planned %v), want the rhythm of ten days", b.Yard.Visit, b.Yard.Planned)
+	}
+	if err := svc.MoveVisit(ctx, yard, today+4); err != nil {
+		t.Fatal(err)
+	}
+	if b, _ = svc.Board(ctx, yard); !b.Yard.Planned || b.Yard.Visit != today+4 {
+		t.Errorf("the moved visit is %v", b.Yard.Visit)
+	}
+	var f *app.FieldError
+	for _, d := range []day.Day{today, today - 3, today + 900} {
+		if err := svc.MoveVisit(ctx, yard, d); !errors.As(err, &f) {
+			t.Errorf("a visit on %v: %v", d, err)
+		}
+	}
+}
+
+func TestSetUpRefusesWithTheField(t *testing.T) {
+	svc, _, yard, _ := keeper(t)
+	ctx := context.Background()
+	var f *app.FieldError
+	for field, c := range map[string]app.NewColony{
+		"code":         {ID: "a", Yard: yard, Code: " ", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+		"format":       {ID: "b", Yard: yard, Code: "X1", NestFormat: "barrel", NestBoxes: 1},
+		"nest boxes":   {ID: "c", Yard: yard, Code: "X2", NestFormat: "langstroth-deep-10", NestBoxes: 9},
+		"yard":         {ID: "d", Yard: "nowhere", Code: "X3", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+		"queen's year": {ID: "e", Yard: yard, Code: "X4", NestFormat: "langstroth-deep-10", NestBoxes: 1, QueenYear: 2031},
+	} {
+		if err := svc.MakeColony(ctx, c); !errors.As(err, &f) || f.Field != field {
+			t.Errorf("%s: %v", field, err)
+		}
+	}
+	if err := svc.MakeColony(ctx, app.NewColony{ID: "z", Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1}); !errors.As(err, &f) || !strings.Contains(f.Say, "already") {
+		t.Errorf("the same code twice: %v", err)
+	}
+	if err := svc.MakeYard(ctx, app.NewYard{ID: "y", Name: "Far", Climate: "uk", Hemisphere: "north", Zone: "Moon/Base", RhythmDays: 7}); !errors.As(err, &f) || f.Field != "zone" {
+		t.Errorf("an unknown zone: %v", err)
+	}
+}
+
+func TestStandingsAreWorkedOutOnceAndWhenInputsChange(t *testing.T) {
+	svc, _, yard, id := keeper(t)
+	ctx := context.Background()
+	c, _ := svc.Colony(ctx, id)
+	if err := svc.Record(ctx, id, lookAt(c, "l", today, 3)); err != nil {
+		t.Fatal(err)
+	}
+	if n, err := svc.Refresh(ctx); n != 0 || err != nil {
+		t.Errorf("%d standings worked out though nothing changed, %v", n, err)
+	}
+	if err := svc.AddSuper(ctx, id, "s", "langstroth-medium-10", true, today); err != nil {
+		t.Fatal(err)
+	}
+	b, _ := svc.Board(ctx, yard)
+	if n := len(b.Standings[0].Boxes); n != 3 {
+		t.Errorf("%d boxes on the board after a super was put on", n)
+	}
+}
+
+func TestAdviceDoneIsWrittenAndSettled(t *testing.T) {
+	svc, _, _, id := keeper(t)
+	ctx := context.Background()
+	c, _ := svc.Colony(ctx, id)
+	if err := svc.Record(ctx, id, lookAt(c, "l", today, 9.5)); err != nil {
+		t.Fatal(err)
+	}
+	before, _ := svc.Colony(ctx, id)
+	want := before.Assessment.Advice[0]
+	if want.Action != advice.AddSuper {
+		t.Fatalf("advice %s", want.Action)
+	}
+	for range 2 { // sent twice is done once
+		if err := svc.Do(ctx, id, "done-1", advice.AddSuper); err != nil {
+			t.Fatal(err)
+		}
+	}
+	after, _ := svc.Colony(ctx, id)
+	if n := len(after.Believed.Stack.Boxes) - len(before.Believed.Stack.Boxes); n != int(want.Needs[0].Count) {
+		t.Errorf("%d supers went on, %v were advised", n, want.Needs[0].Count)
+	}
+	// What was promised is what the hive is now said to be.
+	for i, n := range []string{"food", "lay", "store"} {
+		got, said := after.Assessment.Base.Runway[i].Likely, want.After[n].Likely
+		if (got == nil) != (said == nil) || got != nil && *got != *said {
+			t.Errorf("%s: promised %v, now %v", n, said, got)
+		}
+	}
+	var f *app.FieldError
+	if err := svc.Do(ctx, id, "done-2", advice.CheckCells); !errors.As(err, &f) {
+		t.Errorf("a cell check without a look: %v", err)
+	}
+}
+
+func TestATreatmentBarsUntilItsLabelsTimeIsOver(t *testing.T) {
+	svc, _, _, id := keeper(t)
+	ctx := context.Background()
+	if err := svc.Write(ctx, id, app.Note{ID: "t1", Kind: history.KindTreatment, Day: today, What: "thymol"}); err != nil {
+		t.Fatal(err)
+	}
+	c, _ := svc.Colony(ctx, id)
+	if in := c.In(); len(in) != 1 || in[0] != "thymol" {
+		t.Errorf("in the hive: %v", in)
+	}
+	if err := svc.Write(ctx, id, app.Note{ID: "t2", Kind: history.KindTreatment, Day: today, What: "thymol", Out: true, Until: today + 14}); err != nil {
+		t.Fatal(err)
+	}
+	c, _ = svc.Colony(ctx, id)
+	if p := c.Believed.Treatments; len(p) != 1 || p[0].To != today || p[0].Until != today+14 || len(c.In()) != 0 {
+		t.Errorf("treatments %+v", p)
+	}
+	var f *app.FieldError
+	for _, n := range []app.Note{{ID: "a", Kind: history.KindFeed, Day: today}, {ID: "b", Kind: history.KindWeighing, Day: today, Kg: -2}, {ID: "c", Kind: history.KindTreatment, Day: today},
+		{ID: "d", Kind: history.KindTreatment, Day: today, What: "other", Out: true}, {ID: "e", Kind: "dance", Day: today}} {
+		if err := svc.Write(ctx, id, n); !errors.As(err, &f) {
+			t.Errorf("%+v: %v", n, err)
+		}
+	}
+}

@@ -1,0 +1,221 @@
+package app
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"slices"
+
+	"kembo/core/assessment"
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/history"
+	"kembo/core/hive"
+	"kembo/core/look"
+	"kembo/core/season"
+	"kembo/store"
+)
+
+// Colony is one colony with all that its page shows.
+type Colony struct {
+	store.Colony
+	Operation  string
+	YardName   string
+	Today      day.Day
+	Visit      day.Day
+	Planned    bool
+	Believed   history.Believed
+	Assessment *assessment.Assessment // nil: never looked at
+	Standing   Standing
+	Log        []LogLine // newest last
+	Bloom      []season.Bloom
+	SeasonDay  int
+	Next       string // id of the next colony of the yard's round
+	NextCode   string
+	Place, Of  int    // its place in the round
+	UndoOf     string // id of the last entry, which can be undone
+}
+
+// LogLine is an entry of the log with the stack as it was believed after it.
+type LogLine struct {
+	ID    string
+	Day   day.Day
+	Kind  history.Kind
+	Entry history.Entry
+	stack hive.Stack
+}
+
+// Glyph returns the stack after the entry, for the small drawing.
+func (l LogLine) Glyph() (boxes []GlyphBox, excluderAbove int) {
+	return Glyph(l.stack), l.stack.ExcluderAbove
+}
+
+type found struct {
+	op     store.Operation
+	yard   yardDay
+	colony store.Colony
+	round  []store.Colony
+}
+
+func (s *Service) find(ctx context.Context, id string) (found, error) {
+	op, ys, err := s.yardDays(ctx)
+	if err != nil {
+		return found{}, err
+	}
+	for _, y := range ys {
+		cs, err := s.store.Colonies(ctx, op.ID, int32(y.today))
+		if err != nil {
+			return found{}, err
+		}
+		i := slices.IndexFunc(cs, func(c store.Colony) bool { return c.ID == id && c.YardID == y.ID })
+		if i < 0 {
+			continue
+		}
+		f := found{op: op, yard: y, colony: cs[i]}
+		for _, c := range cs {
+			if c.YardID == y.ID {
+				f.round = append(f.round, c)
+			}
+		}
+		return f, nil
+	}
+	return found{}, fmt.Errorf("colony %s: %w", id, ErrNotFound)
+}
+
+// Colony returns a colony's page.
+func (s *Service) Colony(ctx context.Context, id string) (Colony, error) {
+	f, err := s.find(ctx, id)
+	if err != nil {
+		return Colony{}, err
+	}
+	es, err := s.entries(ctx, id, f.yard.today)
+	if err != nil {
+		return Colony{}, err
+	}
+	return s.colony(ctx, f, es)
+}
+
+func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colony, error) {
+	site, err := s.site(ctx, f.yard)
+	if err != nil {
+		return Colony{}, err
+	}
+	c := Colony{Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
+		Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
+	c.Believed, err = history.Walk(es, func(e history.Entry, b history.Believed) {
+		c.Log = append(c.Log, LogLine{ID: e.ID, Day: e.Day, Kind: e.Kind, Entry: e, stack: b.Stack})
+	})
+	if err != nil {
+		return c, err
+	}
+	if err := c.assess(f, site); err != nil {
+		return c, err
+	}
+	c.Standing = standingOf(f.colony, f.yard, c.Believed, c.Assessment)
+	if n := len(c.Log); n > 1 {
+		c.UndoOf = c.Log[n-1].ID
+	}
+	c.Of = len(f.round)
+	for i, x := range f.round {
+		if x.ID == f.colony.ID {
+			c.Place = i + 1
+			next := f.round[(i+1)%len(f.round)]
+			c.Next, c.NextCode = next.ID, next.Code
+		}
+	}
+	return c, nil
+}
+
+func (c *Colony) assess(f found, site forecast.Site) error {
+	k, err := caseOf(f.colony.ID, f.yard, site, c.Believed)
+	if errors.Is(err, errNeverLooked) {
+		return nil
+	}
+	if err != nil {
+		return err
+	}
+	k.Tracks = true
+	c.Assessment = assessment.Assess(k, *c.Believed.Estimate, nil)
+	return nil
+}
+
+// PreviewLook returns the colony as it would stand with a look, and writes
+// nothing. A wrong look is a *FieldError.
+func (s *Service) PreviewLook(ctx context.Context, id string, e history.Entry) (Colony, error) {
+	f, err := s.find(ctx, id)
+	if err != nil {
+		return Colony{}, err
+	}
+	es, err := s.with(ctx, f, e)
+	if err != nil {
+		return Colony{}, err
+	}
+	return s.colony(ctx, f, es)
+}
+
+// with returns a colony's entries with e in its place, if it fits.
+func (s *Service) with(ctx context.Context, f found, e history.Entry) ([]history.Entry, error) {
+	if e.Day > f.yard.today {
+		return nil, &FieldError{"date", fmt.Sprintf("%s is in the future; today is %s", e.Day, f.yard.today)}
+	}
+	es, err := s.entries(ctx, f.colony.ID, f.yard.today)
+	if err != nil {
+		return nil, err
+	}
+	if len(es) > 0 && e.Day < es[0].Day {
+		return nil, &FieldError{"date", fmt.Sprintf("%s is before the colony was set up on %s", e.Day, es[0].Day)}
+	}
+	if slices.ContainsFunc(es, func(x history.Entry) bool { return x.ID == e.ID }) {
+		return es, nil // sent twice: done once
+	}
+	at := len(es)
+	for at > 0 && es[at-1].Day > e.Day {
+		at--
+	}
+	es = slices.Insert(es, at, e)
+	if _, err := history.Fold(es); err != nil {
+		var fe *look.FieldError
+		if errors.As(err, &fe) {
+			return nil, &FieldError{fe.Field, fe.Say}
+		}
+		return nil, &FieldError{string(e.Kind), err.Error()}
+	}
+	return es, nil
+}
+
+// Record writes an entry of any kind to a colony's log and brings its standing
+// up to date. A wrong entry is a *FieldError and nothing is stored.
+func (s *Service) Record(ctx context.Context, id string, e history.Entry) error {
+	f, err := s.find(ctx, id)
+	if err != nil {
+		return err
+	}
+	if _, err := s.with(ctx, f, e); err != nil {
+		return err
+	}
+	row, err := EventOf(e, f.op.ID, id, s.actor, s.now())
+	if err != nil {
+		return err
+	}
+	if err := s.store.Append(ctx, row); err != nil {
+		return err
+	}
+	_, err = s.Refresh(ctx)
+	return err
+}
+
+// Undo takes back the entry with an id, by an entry of its own.
+func (s *Service) Undo(ctx context.Context, colony, newID, entryID string) error {
+	c, err := s.Colony(ctx, colony)
+	if err != nil {
+		return err
+	}
+	i := slices.IndexFunc(c.Log, func(l LogLine) bool { return l.ID == entryID })
+	if i < 0 {
+		return fmt.Errorf("entry %s: %w", entryID, ErrNotFound)
+	}
+	if i == 0 {
+		return &FieldError{"undo", "the set-up of a hive cannot be undone"}
+	}
+	return s.Record(ctx, colony, history.Entry{ID: newID, Day: c.Log[i].Day, Kind: history.KindUndo, Supersedes: entryID})
+}

@@ -1,0 +1,235 @@
+// Package app is what a user can do: see the board and a colony, record a
+// look, put boxes on and off, plan a visit. It joins the log in store to the
+// rules in core and owns the transactions. It knows no HTML.
+package app
+
+import (
+	"context"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"slices"
+	"time"
+	_ "time/tzdata" // yards keep local days on machines without zone files
+
+	"github.com/google/uuid"
+
+	"kembo/core/advice"
+	"kembo/core/assessment"
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/history"
+	"kembo/core/season"
+	"kembo/store"
+)
+
+// Service carries out what users ask.
+type Service struct {
+	store  *store.Store
+	now    func() time.Time
+	frozen *day.Day // the demo's day; nil: the yard's own today
+	actor  string
+}
+
+// New returns a service on s. now gives the instant for the log; today, if not
+// nil, freezes the trade's day, but not the clock.
+func New(s *store.Store, now func() time.Time, today *day.Day) *Service {
+	return &Service{store: s, now: now, frozen: today, actor: "keeper"}
+}
+
+// ErrNotFound is returned for a yard or colony that does not exist.
+var ErrNotFound = store.ErrNotFound
+
+// FieldError is a wrong input: which field, and a sentence.
+type FieldError struct{ Field, Say string }
+
+func (e *FieldError) Error() string { return e.Field + ": " + e.Say }
+
+// Today returns the local day at a yard.
+func (s *Service) Today(y store.Yard) day.Day {
+	if s.frozen != nil {
+		return *s.frozen
+	}
+	return s.todayIn(y.Zone)
+}
+
+func (s *Service) todayIn(zone string) day.Day {
+	if s.frozen != nil {
+		return *s.frozen
+	}
+	loc, err := time.LoadLocation(zone)
+	if err != nil {
+		loc = time.UTC
+	}
+	return day.From(s.now().In(loc))
+}
+
+// Operation returns the producer's name and id.
+func (s *Service) Operation(ctx context.Context) (store.Operation, error) {
+	return s.store.Operation(ctx)
+}
+
+// Start makes the operation of an empty file.
+func (s *Service) Start(ctx context.Context, name string) error {
+	if _, err := s.store.Operation(ctx); err == nil {
+		return nil
+	}
+	return s.store.AddOperation(ctx, store.Operation{ID: newID(), Name: name})
+}
+
+// by is the mark of who writes now.
+func (s *Service) by() store.By {
+	return store.By{Actor: s.actor, RecordedUTC: s.now().UTC().Format(time.RFC3339)}
+}
+
+func newID() string {
+	id, err := uuid.NewV7()
+	if err != nil { // no entropy: the machine is not usable
+		panic(err)
+	}
+	return id.String()
+}
+
+// NewID returns an id for a form, made before it is sent, so that sending it
+// twice is doing it once.
+func NewID() string { return newID() }
+
+// yards returns the yards with their day and next visit.
+type yardDay struct {
+	store.Yard
+	today, visit day.Day
+	planned      bool
+	lastVisit    day.Day // 0: none yet
+}
+
+func (s *Service) yardDays(ctx context.Context) (store.Operation, []yardDay, error) {
+	op, err := s.store.Operation(ctx)
+	if err != nil {
+		return op, nil, err
+	}
+	ys, err := s.store.Yards(ctx, op.ID)
+	if err != nil {
+		return op, nil, err
+	}
+	visits, err := s.store.Visits(ctx, op.ID)
+	if err != nil {
+		return op, nil, err
+	}
+	var out []yardDay
+	for _, y := range ys {
+		out = append(out, withVisit(y, s.Today(y), visits[y.ID]))
+	}
+	slices.SortStableFunc(out, func(a, b yardDay) int { return int(a.visit - b.visit) })
+	return op, out, nil
+}
+
+// withVisit finds the next visit: the first planned after today or, where none
+// is planned, the yard's rhythm from the last one.
+func withVisit(y store.Yard, today day.Day, visits []int32) yardDay {
+	out := yardDay{Yard: y, today: today, visit: today + day.Day(y.RhythmDays)}
+	for _, v := range visits {
+		d := day.Day(v)
+		if d <= today {
+			out.lastVisit = d
+			if n := d + day.Day(y.RhythmDays); n > today {
+				out.visit = n
+			} else {
+				out.visit = today + 1
+			}
+			continue
+		}
+		out.visit, out.planned = d, true
+		break
+	}
+	return out
+}
+
+// site gathers what the forecast needs to know of a yard.
+func (s *Service) site(ctx context.Context, y yardDay) (forecast.Site, error) {
+	return s.siteFrom(ctx, y, y.today-400)
+}
+
+// siteFrom is site with the weather from a day on.
+func (s *Service) siteFrom(ctx context.Context, y yardDay, from day.Day) (forecast.Site, error) {
+	climate, err := season.ClimateFor(y.Climate)
+	if err != nil {
+		return forecast.Site{}, err
+	}
+	site := forecast.Site{Yard: y.ID, Hemisphere: season.Hemisphere(y.Hemisphere), Climate: climate, Weather: map[day.Day]season.Weather{}}
+	bloom, err := s.store.Bloom(ctx, y.ID)
+	if err != nil {
+		return site, err
+	}
+	for _, b := range bloom {
+		site.Bloom = append(site.Bloom, season.Bloom(b))
+	}
+	// Weather that is on file: the past, and a forecast of five days.
+	ws, err := s.store.Weather(ctx, y.ID, int32(from), int32(y.today)+forecastDays)
+	if err != nil {
+		return site, err
+	}
+	for _, w := range ws {
+		d := day.Day(w.Day)
+		site.Weather[d] = season.Weather{Day: d, MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM}
+	}
+	return site, nil
+}
+
+// forecastDays is how far ahead weather on file is believed. Source: common
+// practice; forecasts past five days are little better than the season.
+const forecastDays = 5
+
+// entry turns a row of the log into the core's entry.
+func entry(e store.Event) (history.Entry, error) {
+	out, payload, ok := history.Blank(history.Kind(e.Kind))
+	if !ok {
+		return out, fmt.Errorf("event %s has the kind %q, which this version does not know", e.ID, e.Kind)
+	}
+	out.ID, out.Day, out.Supersedes = e.ID, day.Day(e.Day), e.Supersedes
+	if payload == nil {
+		return out, nil
+	}
+	if err := json.Unmarshal([]byte(e.Payload), payload); err != nil {
+		return out, fmt.Errorf("event %s: %w", e.ID, err)
+	}
+	return out, nil
+}
+
+func (s *Service) entries(ctx context.Context, colony string, upTo day.Day) ([]history.Entry, error) {
+	rows, err := s.store.Events(ctx, colony, int32(upTo))
+	if err != nil {
+		return nil, err
+	}
+	out := make([]history.Entry, 0, len(rows))
+	for _, r := range rows {
+		e, err := entry(r)
+		if err != nil {
+			return nil, err
+		}
+		out = append(out, e)
+	}
+	return out, nil
+}
+
+// EventOf writes an entry as a row of the log. Payload is the entered part.
+func EventOf(e history.Entry, operation, colony, actor string, recorded time.Time) (store.Event, error) {
+	b, err := json.Marshal(e.Payload())
+	return store.Event{ID: e.ID, OperationID: operation, ColonyID: colony, Kind: string(e.Kind), Day: int32(e.Day),
+		RecordedUTC: recorded.UTC().Format(time.RFC3339), Actor: actor, Supersedes: e.Supersedes, Payload: string(b)}, err
+}
+
+// errNeverLooked says that a colony has no look to assess.
+var errNeverLooked = errors.New("never looked at")
+
+// caseOf makes the case of a colony from what is believed of it.
+func caseOf(colony string, y yardDay, site forecast.Site, b history.Believed) (assessment.Case, error) {
+	if b.Estimate == nil {
+		return assessment.Case{}, errNeverLooked
+	}
+	return assessment.Case{
+		Colony: colony, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site,
+		Stack: b.Stack, Changes: b.Changes, Health: b.Health, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay,
+		Clipped: b.Clipped, HistoryKnown: b.HistoryKnown, Feeds: b.Feeds, Treatments: b.Treatments,
+		Settings: advice.DefaultSettings(), Seed: assessment.Seed,
+	}, nil
+}

@@ -1,0 +1,288 @@
+package app
+
+import (
+	"context"
+	"crypto/sha256"
+	"encoding/hex"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"math"
+	"runtime"
+	"slices"
+	"sync"
+
+	"kembo/core/advice"
+	"kembo/core/assessment"
+	"kembo/core/comb"
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/history"
+	"kembo/core/hive"
+	"kembo/store"
+)
+
+// Standing is what the board knows of a colony: worked out once when its
+// inputs change, stored, and only read when the board is shown.
+type Standing struct {
+	Colony    string            `json:"colony"`
+	Code      string            `json:"code"`
+	Yard      string            `json:"yard"`
+	Today     day.Day           `json:"today"`
+	Visit     day.Day           `json:"visit"`
+	Looked    day.Day           `json:"looked"` // 0: never
+	Known     bool              `json:"known"`
+	Horizon   int               `json:"horizon"`
+	Runways   []forecast.Runway `json:"runways"`    // food, lay, store
+	SwarmDue  day.Day           `json:"swarm_due"`  // 0: out of season
+	SwarmEver bool              `json:"swarm_ever"` // a complete check is known
+	Advice    []StandingAdvice  `json:"advice"`
+	QueenYear int               `json:"queen_year"`
+	Brood     float64           `json:"brood_frames"`
+	StoresKg  float64           `json:"stores_kg"`
+	Bees      float64           `json:"bees"`
+	GoodDayKg float64           `json:"good_day_kg"`
+	Origin    string            `json:"origin"`
+	Boxes     []GlyphBox        `json:"boxes"`
+	Excluder  int               `json:"excluder_above"`
+}
+
+// StandingAdvice is the part of an advice that a list shows.
+type StandingAdvice struct {
+	Action advice.Action `json:"action"`
+	Do     string        `json:"do"`
+	Brief  string        `json:"brief"`
+	ActBy  day.Day       `json:"act_by"`
+	Needs  []advice.Need `json:"needs"`
+}
+
+// GlyphBox is a box as the small stack draws it: frame after frame, the share
+// of each content in per cent. It is bytes, since the board reads many.
+type GlyphBox struct {
+	HeightMM float64 `json:"height_mm"`
+	Super    bool    `json:"super"`
+	Shares   []byte  `json:"shares"` // comb.Contents a frame
+}
+
+// Glyph returns the boxes of a stack for the small drawing.
+func Glyph(st hive.Stack) []GlyphBox {
+	var out []GlyphBox
+	for _, b := range st.Boxes {
+		g := GlyphBox{HeightMM: b.Format.Frame.HeightMM, Super: b.Super}
+		for _, f := range b.Frames {
+			a, c := f.A.Completed(), f.B.Completed()
+			for i := range comb.Contents {
+				g.Shares = append(g.Shares, byte(math.Round(50*(a[i]+c[i]))))
+			}
+		}
+		out = append(out, g)
+	}
+	return out
+}
+
+// CantWait reports whether something is due before the visit.
+func (s Standing) CantWait() bool {
+	for _, a := range s.Advice {
+		if a.ActBy < s.Visit {
+			return true
+		}
+	}
+	return false
+}
+
+// Tight reports whether a runway may end before the visit.
+func (s Standing) Tight() bool {
+	if s.CantWait() || !s.Known {
+		return false
+	}
+	for _, r := range s.Runways {
+		if r.Low != nil && *r.Low < float64(s.Visit-s.Today) {
+			return true
+		}
+	}
+	return false
+}
+
+// The urgencies of a colony, the most urgent first.
+const (
+	UrgencyCantWait = iota
+	UrgencyTight
+	UrgencyNotKnown
+	UrgencyCanWait
+)
+
+// Urgency returns which of them s is.
+func (s Standing) Urgency() int {
+	switch {
+	case s.CantWait():
+		return UrgencyCantWait
+	case s.Tight():
+		return UrgencyTight
+	case !s.Known:
+		return UrgencyNotKnown
+	}
+	return UrgencyCanWait
+}
+
+// FirstEnd returns the day by which something must be done, for sorting.
+func (s Standing) FirstEnd() day.Day {
+	first := s.Visit + 400
+	for _, a := range s.Advice {
+		if a.Action != advice.Leave {
+			first = min(first, a.ActBy)
+		}
+	}
+	return first
+}
+
+func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Assessment) Standing {
+	s := Standing{Colony: c.ID, Code: c.Code, Yard: y.ID, Today: y.today, Visit: y.visit, QueenYear: b.QueenYear, Origin: b.Origin,
+		Boxes: Glyph(b.Stack), Excluder: b.Stack.ExcluderAbove}
+	if a == nil {
+		s.Runways = make([]forecast.Runway, forecast.Runways)
+		s.Advice = []StandingAdvice{{Action: advice.LookCloser, Do: "Look at it for the first time", Brief: "Nothing is known of it yet.", ActBy: y.visit}}
+		return s
+	}
+	s.Looked, s.Known, s.Horizon = a.Estimate.Day, !a.Situation.Stale(), a.Base.Horizon
+	s.Runways = a.Base.Runway[:]
+	if due, never, runs := a.Situation.SwarmClock(); runs {
+		s.SwarmDue, s.SwarmEver = due, !never
+	}
+	for _, x := range a.Advice {
+		s.Advice = append(s.Advice, StandingAdvice{x.Action, x.Do, x.Brief, x.ActBy, x.Needs})
+	}
+	brood := a.Base.Eggs.Likely + a.Base.Larvae.Likely + a.Base.Capped.Likely
+	if len(b.Stack.Boxes) > 0 {
+		s.Brood = brood / (2 * b.Stack.Boxes[0].Format.Frame.WorkerCells())
+	}
+	s.StoresKg, s.Bees, s.GoodDayKg = a.Base.Stores.Likely, a.Base.Bees.Likely, a.Base.GoodDay.Likely
+	return s
+}
+
+// row writes a standing for the store.
+func (s Standing) row(hash string) (store.Standing, error) {
+	body, err := json.Marshal(s)
+	r := store.Standing{ColonyID: s.Colony, YardID: s.Yard, Today: int32(s.Today), ModelVersion: assessment.ModelVersion, InputHash: hash, Urgency: s.Urgency(), Body: string(body)}
+	for i, out := range []**int32{&r.FoodEnd, &r.LayEnd, &r.StoreEnd} {
+		if v := s.Runways[i].Likely; v != nil {
+			d := int32(s.Today) + int32(*v)
+			*out = &d
+		}
+	}
+	return r, err
+}
+
+// hashOf names the inputs of a standing.
+func hashOf(y yardDay, site forecast.Site, code string, entries []history.Entry) string {
+	h := sha256.New()
+	fmt.Fprint(h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, len(site.Weather), site.Bloom)
+	for _, e := range entries {
+		fmt.Fprint(h, e.ID, e.Day)
+	}
+	return hex.EncodeToString(h.Sum(nil)[:12])
+}
+
+// Refresh works out the standings whose inputs changed, in parallel, and
+// returns how many there were. It can be stopped and started again.
+func (s *Service) Refresh(ctx context.Context) (int, error) {
+	op, yards, err := s.yardDays(ctx)
+	if err != nil {
+		if errors.Is(err, store.ErrNotFound) {
+			return 0, nil
+		}
+		return 0, err
+	}
+	old, err := s.store.Standings(ctx)
+	if err != nil {
+		return 0, err
+	}
+	hashes := make(map[string]string, len(old))
+	for _, o := range old {
+		hashes[o.ColonyID] = o.InputHash
+	}
+	done := 0
+	for _, y := range yards {
+		n, err := s.refreshYard(ctx, op, y, hashes)
+		if err != nil {
+			return done, fmt.Errorf("yard %s: %w", y.Name, err)
+		}
+		done += n
+	}
+	return done, nil
+}
+
+type work struct {
+	colony   store.Colony
+	believed history.Believed
+	hash     string
+}
+
+func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay, hashes map[string]string) (int, error) {
+	site, err := s.site(ctx, y)
+	if err != nil {
+		return 0, err
+	}
+	colonies, err := s.store.Colonies(ctx, op.ID, int32(y.today))
+	if err != nil {
+		return 0, err
+	}
+	var todo []work
+	first := y.today
+	for _, c := range colonies {
+		if c.YardID != y.ID {
+			continue
+		}
+		es, err := s.entries(ctx, c.ID, y.today)
+		if err != nil {
+			return 0, err
+		}
+		h := hashOf(y, site, c.Code, es)
+		if hashes[c.ID] == h {
+			continue
+		}
+		b, err := history.Fold(es)
+		if err != nil {
+			return 0, fmt.Errorf("colony %s: %w", c.Code, err)
+		}
+		if b.Estimate != nil {
+			first = min(first, b.Estimate.Day)
+		}
+		todo = append(todo, work{c, b, h})
+	}
+	if len(todo) == 0 {
+		return 0, nil
+	}
+	// One draw of the yard's weather and flow for all its colonies.
+	yard := assessment.Yard(site, first, y.today, assessment.Seed)
+	rows := make([]store.Standing, len(todo))
+	errs := make([]error, len(todo))
+	var wg sync.WaitGroup
+	next := make(chan int)
+	for range runtime.GOMAXPROCS(0) {
+		wg.Go(func() {
+			for i := range next {
+				rows[i], errs[i] = assessRow(todo[i], y, site, yard)
+			}
+		})
+	}
+	for i := range todo {
+		next <- i
+	}
+	close(next)
+	wg.Wait()
+	if err := errors.Join(errs...); err != nil {
+		return 0, err
+	}
+	return len(rows), s.store.SaveStandings(ctx, slices.Clip(rows)...)
+}
+
+func assessRow(w work, y yardDay, site forecast.Site, yard *forecast.Yard) (store.Standing, error) {
+	c, err := caseOf(w.colony.ID, y, site, w.believed)
+	if errors.Is(err, errNeverLooked) {
+		return standingOf(w.colony, y, w.believed, nil).row(w.hash)
+	}
+	if err != nil {
+		return store.Standing{}, err
+	}
+	return standingOf(w.colony, y, w.believed, assessment.Assess(c, *w.believed.Estimate, yard)).row(w.hash)
+}

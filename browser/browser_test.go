@@ -1,0 +1,257 @@
+// Package browser drives the real interface in Chromium as a person would.
+package browser_test
+
+import (
+	"context"
+	_ "embed"
+	"flag"
+	"fmt"
+	"io"
+	"log/slog"
+	"net"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"strings"
+	"sync"
+	"testing"
+	"time"
+
+	"github.com/chromedp/cdproto/network"
+	"github.com/chromedp/chromedp"
+
+	"kembo/app"
+	"kembo/core/day"
+	"kembo/demo"
+	"kembo/store"
+	"kembo/web"
+)
+
+//go:embed testdata/axe.min.js
+var axe string
+
+// shots is where the pictures of docs/screenshots are written; empty: nowhere.
+var shots = flag.String("shots", "", "directory to write the documentation's pictures to")
+
+var browserCtx context.Context
+
+func TestMain(m *testing.M) {
+	flag.Parse()
+	os.Exit(run(m))
+}
+
+// chromium finds the browser: KEMBO_CHROMIUM, or one of the usual names.
+func chromium() string {
+	if p := os.Getenv("KEMBO_CHROMIUM"); p != "" {
+		return p
+	}
+	for _, n := range []string{"chromium", "chromium-browser", "google-chrome"} {
+		if p, err := exec.LookPath(n); err == nil {
+			return p
+		}
+	}
+	return ""
+}
+
+func run(m *testing.M) int {
+	path := chromium()
+	if path == "" {
+		fmt.Fprintln(os.Stderr, "browser tests need Chromium: install it (apt-get install chromium) or name one in KEMBO_CHROMIUM")
+		if os.Getenv("CI") != "" {
+			return 1
+		}
+		return 0
+	}
+	opts := append(chromedp.DefaultExecAllocatorOptions[:], chromedp.ExecPath(path), chromedp.NoSandbox, chromedp.WindowSize(1280, 800))
+	actx, stop := chromedp.NewExecAllocator(context.Background(), opts...)
+	defer stop()
+	ctx, cancel := chromedp.NewContext(actx)
+	defer cancel()
+	if err := chromedp.Do(ctx); err != nil {
+		fmt.Fprintln(os.Stderr, "Chromium does not start:", err)
+		return 1
+	}
+	browserCtx = ctx
+	return m.Run()
+}
+
+// serveDemo serves the sample operation on a day, or an empty file for none.
+func serve(t *testing.T, on *day.Day) string {
+	t.Helper()
+	ctx, cancel := context.WithCancel(context.Background())
+	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "kembo.db"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	svc := app.New(s, time.Now, on)
+	if on != nil {
+		err = demo.Build(ctx, s, *on)
+	} else {
+		err = svc.Start(ctx, "Harrowmere Honey")
+	}
+	if err != nil {
+		t.Fatal(err)
+	}
+	if _, err := svc.Refresh(ctx); err != nil {
+		t.Fatal(err)
+	}
+	w, err := web.New(svc, slog.New(slog.NewTextHandler(io.Discard, nil)), on != nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	l, err := net.Listen("tcp", "127.0.0.1:0")
+	if err != nil {
+		t.Fatal(err)
+	}
+	done := make(chan error, 1)
+	go func() { done <- w.Serve(ctx, l) }()
+	t.Cleanup(func() {
+		cancel()
+		<-done
+		s.Close()
+	})
+	return "http://" + l.Addr().String()
+}
+
+// person is a tab with somebody in front of it.
+type person struct {
+	t    *testing.T
+	ctx  context.Context
+	base string
+	mu   sync.Mutex
+	bad  []string // console errors and failed requests
+	may  string   // part of a console line that is expected
+}
+
+func newPerson(t *testing.T, base string) *person {
+	t.Helper()
+	ctx, cancel := chromedp.NewContext(browserCtx, chromedp.WithNewBrowserContext())
+	ctx, stop := context.WithTimeout(ctx, 60*time.Second)
+	p := &person{t: t, ctx: ctx, base: base}
+	messages := chromedp.Console(ctx)
+	go func() {
+		for m, err := range messages {
+			if err != nil {
+				return
+			}
+			if m.Type == chromedp.ConsoleException || m.Type == "error" || m.Type == "warning" {
+				p.note(fmt.Sprintf("console %s: %s", m.Type, m.Text))
+			}
+		}
+	}()
+	if err := chromedp.Listen(ctx, func(ev any) {
+		switch e := ev.(type) {
+		case *network.EventLoadingFailed:
+			if !e.Canceled {
+				p.note("request failed: " + e.ErrorText)
+			}
+		case *network.EventResponseReceived:
+			if e.Response.Status >= 400 {
+				p.note(fmt.Sprintf("answer %d to %s", e.Response.Status, e.Response.URL))
+			}
+		}
+	}); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := chromedp.Call(ctx, network.Enable, network.EnableParams{}); err != nil {
+		t.Fatal(err)
+	}
+	p.do(chromedp.EmulateViewport(1280, 800))
+	t.Cleanup(func() {
+		p.mu.Lock()
+		for _, b := range p.bad {
+			if p.may == "" || !strings.Contains(b, p.may) {
+				t.Error(b)
+			}
+		}
+		p.mu.Unlock()
+		stop()
+		cancel()
+	})
+	return p
+}
+
+func (p *person) note(s string) {
+	p.mu.Lock()
+	defer p.mu.Unlock()
+	p.bad = append(p.bad, s)
+}
+
+// phone makes the tab a phone with touch.
+func (p *person) phone() *person {
+	p.do(chromedp.EmulateViewport(390, 844, chromedp.EmulateMobile, chromedp.EmulateTouch, chromedp.EmulatePortrait, chromedp.EmulateScale(2)))
+	return p
+}
+
+func (p *person) do(steps ...chromedp.Action[chromedp.Void]) {
+	p.t.Helper()
+	if err := chromedp.Do(p.ctx, steps...); err != nil {
+		p.t.Fatal(err)
+	}
+}
+
+func get[T any](p *person, a chromedp.Action[T]) T {
+	p.t.Helper()
+	v, err := chromedp.Run(p.ctx, a)
+	if err != nil {
+		p.t.Fatal(err)
+	}
+	return v
+}
+
+func (p *person) open(path string) {
+	p.t.Helper()
+	p.do(chromedp.Navigate(p.base+path), chromedp.WaitReady(chromedp.CSS("#main")))
+}
+
+func (p *person) text(css string) string {
+	p.t.Helper()
+	return strings.TrimSpace(get(p, chromedp.Text(chromedp.CSS(css))))
+}
+
+// until waits for a condition in the page.
+func (p *person) until(js string) {
+	p.t.Helper()
+	// While a page loads, what is asked about is not there: that is "not yet".
+	js = "(() => { try { return !!(" + js + ") } catch { return false } })()"
+	var err error
+	for range 3 { // a page that is being left ends a poll; ask the next one
+		if _, err = chromedp.Run(p.ctx, chromedp.Poll[bool](js, chromedp.WithPollingTimeout(10*time.Second))); err == nil {
+			return
+		}
+	}
+	p.t.Fatalf("waited for %s: %v", js, err)
+}
+
+// sound asks axe-core for serious and critical findings on the page as it is.
+func (p *person) sound(what string) {
+	p.t.Helper()
+	get(p, chromedp.Evaluate[any](axe+";undefined", chromedp.EvalIgnoreExceptions))
+	found := get(p, chromedp.Evaluate[[]string](`axe.run(document, {resultTypes: ["violations"]}).then(r => r.violations
+		.filter(v => v.impact === "serious" || v.impact === "critical")
+		.map(v => v.id + " (" + v.impact + "): " + v.nodes.slice(0, 3).map(n => n.target.join(" ") + " " + (n.any[0] ? n.any[0].message : "")).join("; ")))`, chromedp.EvalAwaitPromise))
+	for _, f := range found {
+		p.t.Errorf("%s: axe-core: %s", what, f)
+	}
+}
+
+// fits reports what sticks out of the page sideways.
+func (p *person) fits(what string) {
+	p.t.Helper()
+	if d := get(p, chromedp.Evaluate[int](`document.documentElement.scrollWidth - document.documentElement.clientWidth`)); d > 0 {
+		who := get(p, chromedp.Evaluate[string](`[...document.querySelectorAll("body *")].filter(e => e.getBoundingClientRect().right > document.documentElement.clientWidth + 1).slice(0,4).map(e => e.tagName + "." + e.getAttribute("class")).join(", ")`))
+		p.t.Errorf("%s: %d px wider than the screen: %s", what, d, who)
+	}
+}
+
+// shoot writes a picture of the screen for the documentation.
+func (p *person) shoot(name string) {
+	p.t.Helper()
+	if *shots == "" {
+		return
+	}
+	png := get(p, chromedp.CaptureScreenshot())
+	if err := os.WriteFile(filepath.Join(*shots, name+".png"), png, 0o644); err != nil {
+		p.t.Fatal(err)
+	}
+}

@@ -1,0 +1,59 @@
+package main
+
+import (
+	"encoding/json"
+	"fmt"
+	"io"
+	"os"
+
+	"github.com/spf13/cobra"
+
+	"kembo/core/assessment"
+	"kembo/exchange"
+)
+
+func assessCommand() *cobra.Command {
+	var asJSON bool
+	c := &cobra.Command{
+		Use:   "assess FILE|-",
+		Short: "Assess one colony record (JSON) and say what to do",
+		Long:  "Assess reads one colony record, as docs/record.schema.json describes it, from FILE or,\nfor -, from standard input, and prints stores, brood, bees, the three runways and advice.",
+		Args:  cobra.ExactArgs(1),
+		RunE: func(cmd *cobra.Command, args []string) error {
+			in := cmd.InOrStdin()
+			if args[0] != "-" {
+				f, err := os.Open(args[0])
+				if err != nil {
+					return statusError{2, fmt.Errorf("cannot read the record: %w", err)}
+				}
+				defer f.Close()
+				in = f
+			}
+			return assess(in, cmd.OutOrStdout(), asJSON)
+		},
+	}
+	c.Flags().BoolVar(&asJSON, "json", false, "print JSON")
+	return c
+}
+
+func assess(in io.Reader, out io.Writer, asJSON bool) error {
+	rec, err := exchange.ReadRecord(in)
+	if err != nil {
+		return statusError{2, err}
+	}
+	c, err := rec.Case()
+	if err != nil {
+		return statusError{2, err}
+	}
+	a, err := assessment.Of(c, nil)
+	if err != nil {
+		return statusError{2, err}
+	}
+	answer := exchange.AnswerOf(c, a)
+	if asJSON {
+		e := json.NewEncoder(out)
+		e.SetIndent("", "  ")
+		return e.Encode(answer)
+	}
+	return answer.WriteText(out)
+}

@@ -1,0 +1,59 @@
+// Command kembo plans a honey crop: it says, colony by colony, what cannot
+// wait until the next visit.
+package main
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"io"
+	"os"
+	"os/signal"
+	"syscall"
+
+	"github.com/spf13/cobra"
+)
+
+func main() {
+	ctx, stop := signal.NotifyContext(context.Background(), os.Interrupt, syscall.SIGTERM)
+	defer stop()
+	if err := run(ctx, os.Args[1:], os.Stdin, os.Stdout, os.Stderr); err != nil {
+		fmt.Fprintln(os.Stderr, "kembo:", err)
+		stop()
+		var s statusError
+		if errors.As(err, &s) {
+			os.Exit(s.status)
+		}
+		os.Exit(1)
+	}
+}
+
+// statusError carries the exit status of an error that is the user's to mend.
+type statusError struct {
+	status int
+	err    error
+}
+
+func (e statusError) Error() string { return e.err.Error() }
+func (e statusError) Unwrap() error { return e.err }
+
+// run is the whole program; main only sets the exit status.
+func run(ctx context.Context, args []string, stdin io.Reader, stdout, stderr io.Writer) error {
+	root := &cobra.Command{
+		Use:           "kembo",
+		Short:         "Which colony cannot wait, what to do about it, and what to load",
+		SilenceUsage:  true,
+		SilenceErrors: true,
+	}
+	root.CompletionOptions.DisableDefaultCmd = true
+	root.SetArgs(args)
+	root.SetIn(stdin)
+	root.SetOut(stdout)
+	root.SetErr(stderr)
+	root.AddCommand(
+		demoCommand(),
+		serveCommand(),
+		assessCommand(),
+	)
+	return root.ExecuteContext(ctx)
+}

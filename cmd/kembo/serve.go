@@ -1,0 +1,128 @@
+package main
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"io"
+	"log/slog"
+	"net"
+	"os"
+	"path/filepath"
+	"syscall"
+	"time"
+
+	"github.com/spf13/cobra"
+
+	"kembo/app"
+	"kembo/core/day"
+	"kembo/store"
+	"kembo/web"
+)
+
+// DefaultAddr is where Kembo answers unless told otherwise.
+const DefaultAddr = "127.0.0.1:8077"
+
+func serveCommand() *cobra.Command {
+	var data, addr, name string
+	c := &cobra.Command{
+		Use:   "serve --data FILE",
+		Short: "Serve your own operation from a data file",
+		Long:  "Serve answers on this machine only, with one user, and keeps all data in FILE. A file\nthat is not there is made.",
+		Args:  cobra.NoArgs,
+		RunE: func(cmd *cobra.Command, _ []string) error {
+			if data == "" {
+				return statusError{2, errors.New("give the data file: kembo serve --data honey.db")}
+			}
+			ctx := cmd.Context()
+			l, err := listen(ctx, addr)
+			if err != nil {
+				return err
+			}
+			defer l.Close()
+			s, err := store.Open(ctx, data)
+			if err != nil {
+				return err
+			}
+			defer s.Close()
+			svc := app.New(s, time.Now, nil)
+			if err := svc.Start(ctx, name); err != nil {
+				return err
+			}
+			return serve(ctx, svc, l, cmd.OutOrStdout(), cmd.ErrOrStderr(), false)
+		},
+	}
+	c.Flags().StringVar(&data, "data", "", "the data file")
+	c.Flags().StringVar(&addr, "addr", DefaultAddr, "address on this machine; port 0 takes a free one")
+	c.Flags().StringVar(&name, "name", "My honey", "the producer's name, for a new file")
+	return c
+}
+
+// listen opens a loopback address, or says in a sentence why it cannot.
+func listen(ctx context.Context, addr string) (net.Listener, error) {
+	host, port, err := net.SplitHostPort(addr)
+	if err != nil {
+		return nil, statusError{2, fmt.Errorf("--addr %s is not an address; write it as %s", addr, DefaultAddr)}
+	}
+	if ip := net.ParseIP(host); host != "localhost" && (ip == nil || !ip.IsLoopback()) {
+		return nil, statusError{2, fmt.Errorf("--addr %s is not on this machine; Kembo has no sign-in yet and answers on 127.0.0.1 only", addr)}
+	}
+	var lc net.ListenConfig
+	l, err := lc.Listen(ctx, "tcp", addr)
+	if errors.Is(err, syscall.EADDRINUSE) {
+		return nil, fmt.Errorf("port %s is busy; stop what uses it or choose another with --addr 127.0.0.1:0", port)
+	}
+	return l, err
+}
+
+// serve brings standings up to date and answers until ctx is done.
+func serve(ctx context.Context, svc *app.Service, l net.Listener, out, errOut io.Writer, isDemo bool) error {
+	if _, err := svc.Refresh(ctx); err != nil {
+		return err
+	}
+	w, err := web.New(svc, slog.New(slog.NewTextHandler(errOut, nil)), isDemo)
+	if err != nil {
+		return err
+	}
+	if !isDemo {
+		go eachDay(ctx, svc, errOut)
+	}
+	fmt.Fprintf(out, "Kembo is at http://%s\n", l.Addr())
+	return w.Serve(ctx, l)
+}
+
+// eachDay works the standings out again when a yard's day has changed.
+func eachDay(ctx context.Context, svc *app.Service, errOut io.Writer) {
+	t := time.NewTicker(10 * time.Minute)
+	defer t.Stop()
+	for {
+		select {
+		case <-ctx.Done():
+			return
+		case <-t.C:
+			if _, err := svc.Refresh(ctx); err != nil && ctx.Err() == nil {
+				fmt.Fprintln(errOut, "kembo: standings:", err)
+			}
+		}
+	}
+}
+
+// temporary returns a data file in a directory of its own and what removes it.
+func temporary() (path string, remove func(), err error) {
+	dir, err := os.MkdirTemp("", "kembo-demo-")
+	if err != nil {
+		return "", nil, err
+	}
+	return filepath.Join(dir, "demo.db"), func() { os.RemoveAll(dir) }, nil
+}
+
+func parseDay(s string, otherwise day.Day) (day.Day, error) {
+	if s == "" {
+		return otherwise, nil
+	}
+	d, err := day.Parse(s)
+	if err != nil {
+		return 0, statusError{2, fmt.Errorf("--day: %w", err)}
+	}
+	return d, nil
+}

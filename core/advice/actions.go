@@ -1,0 +1,49 @@
+package advice
+
+// Entry describes an action code. Given says whether a rule gives it yet; the
+// codes are fixed so that records and exports can be read by later versions.
+type Entry struct {
+	Code  Action
+	Words string
+	Given bool
+}
+
+// Actions is the closed table of codes, published in docs/actions.md and in
+// the schema of the record.
+var Actions = []Entry{
+	{Leave, "Leave alone, look again on a date", true},
+	{LookCloser, "Look closer, and at what", true},
+	{CheckCells, "Check for queen cells", true},
+	{FeedEmergency, "Feed now, against starving", true},
+	{"feed_stimulate", "Feed to build up", false},
+	{FeedWinter, "Feed for winter", true},
+	{AddSuper, "Add a super", true},
+	{"move_outer_frames_in", "Move outer frames in", false},
+	{"remove_super", "Take a super off", false},
+	{RelieveHoneyBound, "Relieve a honey-bound nest", true},
+	{HarvestSuper, "Harvest a super", true},
+	{HoldHarvest, "Hold the harvest", true},
+	{PackDown, "Pack down for winter", true},
+	{"boost", "Boost with brood or bees", false},
+	{"condense", "Condense into fewer boxes", false},
+	{"rotate_boxes", "Rotate the boxes", false},
+	{"open_nest_sides", "Open the sides of the nest", false},
+	{"alternate_frames", "Alternate frames above the nest", false},
+	{"add_box_under", "Add a box under the nest", false},
+	{"drone_comb", "Cull or move drone comb", false},
+	{"swarm_control", "Control swarming: split or cells", false},
+	{"requeen", "Requeen", false},
+	{"equalise", "Equalise between hives", false},
+	{"swap_places", "Swap the places of hives", false},
+	{"excluder_on", "Put the excluder on", false},
+	{"excluder_off", "Take the excluder off", false},
+	{"return_wet_supers", "Return wet supers", false},
+	{"count_mites", "Count mites", false},
+	{"treat", "Treat", false},
+	{"strips_out", "Take strips out by a date", false},
+	{"reduce_entrance", "Reduce the entrance", false},
+	{"mouse_guard", "Put mouse guards on", false},
+	{"combine", "Combine colonies", false},
+	{"insulate", "Insulate", false},
+	{"dead_out_check", "Check a dead-out", false},
+}

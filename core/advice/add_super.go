@@ -1,0 +1,136 @@
+package advice
+
+import (
+	"fmt"
+
+	"kembo/core/forecast"
+	"kembo/core/hive"
+)
+
+// A colony that does not cover this share of its nest is not given more room
+// above. Source: common practice asks for 70-80 % of the top combs covered;
+// the outer and lower combs hold fewer.
+const superBeesShare = 0.5
+
+// queenlessShare is the same where the queen is in doubt: no brood follows, and
+// the nest will take nectar. Source: common practice.
+const queenlessShare = 0.8
+
+// nestInUseShare is the share of the nest's comb that holds something at
+// which few bees no longer speak against a super. Source: common practice, 7
+// to 8 frames of 10 in use.
+const nestInUseShare = 0.7
+
+// mostSupers is as many as are put on in one visit.
+const mostSupers = 3
+
+var addSuper = Rule{
+	Action: AddSuper,
+	Fires:  "the chance that room to store ends before the next visit reaches store_risk, and bees cover half the nest or seven tenths of it are in use",
+	Then:   "add the fewest supers that bring the chance under store_risk",
+	Source: "days of storage against the visit: Kembo's default school; common practice",
+	Check:  checkAddSuper,
+}
+
+// SuperChange is what n new supers of a format do to the hive.
+func SuperChange(s *Situation, f hive.BoxFormat, n int, drawn bool) forecast.Change {
+	cells := float64(n*f.Slots) * 2 * f.Frame.WorkerCells()
+	c := forecast.Change{Day: s.Today, SuperKgPerCell: f.Frame.HoneyKg(f.ThicknessMM(f.Slots)) / f.Frame.WorkerCells()}
+	if drawn {
+		c.SuperDrawn = cells
+	} else {
+		c.SuperUndrawn = cells
+	}
+	return c
+}
+
+// SuperFormat returns the format of the supers on the hive, or the one that
+// goes with its nest.
+func SuperFormat(st hive.Stack) hive.BoxFormat {
+	for i := len(st.Boxes) - 1; i >= 0; i-- {
+		if st.Boxes[i].Super {
+			return st.Boxes[i].Format
+		}
+	}
+	if len(st.Boxes) == 0 {
+		return hive.Formats[2]
+	}
+	f, err := hive.FormatFor(hive.SuperFor(st.Boxes[0].Format))
+	if err != nil { // SuperFor returns keys of the catalogue
+		return hive.Formats[2]
+	}
+	return f
+}
+
+// nestCapacity returns the bees that cover the nest's combs.
+func nestCapacity(st hive.Stack) float64 {
+	n := 0.0
+	for _, b := range st.Boxes {
+		if !b.Super {
+			n += float64(len(b.Frames)) * b.Format.Frame.BeesAtFullCover()
+		}
+	}
+	return n
+}
+
+// nestInUse returns the share of the nest's comb, drawn or not, that holds
+// something.
+func (s *Situation) nestInUse() float64 {
+	all := s.Estimate.NestDrawn + s.Estimate.NestUndrawn
+	if all <= 0 {
+		return 0
+	}
+	return (s.Estimate.NestDrawn - s.Base.Free.Likely) / all
+}
+
+func checkAddSuper(s *Situation) (Advice, bool) {
+	p := s.Base.Chance(forecast.Store, s.Days()+0.5)
+	if p < s.Settings.StoreRisk || s.Stale() {
+		return Advice{}, false
+	}
+	share := superBeesShare
+	if s.Estimate.Queen.QueenChance() < 0.7 {
+		share = queenlessShare
+	}
+	// Too few bees, unless the combs are in use all the same: then the nest is
+	// filling, and what comes in goes where the queen should lay.
+	if s.Base.Bees.Likely < share*nestCapacity(s.Estimate.Stack) && (share == queenlessShare || s.nestInUse() < nestInUseShare) {
+		return Advice{}, false
+	}
+	f := SuperFormat(s.Estimate.Stack)
+	var change forecast.Change
+	n, best := 1, 2.0
+	for k := 1; k <= mostSupers; k++ {
+		c := SuperChange(s, f, k, s.Settings.DrawnSupers)
+		r := s.Try(c)
+		q := r.Chance(forecast.Store, s.Days()+0.5)
+		if q > best-0.02 {
+			break // another box does not help
+		}
+		n, best, change = k, q, c
+		if q < s.Settings.StoreRisk {
+			break
+		}
+	}
+	after := s.With(change)
+	by := s.endDay(forecast.Store, false)
+	kind, one := "drawn", f.Short
+	if !s.Settings.DrawnSupers {
+		kind = "foundation"
+	}
+	if one != "super" {
+		one += " super"
+	}
+	a := Advice{ActBy: by, Confidence: p, Changes: []forecast.Change{change}, Result: after}
+	a.Do = fmt.Sprintf("Add %s %s", plural(n, kind+" super", kind+" supers"), s.by(by))
+	a.Needs = []Need{{kind + " " + one, float64(n), ""}}
+	room, good := s.Base.RoomKg.Likely, s.Base.GoodDay.Likely
+	a.Reason, a.Figures = reason("Room for {room} of nectar as honey; a good day now brings {good}. The chance that it is short before {visit}: {chance}.",
+		kg("room", room), kg("good", good), chance("chance", p), dated("visit", s.Visit), whole("supers", float64(n)))
+	a.Brief = brief("Room for {room}; a good day brings {good}.", a.Figures)
+	a.WouldChange = "Three days under 12 °C or rain put it off by about as long."
+	if best >= s.Settings.StoreRisk {
+		a.WouldChange = "Even so it may be short before the visit: plan to come sooner."
+	}
+	return a, true
+}

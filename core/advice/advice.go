@@ -1,0 +1,312 @@
+// Package advice decides what a colony needs before the next visit. A [Rule]
+// looks at a [Situation] and proposes an [Advice]: an action with a reason
+// made of the numbers that decided, and the forecast run again with the
+// action done. [Rules] is the register; each rule has its own file.
+package advice
+
+import (
+	"fmt"
+	"slices"
+	"strconv"
+	"strings"
+
+	"kembo/core/colony"
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/measure"
+	"kembo/core/season"
+)
+
+// Action is a code of the closed table [Actions].
+type Action string
+
+// The actions this register can give.
+const (
+	Leave             Action = "leave"
+	LookCloser        Action = "look_closer"
+	CheckCells        Action = "check_cells"
+	FeedEmergency     Action = "feed_emergency"
+	FeedWinter        Action = "feed_winter"
+	AddSuper          Action = "add_super"
+	RelieveHoneyBound Action = "relieve_honey_bound"
+	HarvestSuper      Action = "harvest_super"
+	HoldHarvest       Action = "hold_harvest"
+	PackDown          Action = "pack_down"
+)
+
+// Need is something to load for an action.
+type Need struct {
+	What  string  `json:"what"` // as in "drawn super"
+	Count float64 `json:"count"`
+	Unit  string  `json:"unit,omitempty"` // "kg", "L" or none
+}
+
+// Figure is a number that decided, with the words it has in the reason.
+type Figure struct {
+	Key   string  `json:"key"`
+	Value float64 `json:"value"`
+	Text  string  `json:"text"`
+}
+
+// Advice is one thing to do, or to leave.
+type Advice struct {
+	Action      Action                     `json:"action"`
+	Do          string                     `json:"do"` // verb first, dated
+	ActBy       day.Day                    `json:"act_by"`
+	Brief       string                     `json:"brief"` // one short line for a list
+	Reason      string                     `json:"reason"`
+	Figures     []Figure                   `json:"figures"`
+	Needs       []Need                     `json:"needs,omitempty"`
+	WouldChange string                     `json:"would_change,omitempty"`
+	Cautions    []string                   `json:"cautions,omitempty"`
+	Before      map[string]forecast.Runway `json:"before"`
+	After       map[string]forecast.Runway `json:"after"`
+	Confidence  float64                    `json:"confidence"` // 0 to 1: share of the runs in which it was needed
+	Changes     []forecast.Change          `json:"-"`
+	Result      *forecast.Result           `json:"-"`
+}
+
+// CellCheck is the last check for queen cells.
+type CellCheck string
+
+// How thorough a cell check was. A chip not touched is NotChecked, never "no".
+const (
+	NotChecked CellCheck = ""
+	Partial    CellCheck = "partial"
+	Complete   CellCheck = "complete"
+)
+
+// Brood health findings. Not looked is not healthy.
+type Health string
+
+// The findings.
+const (
+	HealthNotLooked Health = ""
+	Healthy         Health = "healthy"
+	Suspect         Health = "suspect"
+)
+
+// Period is a feed or a treatment in a hive. To is 0 while it goes on; Until
+// is the day to which the label bars honey, 0 if it is not known.
+type Period struct {
+	What  string  `json:"what"`
+	From  day.Day `json:"from"`
+	To    day.Day `json:"to"`
+	Until day.Day `json:"until"`
+	Kg    float64 `json:"kg"`
+}
+
+// Settings are a user's thresholds, with the defaults of [DefaultSettings].
+type Settings struct {
+	FoodRisk       float64 `json:"food_risk"`        // chance of running out before the visit at which Kembo speaks
+	StoreRisk      float64 `json:"store_risk"`       //
+	LayRisk        float64 `json:"lay_risk"`         //
+	CappedShare    float64 `json:"capped_share"`     // of a super, to harvest
+	HoneyBound     float64 `json:"honey_bound"`      // share of the nest's drawn comb under stores
+	UnclippedDays  int     `json:"unclipped_days"`   // between cell checks
+	ClippedDays    int     `json:"clipped_days"`     //
+	StaleDays      int     `json:"stale_days"`       // after which a look no longer tells
+	WinterTargetKg float64 `json:"winter_target_kg"` // 0: by climate
+	ReserveKg      float64 `json:"reserve_kg"`       // 0: by season
+	LiftLimitKg    float64 `json:"lift_limit_kg"`
+	DrawnSupers    bool    `json:"drawn_supers"` // supers to hand are drawn, not foundation
+}
+
+// DefaultSettings returns the usual thresholds. Sources: model 3 for the
+// risks; common practice for harvest, checks and stale looks; HSE L23 (from
+// memory) for the lift.
+func DefaultSettings() Settings {
+	return Settings{FoodRisk: 0.10, StoreRisk: 0.30, LayRisk: 0.25, CappedShare: 0.80, HoneyBound: 0.35,
+		UnclippedDays: 7, ClippedDays: 12, StaleDays: 21, LiftLimitKg: 25, DrawnSupers: true}
+}
+
+// Situation is all a rule may look at.
+type Situation struct {
+	Today, Visit day.Day
+	VisitPlanned bool
+	SeasonDay    int
+	Phase        season.Phase
+	Climate      season.Climate
+	TempC        float64 // likely mean today
+	Estimate     colony.Estimate
+	Input        forecast.Input
+	Base         *forecast.Result
+	Settings     Settings
+	Health       Health
+	CellCheck    CellCheck
+	CellCheckDay day.Day // 0: never
+	Clipped      bool
+	HistoryKnown bool
+	Feeds        []Period
+	Treatments   []Period
+}
+
+// Days returns the days to the next visit.
+func (s *Situation) Days() float64 { return float64(s.Visit - s.Today) }
+
+// LookAge returns the days since the last look.
+func (s *Situation) LookAge() int { return int(s.Today - s.Estimate.Day) }
+
+// Stale reports whether the last look no longer tells: swarming, a lost queen
+// and robbing grow with time, so in season the answer is "not known".
+func (s *Situation) Stale() bool {
+	active := s.SeasonDay >= 75 && s.SeasonDay < 290
+	return active && s.LookAge() > s.Settings.StaleDays
+}
+
+// With runs the forecast again with changes made today.
+func (s *Situation) With(changes ...forecast.Change) *forecast.Result {
+	in := s.Input
+	in.Tracks = false
+	in.Changes = append(slices.Clone(in.Changes), changes...)
+	return forecast.Run(in)
+}
+
+// tryMembers is as many as a search for the least that suffices runs; what is
+// shown is run with all.
+const tryMembers = 60
+
+// Try is With on part of the ensemble, for a search.
+func (s *Situation) Try(changes ...forecast.Change) *forecast.Result {
+	t := *s
+	t.Input.Limit = tryMembers
+	return t.With(changes...)
+}
+
+// Rule is one decision.
+type Rule struct {
+	Action Action
+	Fires  string // when, for the docs
+	Then   string
+	Source string
+	Check  func(*Situation) (Advice, bool)
+}
+
+// Rules holds every rule; where two are due on a day they stand in this order:
+// food, disease and queen, space, crop, winter. Leave comes only alone.
+var Rules = []Rule{
+	feedEmergency,
+	lookCloser,
+	relieveHoneyBound,
+	addSuper,
+	checkCells,
+	holdHarvest,
+	harvestSuper,
+	feedWinter,
+	packDown,
+}
+
+// For returns all advice for s, the most urgent first, and never none: where
+// nothing fires it is leave.
+func For(s *Situation) []Advice {
+	if a, ok := suspectBrood(s); ok { // stop: nothing else is done to this hive
+		a.Action = LookCloser
+		return []Advice{s.finish(a)}
+	}
+	var out []Advice
+	for _, r := range Rules {
+		if a, ok := r.Check(s); ok {
+			a.Action = r.Action
+			out = append(out, s.finish(a))
+		}
+	}
+	if len(out) == 0 {
+		a, _ := leave.Check(s)
+		a.Action = Leave
+		out = append(out, s.finish(a))
+	}
+	slices.SortStableFunc(out, func(a, b Advice) int { return int(a.ActBy - b.ActBy) })
+	return out
+}
+
+// finish adds the runways before and after and keeps dates possible.
+func (s *Situation) finish(a Advice) Advice {
+	a.ActBy = max(a.ActBy, s.Today)
+	if a.Result == nil {
+		a.Result = s.Base
+	}
+	a.Before, a.After = runways(s.Base), runways(a.Result)
+	a.Confidence = min(max(a.Confidence, 0), 1)
+	return a
+}
+
+func runways(r *forecast.Result) map[string]forecast.Runway {
+	m := make(map[string]forecast.Runway, forecast.Runways)
+	for i, n := range forecast.Names {
+		m[n] = r.Runway[i]
+	}
+	return m
+}
+
+// endDay returns the day on which a runway ends at its likely end or, for
+// early, its early end; the visit where it does not end before it.
+func (s *Situation) endDay(runway int, early bool) day.Day {
+	v := s.Base.Runway[runway].Likely
+	if early {
+		v = s.Base.Runway[runway].Low
+	}
+	if v == nil || *v > s.Days() {
+		return s.Visit
+	}
+	return s.Today + day.Day(*v)
+}
+
+// reason builds a sentence and keeps its numbers: each {key} in the text is
+// replaced by the words of that figure.
+func reason(text string, figs ...Figure) (string, []Figure) {
+	for _, f := range figs {
+		text = strings.ReplaceAll(text, "{"+f.Key+"}", f.Text)
+	}
+	return text, figs
+}
+
+// brief is reason for a line in a list, from the same figures.
+func brief(text string, figs []Figure) string {
+	out, _ := reason(text, figs...)
+	return out
+}
+
+func kg(key string, v float64) Figure {
+	if v >= 10 {
+		return Figure{key, v, fmt.Sprintf("%.0f kg", v)}
+	}
+	return Figure{key, v, fmt.Sprintf("%.1f kg", v)}
+}
+
+func count(key string, v float64) Figure {
+	return Figure{key, v, measure.Count(measure.Rough(v))}
+}
+
+func whole(key string, v float64) Figure { return Figure{key, v, strconv.Itoa(int(v + 0.5))} }
+
+// chance writes a share as "1 chance in 4" where it is small and "7 in 10"
+// where it is large.
+func chance(key string, p float64) Figure {
+	switch {
+	case p >= 0.97:
+		return Figure{key, p, "almost certain"}
+	case p < 0.03:
+		return Figure{key, p, "hardly a chance"}
+	case p < 0.4:
+		return Figure{key, p, fmt.Sprintf("1 chance in %.0f", 1/p)}
+	}
+	return Figure{key, p, fmt.Sprintf("%.0f chances in 10", p*10)}
+}
+
+// dated is a day as it is said.
+func dated(key string, d day.Day) Figure { return Figure{key, float64(d), d.Short()} }
+
+func plural(n int, one, many string) string {
+	if n == 1 {
+		return fmt.Sprintf("%d %s", n, one)
+	}
+	return fmt.Sprintf("%d %s", n, many)
+}
+
+// by writes a date as "by Sat 7 Jun", or "today".
+func (s *Situation) by(d day.Day) string {
+	if d <= s.Today {
+		return "today"
+	}
+	return "by " + d.Short()
+}

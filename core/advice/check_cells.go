@@ -1,0 +1,90 @@
+package advice
+
+import (
+	"fmt"
+
+	"kembo/core/day"
+	"kembo/core/queen"
+)
+
+// A colony under this many bees seldom swarms. Source: common practice.
+const swarmBees = 12000
+
+// Swarm season in season days: mid-April to mid-July. Source: Fell et al.
+// 1977 (from memory) and common practice.
+const (
+	swarmFrom = 105
+	swarmTo   = 200
+)
+
+var checkCells = Rule{
+	Action: CheckCells,
+	Fires:  "in swarm season the last complete cell check is older by the next visit than the queen's wings allow, or cells were found",
+	Then:   "check every brood comb for cells, or deal with those found",
+	Source: "a queen cell is capped on day 8 to 9 (Winston 1987, from memory): 7 days, 10 to 14 with a clipped queen",
+	Check:  checkCheckCells,
+}
+
+// SwarmClock returns the day the next complete cell check is due and whether
+// the clock runs at all today. never is true when no complete check is known.
+func (s *Situation) SwarmClock() (due day.Day, never, runs bool) {
+	if s.SeasonDay < swarmFrom || s.SeasonDay >= swarmTo || s.Base.Bees.Likely < swarmBees {
+		return 0, false, false
+	}
+	if s.CellCheck != Complete || s.CellCheckDay == 0 {
+		return s.Today, true, true
+	}
+	d := s.Settings.UnclippedDays
+	if s.Clipped {
+		d = s.Settings.ClippedDays
+	}
+	return s.CellCheckDay + day.Day(d), false, true
+}
+
+func checkCheckCells(s *Situation) (Advice, bool) {
+	if a, ok := cellsFound(s); ok {
+		return a, true
+	}
+	due, never, runs := s.SwarmClock()
+	if !runs || due >= s.Visit || s.Stale() { // a stale look asks for all of it
+		return Advice{}, false
+	}
+	keeper, days := "an unclipped queen", s.Settings.UnclippedDays
+	if s.Clipped {
+		keeper, days = "a clipped queen", s.Settings.ClippedDays
+	}
+	due = max(due, s.Today)
+	a := Advice{ActBy: due, Do: fmt.Sprintf("Check for queen cells %s", s.by(due)), Confidence: 0.9}
+	bees, every := count("bees", s.Base.Bees.Likely), whole("every", float64(days))
+	if never {
+		a.Reason, a.Figures = reason("No complete cell check is known, in swarm season, with about {bees} bees. With "+keeper+" it is due every {every} days.", bees, every)
+		a.Brief = brief("No complete check known; {bees} bees, due every {every} days.", a.Figures)
+	} else {
+		a.Reason, a.Figures = reason("The last complete check was {age} days ago, on {day}; with "+keeper+" it is due every {every} days.",
+			whole("age", float64(s.Today-s.CellCheckDay)), dated("day", s.CellCheckDay), every, bees)
+		a.Brief = brief("Last complete check {age} days ago, due every {every}.", a.Figures)
+	}
+	a.WouldChange = "Eggs do not rule swarming out; only a check of every comb does."
+	return a, true
+}
+
+// cellsFound speaks when the last look found charged or capped queen cells:
+// then the clock is the cell's, not the keeper's.
+func cellsFound(s *Situation) (Advice, bool) {
+	q := s.Estimate.Queen
+	n := q.ChargedCells + q.CappedCells
+	if n == 0 || s.Stale() {
+		return Advice{}, false
+	}
+	seen := max(s.Estimate.Day, s.CellCheckDay)
+	out := queen.EarliestEmergence(seen, q.CappedCells > 0)
+	a := Advice{ActBy: s.Today, Confidence: 0.95, Do: fmt.Sprintf("Deal with %s today", plural(n, "queen cell", "queen cells"))}
+	a.Reason, a.Figures = reason("On {day} there were {charged} charged and {capped} capped queen cells; a queen may be out from {out}.",
+		dated("day", seen), whole("charged", float64(q.ChargedCells)), whole("capped", float64(q.CappedCells)), dated("out", out))
+	a.Brief = brief("{charged} charged and {capped} capped; a queen may be out from {out}.", a.Figures)
+	a.WouldChange = "Cells on the face of a comb, few and of one age, mean a replacement: leave one."
+	if q.CappedCells > 0 {
+		a.WouldChange = "Capped cells mean that a swarm is imminent or gone: look for eggs and for fewer bees first."
+	}
+	return a, true
+}

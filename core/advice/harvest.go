@@ -1,0 +1,213 @@
+package advice
+
+import (
+	"fmt"
+
+	"kembo/core/comb"
+	"kembo/core/forecast"
+	"kembo/core/hive"
+)
+
+// Super shares for harvest. Source: common practice: a super is worth taking
+// when two thirds of its comb is stored.
+const (
+	harvestFill     = 0.65
+	harvestFrom     = 165 // season day; earlier honey is left for the build-up
+	harvestTo       = 290
+	worthHoldingFor = 4.0 // kg
+	// A feed this recent bars what stands above the nest now, since a super's own
+	// days on the hive are not looked up yet; it errs on the side of the jar.
+	feedBarsDays = 120
+)
+
+// SuperState is how a super stands for harvest, as last looked at.
+type SuperState struct {
+	Box          int
+	Kg           float64
+	Fill, Capped float64 // share of the comb stored; of the stored, capped
+	HasBrood     bool
+}
+
+// Ready reports whether the super may be taken by its look: stored, capped and
+// without brood.
+func (x SuperState) Ready(set Settings) bool {
+	return x.Fill >= harvestFill && x.Capped >= set.CappedShare && !x.HasBrood
+}
+
+// Supers returns the state of each super.
+func Supers(st hive.Stack) []SuperState {
+	var out []SuperState
+	for i, b := range st.Boxes {
+		if !b.Super {
+			continue
+		}
+		x := SuperState{Box: i, Kg: b.HoneyKg()}
+		honey, nectar := 0.0, 0.0
+		for _, f := range b.Frames {
+			for _, s := range [2]comb.Shares{f.A, f.B} {
+				honey += s[comb.Honey]
+				nectar += s[comb.Nectar]
+				x.HasBrood = x.HasBrood || s.Worker()+s[comb.Drone] > 0.02
+			}
+		}
+		if n := 2 * float64(len(b.Frames)); n > 0 {
+			x.Fill = (honey + nectar) / n
+		}
+		if honey+nectar > 0 {
+			x.Capped = honey / (honey + nectar)
+		}
+		out = append(out, x)
+	}
+	return out
+}
+
+// Barred returns why no honey of this hive may be sold today, or "".
+func (s *Situation) Barred() string {
+	if !s.HistoryKnown {
+		return "What was fed and treated with is not on record, and unknown is a hold"
+	}
+	for _, p := range s.Treatments {
+		switch {
+		case p.To == 0:
+			return fmt.Sprintf("%s has been in since %s", capitalised(p.What), p.From.Short())
+		case p.Until == 0:
+			return fmt.Sprintf("%s came out on %s and the label's waiting time is not entered", capitalised(p.What), p.To.Short())
+		case s.Today <= p.Until:
+			return fmt.Sprintf("%s bars honey until %s by its label", capitalised(p.What), p.Until.Short())
+		}
+	}
+	for _, p := range s.Feeds {
+		if s.Estimate.SuperHoney > 0 && p.From >= s.Today-feedBarsDays {
+			return fmt.Sprintf("It was fed on %s, and feed is not honey", p.From.Short())
+		}
+	}
+	return ""
+}
+
+func capitalised(w string) string {
+	if w == "" {
+		return "A treatment"
+	}
+	if w[0] >= 'a' && w[0] <= 'z' {
+		return string(w[0]-32) + w[1:]
+	}
+	return w
+}
+
+var harvestSuper = Rule{
+	Action: HarvestSuper,
+	Fires:  "a super is two thirds stored, capped to capped_share, without brood, nothing bars it, and food lasts without it",
+	Then:   "take the supers that are ready",
+	Source: "common practice: capped share; the refractometer decides. Fed or treated: product.md",
+	Check:  checkHarvest,
+}
+
+func checkHarvest(s *Situation) (Advice, bool) {
+	if s.SeasonDay < harvestFrom || s.SeasonDay > harvestTo || s.Stale() || s.Barred() != "" {
+		return Advice{}, false
+	}
+	n, kgReady, kgAll, capped, cells, drawn := 0, 0.0, 0.0, 1.0, 0.0, 0.0
+	for _, x := range Supers(s.Estimate.Stack) {
+		b := s.Estimate.Stack.Boxes[x.Box]
+		c := 2 * float64(len(b.Frames)) * b.Format.Frame.WorkerCells()
+		kgAll += x.Kg
+		drawn += c
+		if x.Ready(s.Settings) {
+			n++
+			kgReady += x.Kg
+			capped = min(capped, x.Capped)
+			cells += c
+		}
+	}
+	if n == 0 {
+		return Advice{}, false
+	}
+	change := forecast.Change{Day: s.Today, SuperOut: kgReady / kgAll, SuperDrawnOut: cells / drawn}
+	after := s.With(change)
+	if after.Chance(forecast.Food, s.Days()+starveMarginDays) >= s.Settings.FoodRisk {
+		return Advice{}, false // hold_harvest says so
+	}
+	a := Advice{ActBy: s.Visit, Changes: []forecast.Change{change}, Result: after, Confidence: 0.8}
+	a.Do = fmt.Sprintf("Harvest %s on %s", plural(n, "super", "supers"), s.Visit.Short())
+	a.Needs = []Need{{"clearer board", 1, ""}}
+	a.Reason, a.Figures = reason("{kg} in {n} ready, at least {capped} % capped (your limit {limit} %). {left} stays in the nest.",
+		kg("kg", kgReady), Figure{"n", float64(n), plural(n, "super", "supers")}, whole("capped", 100*capped), whole("limit", 100*s.Settings.CappedShare), kg("left", s.Base.NestStores.Likely))
+	a.Brief = brief("{kg} in {n}, {capped} % capped.", a.Figures)
+	a.WouldChange = "Over 20 % water on the refractometer, or nectar that flies out on a shake: leave it on."
+	if heaviest := heaviestSuper(s.Estimate.Stack); heaviest > s.Settings.LiftLimitKg {
+		a.Cautions = append(a.Cautions, fmt.Sprintf("The heaviest super weighs about %.0f kg: two people, or take it by frames.", heaviest))
+	}
+	return a, true
+}
+
+func heaviestSuper(st hive.Stack) float64 {
+	kg := 0.0
+	for _, b := range st.Boxes {
+		if b.Super {
+			kg = max(kg, b.LiftKg())
+		}
+	}
+	return kg
+}
+
+var holdHarvest = Rule{
+	Action: HoldHarvest,
+	Fires:  "there is a crop above the nest that may look ready but is barred, not capped enough, or needed as food",
+	Then:   "leave it on, or keep it from sale",
+	Source: "product.md, cautions; unknown history is a hold",
+	Check:  checkHold,
+}
+
+func checkHold(s *Situation) (Advice, bool) {
+	if s.SeasonDay < harvestFrom || s.SeasonDay > harvestTo || s.Stale() {
+		return Advice{}, false
+	}
+	var full *SuperState
+	ready := false
+	total := 0.0
+	for _, x := range Supers(s.Estimate.Stack) {
+		total += x.Kg
+		if x.Fill >= harvestFill {
+			if full == nil || x.Kg > full.Kg {
+				full = &x
+			}
+			ready = ready || x.Ready(s.Settings)
+		}
+	}
+	if full == nil || total < worthHoldingFor {
+		return Advice{}, false
+	}
+	a := Advice{ActBy: s.Visit, Confidence: 0.85}
+	if why := s.Barred(); why != "" {
+		a.Do = fmt.Sprintf("Hold the harvest: %.0f kg is barred from sale", total)
+		a.Reason, a.Figures = reason(why+". That bars every super on the hive, {kg} now.", kg("kg", total))
+		a.Brief = why + "."
+		a.Cautions = []string{"The label is the law; local rules decide what may be sold."}
+		return a, true
+	}
+	if !ready {
+		// In the middle of a flow an uncapped super is as it should be.
+		if s.SeasonDay < 196 {
+			return Advice{}, false
+		}
+		a.Do = fmt.Sprintf("Hold the harvest: only %.0f %% is capped", 100*full.Capped)
+		a.Reason, a.Figures = reason("The fullest super holds {kg} and is {capped} % capped; your limit is {limit} %.",
+			kg("kg", full.Kg), whole("capped", 100*full.Capped), whole("limit", 100*s.Settings.CappedShare))
+		a.Brief = brief("{kg} in the fullest, {capped} % capped; your limit is {limit} %.", a.Figures)
+		a.WouldChange = "A refractometer reading under 18.6 % water: it may come off as it is."
+		return a, true
+	}
+	if _, ok := checkHarvest(s); ok {
+		return Advice{}, false // part of it may come off
+	}
+	after := s.With(forecast.Change{Day: s.Today, SuperOut: 1, SuperDrawnOut: 1})
+	p := after.Chance(forecast.Food, s.Days()+starveMarginDays)
+	if p < s.Settings.FoodRisk {
+		return Advice{}, false
+	}
+	a.Do = fmt.Sprintf("Hold the harvest: the nest has only %.0f kg", s.Base.NestStores.Likely)
+	a.Reason, a.Figures = reason("Without the supers the nest holds {nest}; {chance} that it falls under the reserve of {reserve} within {days} days.",
+		kg("nest", s.Base.NestStores.Likely), chance("chance", p), kg("reserve", s.Input.ReserveKg), whole("days", s.Days()+starveMarginDays))
+	a.Brief = brief("The nest alone holds {nest}.", a.Figures)
+	return a, true
+}

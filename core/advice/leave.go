@@ -1,0 +1,45 @@
+package advice
+
+import (
+	"fmt"
+
+	"kembo/core/forecast"
+)
+
+var leave = Rule{
+	Action: Leave,
+	Fires:  "no other rule does",
+	Then:   "do nothing; look again on the visit",
+	Source: "the forecast",
+	Check:  checkLeave,
+}
+
+// Leave is the rule that stands when no other fires, for the docs.
+func LeaveRule() Rule { return leave }
+
+func checkLeave(s *Situation) (Advice, bool) {
+	// The runway that is nearest to ending decides what to say.
+	names := [forecast.Runways]string{"Food", "Room to lay", "Room to store"}
+	nearest, days := -1, 0.0
+	for i, r := range s.Base.Runway {
+		if r.Low != nil && (nearest < 0 || *r.Low < days) {
+			nearest, days = i, *r.Low
+		}
+	}
+	most := 0.0
+	for i := range names {
+		most = max(most, s.Base.Chance(i, s.Days()))
+	}
+	a := Advice{ActBy: s.Visit, Do: fmt.Sprintf("Leave it; look again on %s", s.Visit.Short()), Confidence: 1 - most}
+	if nearest < 0 {
+		a.Reason, a.Figures = reason("Nothing runs out within {horizon} days; about {stores} in the hive.",
+			whole("horizon", float64(s.Input.Horizon)), kg("stores", s.Base.Stores.Likely))
+		a.Brief = brief("Nothing runs out within {horizon} days; {stores} in store.", a.Figures)
+		return a, true
+	}
+	a.Reason, a.Figures = reason(names[nearest]+" is the next to end, in {days} at the earliest; the visit is in {visit}. About {stores} in the hive.",
+		Figure{"days", days, plural(int(days), "day", "days")}, Figure{"visit", s.Days(), plural(int(s.Days()), "day", "days")}, kg("stores", s.Base.Stores.Likely))
+	a.Brief = brief(names[nearest]+" ends in {days} at the earliest; {stores} in store.", a.Figures)
+	a.WouldChange = "A change of weather or flow; the forecast is run again each day."
+	return a, true
+}

@@ -1,0 +1,92 @@
+package advice
+
+import (
+	"fmt"
+
+	"kembo/core/colony"
+)
+
+// A colony under this many bees in swarm season is weak. Source: common
+// practice: three frames of bees.
+const weakBees = 8000
+
+var lookCloser = Rule{
+	Action: LookCloser,
+	Fires:  "the last look no longer tells, brood disease is suspected, eggs were missing, or the colony is weak in spring",
+	Then:   "look at what would settle it",
+	Source: "stage lengths: Winston 1987, from memory; the rest common practice",
+	Check:  checkLookCloser,
+}
+
+func checkLookCloser(s *Situation) (Advice, bool) {
+	for _, check := range []func(*Situation) (Advice, bool){staleLook, noEggs, weakColony} {
+		if a, ok := check(s); ok {
+			return a, true
+		}
+	}
+	return Advice{}, false
+}
+
+func suspectBrood(s *Situation) (Advice, bool) {
+	if s.Health != Suspect {
+		return Advice{}, false
+	}
+	a := Advice{ActBy: s.Today, Confidence: 0.95, Do: "Close it up and call the bee inspector today"}
+	a.Reason, a.Figures = reason("Brood was found suspect on {day}. Move nothing in or out of this hive until it is looked at by someone who may say.",
+		dated("day", s.Estimate.Day))
+	a.Brief = brief("Brood found suspect on {day}; move nothing.", a.Figures)
+	a.Cautions = []string{"Never guess a diagnosis. Local rules on notifiable disease decide.", "Clean tools and gloves before the next hive."}
+	return a, true
+}
+
+func staleLook(s *Situation) (Advice, bool) {
+	if !s.Stale() {
+		return Advice{}, false
+	}
+	a := Advice{ActBy: min(s.Visit, s.Today+3), Confidence: 0.9}
+	a.Do = fmt.Sprintf("Look at it %s", s.by(a.ActBy))
+	a.Reason, a.Figures = reason("Not looked at for {age} days, since {day}: swarmed, queenless or short, it is not known.",
+		whole("age", float64(s.LookAge())), dated("day", s.Estimate.Day))
+	a.Brief = brief("Not looked at for {age} days.", a.Figures)
+	a.WouldChange = "A heft and a count of seams would already say food and room."
+	return a, true
+}
+
+func noEggs(s *Situation) (Advice, bool) {
+	q := s.Estimate.Queen
+	inSeason := s.SeasonDay >= 90 && s.SeasonDay < 235
+	if !inSeason || !q.Looked || q.Eggs || q.Seen {
+		return Advice{}, false
+	}
+	// The youngest stage seen dates the last egg (3 + 6 + 12 days).
+	least := 3
+	what := "no eggs"
+	if !q.Larvae {
+		least, what = 9, "no eggs and no larvae"
+		if !q.Capped {
+			least, what = 21, "no brood of any age"
+		}
+	}
+	a := Advice{Confidence: 1 - (colony.QueenEvidence{Looked: true, Larvae: q.Larvae, Capped: q.Capped}).QueenChance()}
+	a.ActBy = max(s.Today, min(s.Visit, s.Estimate.Day+4))
+	a.Do = fmt.Sprintf("Look for eggs and queen cells %s", s.by(a.ActBy))
+	a.Reason, a.Figures = reason("On {day} there were "+what+", so nothing was laid for at least {least} days. About {bees} bees are left.",
+		dated("day", s.Estimate.Day), whole("least", float64(least)), count("bees", s.Base.Bees.Likely))
+	a.Brief = brief("Nothing laid for at least {least} days; {bees} bees.", a.Figures)
+	a.WouldChange = "An emerged cell: leave it, and look for eggs three weeks after. Nothing at all: give a comb of eggs from a healthy hive and see whether they draw cells."
+	return a, true
+}
+
+func weakColony(s *Situation) (Advice, bool) {
+	if s.SeasonDay < 100 || s.SeasonDay > 200 || s.Base.Bees.Likely >= weakBees {
+		return Advice{}, false
+	}
+	combs := s.Base.Bees.Likely / s.Estimate.Stack.Boxes[0].Format.Frame.BeesAtFullCover()
+	a := Advice{ActBy: s.Visit, Confidence: 0.7, Do: fmt.Sprintf("Find out why it is weak on %s", s.Visit.Short())}
+	a.Reason, a.Figures = reason("About {bees} bees cover {combs} of {all} combs, with {brood} brood cells. Ask queen, food, mites and brood health before boosting it.",
+		count("bees", s.Base.Bees.Likely), Figure{"combs", combs, fmt.Sprintf("%.1f", combs)}, whole("all", float64(s.Estimate.Stack.Frames())),
+		count("brood", s.Base.Eggs.Likely+s.Base.Larvae.Likely+s.Base.Capped.Likely))
+	a.Brief = brief("{bees} bees on {combs} combs.", a.Figures)
+	a.WouldChange = "A good patch of eggs and healthy brood: close it down to the combs it covers and let it grow."
+	return a, true
+}

@@ -1,0 +1,73 @@
+package advice
+
+import (
+	"fmt"
+	"math"
+
+	"kembo/core/forecast"
+)
+
+// Pack down between these season days: from early September, when the crop is
+// off, to the end of October. Source: common practice.
+const (
+	packFrom = 250
+	packTo   = 310
+	// wintering bees fill a box when they cover this share of its combs.
+	packCover = 0.55
+)
+
+var packDown = Rule{
+	Action: PackDown,
+	Fires:  "in autumn there are more boxes than the bees fill and their stores need",
+	Then:   "winter on fewer boxes",
+	Source: "common practice: boxes against bees; stores must fit",
+	Check:  checkPackDown,
+}
+
+func checkPackDown(s *Situation) (Advice, bool) {
+	if s.SeasonDay < packFrom || s.SeasonDay > packTo || s.Stale() {
+		return Advice{}, false
+	}
+	st := s.Estimate.Stack
+	nest, supers := 0, 0
+	for _, b := range st.Boxes {
+		if b.Super {
+			supers++
+		} else {
+			nest++
+		}
+	}
+	if nest == 0 {
+		return Advice{}, false
+	}
+	box := st.Boxes[0]
+	perBox := float64(len(box.Frames)) * box.Format.Frame.BeesAtFullCover()
+	bees := s.Base.Bees.Likely
+	holds := 2 * float64(len(box.Frames)) * box.Format.Frame.HoneyKg(box.Format.ThicknessMM(len(box.Frames)))
+	byBees := int(math.Ceil(bees * packCover / perBox))
+	// A fifth of the cells stay for the cluster; the rest holds the target.
+	byStores := int(math.Ceil(s.WinterTarget() / (0.8 * holds)))
+	want := max(1, byBees, byStores)
+	want = min(want, nest)
+	if want == nest && supers == 0 {
+		return Advice{}, false
+	}
+	off := nest - want + supers
+	change := forecast.Change{Day: s.Today, NestDrawnOut: float64(nest-want) / float64(nest), SuperOut: 1, SuperDrawnOut: 1, SuperUndrawnOut: 1}
+	if s.Base.SuperStores.Likely < 2 {
+		change.SuperOut = 0 // they carry the last of it down, if it is let
+		change.SuperDrawnOut, change.SuperUndrawnOut = 0, 0
+	}
+	by := max(s.dayOfSeason(288), s.Today)
+	a := Advice{ActBy: by, Changes: []forecast.Change{change}, Result: s.With(change), Confidence: 0.75}
+	a.Do = fmt.Sprintf("Pack down to %s %s", plural(want, "box", "boxes"), s.by(by))
+	a.Reason, a.Figures = reason("About {bees} bees cover {combs} of {all} combs, and {target} of stores fits in {want}. Take {off} off.",
+		count("bees", bees), whole("combs", bees/box.Format.Frame.BeesAtFullCover()), whole("all", float64(st.Frames())), kg("target", s.WinterTarget()),
+		Figure{"want", float64(want), plural(want, "box", "boxes")}, Figure{"off", float64(off), plural(off, "box", "boxes")})
+	a.Brief = brief("About {bees} bees on {all} combs.", a.Figures)
+	a.WouldChange = "Keep pollen combs and those the cluster sits on; excluder off, mouse guard on."
+	if st.ExcluderAbove > 0 {
+		a.Cautions = append(a.Cautions, "Take the excluder out: the cluster moves up in winter and leaves a queen under it to die.")
+	}
+	return a, true
+}

@@ -1,0 +1,91 @@
+// Package assessment walks the one line of the house for one colony: look ->
+// colony -> forecast -> runways -> advice. A [Case] says everything it needs;
+// an [Assessment] is what comes out.
+package assessment
+
+import (
+	"kembo/core/advice"
+	"kembo/core/colony"
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/hive"
+	"kembo/core/look"
+	"kembo/core/season"
+)
+
+// ModelVersion changes whenever the same case may give another answer.
+const ModelVersion = "1"
+
+// Seed is the usual seed; every colony draws its own numbers from it.
+const Seed = 20260101
+
+// Case is one colony on one day with all that bears on it.
+type Case struct {
+	Colony       string
+	Today, Visit day.Day
+	VisitPlanned bool
+	Site         forecast.Site
+	Stack        hive.Stack // as believed before the look
+	Look         look.Look
+	Changes      []forecast.Change // since the look
+	Health       advice.Health
+	CellCheck    advice.CellCheck
+	CellCheckDay day.Day
+	Clipped      bool
+	HistoryKnown bool
+	Feeds        []advice.Period
+	Treatments   []advice.Period
+	Settings     advice.Settings
+	Seed         uint64
+	Tracks       bool
+}
+
+// Assessment is the colony as it is believed to stand, with what to do.
+type Assessment struct {
+	Situation *advice.Situation
+	Estimate  colony.Estimate
+	Base      *forecast.Result
+	Advice    []advice.Advice
+}
+
+// Yard draws the conditions of a case's yard from a day on, enough for any
+// colony of it that was last looked at on or after from.
+func Yard(site forecast.Site, from, today day.Day, seed uint64) *forecast.Yard {
+	h := forecast.HorizonFor(today, site.Hemisphere)
+	return forecast.NewYard(site, from, today, int(today-from)+h, forecast.Members, seed)
+}
+
+// Of assesses a case. yard may be nil; then its conditions are drawn here. It
+// returns the *look.FieldError of a look that cannot be.
+func Of(c Case, yard *forecast.Yard) (*Assessment, error) {
+	e, err := look.Read(c.Look, c.Stack)
+	if err != nil {
+		return nil, err
+	}
+	return Assess(c, e, yard), nil
+}
+
+// Assess is Of for an estimate that is already made, as by a chain of looks.
+func Assess(c Case, e colony.Estimate, yard *forecast.Yard) *Assessment {
+	if yard == nil {
+		yard = Yard(c.Site, e.Day, c.Today, c.Seed)
+	}
+	reserve := c.Settings.ReserveKg
+	if reserve == 0 {
+		reserve = forecast.ReserveFor(c.Today, c.Site.Hemisphere)
+	}
+	in := forecast.Input{
+		Colony: c.Colony, Estimate: e, Excluder: e.Stack.ExcluderAbove > 0, Changes: c.Changes,
+		Today: c.Today, Horizon: forecast.HorizonFor(c.Today, c.Site.Hemisphere), Yard: yard,
+		ReserveKg: reserve, Seed: c.Seed, Parameters: forecast.Defaults(), Tracks: c.Tracks,
+	}
+	sd := season.DayOf(c.Today, c.Site.Hemisphere)
+	s := &advice.Situation{
+		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, SeasonDay: sd, Phase: season.PhaseOf(sd),
+		Climate: c.Site.Climate, TempC: yard.Likely[int(c.Today-yard.From)].MeanC,
+		Estimate: e, Input: in, Base: forecast.Run(in), Settings: c.Settings,
+		Health: c.Health, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
+		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments,
+	}
+	return &Assessment{Situation: s, Estimate: e, Base: s.Base, Advice: advice.For(s)}
+}

@@ -1,0 +1,159 @@
+// Package colony is what is believed of a colony on a day: an [Estimate] of
+// what each part of the hive holds, with how far each figure may be off.
+package colony
+
+import (
+	"math"
+
+	"kembo/core/comb"
+	"kembo/core/day"
+	"kembo/core/hive"
+)
+
+// Spread holds how far an estimate may be off, as the standard deviation of
+// the logarithm of each kind of content: 0.1 means about ten per cent.
+type Spread struct {
+	Brood, Stores, Pollen, Bees float64
+}
+
+// Join returns the larger of each of two spreads' parts, weighted by nothing:
+// the worse look decides.
+func (a Spread) Join(b Spread) Spread {
+	return Spread{max(a.Brood, b.Brood), max(a.Stores, b.Stores), max(a.Pollen, b.Pollen), max(a.Bees, b.Bees)}
+}
+
+// QueenEvidence is what a look found of a queen.
+type QueenEvidence struct {
+	Looked bool // brood combs were looked at for it
+	Seen   bool
+	Eggs   bool // laid at most 3 days ago
+	Larvae bool // open: laid at most 9 days ago
+	Capped bool // laid at most 21 days ago
+	// Cells found, counted; capped ones mean a swarm is imminent or gone.
+	ChargedCells, CappedCells int
+}
+
+// QueenChance returns the chance that a laying queen is there. Source: none;
+// guess, by how long ago the youngest brood was laid.
+func (q QueenEvidence) QueenChance() float64 {
+	switch {
+	case !q.Looked:
+		return 0.95
+	case q.Seen && q.Eggs, q.Eggs:
+		return 0.98
+	case q.Seen:
+		return 0.9
+	case q.Larvae:
+		return 0.6
+	case q.Capped:
+		return 0.2
+	default:
+		return 0.1
+	}
+}
+
+// Estimate is the likely content of a hive with its spread. Brood in cells
+// (drone in drone cells), stores in kg honey, comb in worker cells.
+type Estimate struct {
+	Day   day.Day
+	Stack hive.Stack // with the likely share of every face
+
+	Eggs, Larvae, Capped, Drone float64
+	Pollen                      float64 // cells
+	NestHoney, NestNectar       float64
+	SuperHoney, SuperNectar     float64
+	NestDrawn, NestUndrawn      float64
+	SuperDrawn, SuperUndrawn    float64
+	NestKgPerCell               float64
+	SuperKgPerCell              float64
+	Bees                        float64
+
+	Spread Spread
+	Queen  QueenEvidence
+	// BeesCounted says that bees were seen, not inferred from the brood.
+	BeesCounted bool
+	// Depth of the look in words, as in "boxes" or "faces and boxes".
+	Depth string
+}
+
+// Sum fills the totals of e from the faces of its stack. Bees are left alone.
+func (e *Estimate) Sum() {
+	*e = Estimate{Day: e.Day, Stack: e.Stack, Bees: e.Bees, Spread: e.Spread, Queen: e.Queen, BeesCounted: e.BeesCounted, Depth: e.Depth}
+	nestKg, superKg := 0.0, 0.0 // capped honey the comb could hold
+	nestCells, superCells := 0.0, 0.0
+	for _, b := range e.Stack.Boxes {
+		cells := b.Format.Frame.WorkerCells()
+		per := b.Format.Frame.HoneyKg(b.Format.ThicknessMM(len(b.Frames)))
+		for _, f := range b.Frames {
+			for _, s := range [2]comb.Shares{f.A, f.B} {
+				s = s.Completed()
+				drawn := 1 - s[comb.Foundation]
+				e.Eggs += cells * s[comb.Eggs]
+				e.Larvae += cells * s[comb.Larvae]
+				e.Capped += cells * s[comb.Brood]
+				e.Drone += cells * s[comb.Drone] * comb.DroneCellsPerDm2 / comb.WorkerCellsPerDm2
+				if b.Super {
+					e.SuperDrawn += cells * drawn
+					e.SuperUndrawn += cells * s[comb.Foundation]
+					e.SuperHoney += per * s[comb.Honey]
+					e.SuperNectar += per * hive.NectarFill * s[comb.Nectar]
+					superKg += per
+					superCells += cells
+				} else {
+					e.NestDrawn += cells * drawn
+					e.NestUndrawn += cells * s[comb.Foundation]
+					e.NestHoney += per * s[comb.Honey]
+					e.NestNectar += per * hive.NectarFill * s[comb.Nectar]
+					nestKg += per
+					nestCells += cells
+				}
+				// Brood and pollen in a super take its cells, but count as nest.
+				if b.Super {
+					e.SuperDrawn -= cells * (s.Worker() + s[comb.Drone] + s[comb.Pollen])
+					e.NestDrawn += cells * (s.Worker() + s[comb.Drone] + s[comb.Pollen])
+				}
+				e.Pollen += cells * s[comb.Pollen]
+			}
+		}
+	}
+	if nestCells > 0 {
+		e.NestKgPerCell = nestKg / nestCells
+	}
+	if superCells > 0 {
+		e.SuperKgPerCell = superKg / superCells
+	}
+}
+
+// Stores returns all stores in kg honey.
+func (e Estimate) Stores() float64 {
+	return e.NestHoney + e.NestNectar + e.SuperHoney + e.SuperNectar
+}
+
+// Brood returns the worker brood in cells.
+func (e Estimate) Brood() float64 { return e.Eggs + e.Larvae + e.Capped }
+
+// NestFree returns the likely empty drawn cells of the nest.
+func (e Estimate) NestFree() float64 {
+	used := e.Brood() + e.Drone*comb.WorkerCellsPerDm2/comb.DroneCellsPerDm2 + e.Pollen
+	if e.NestKgPerCell > 0 {
+		used += (e.NestHoney + e.NestNectar/hive.NectarFill) / e.NestKgPerCell
+	}
+	return math.Max(0, e.NestDrawn-used)
+}
+
+// StoredShareOfNest returns the share of the drawn nest under honey and nectar.
+func (e Estimate) StoredShareOfNest() float64 {
+	if e.NestDrawn <= 0 || e.NestKgPerCell <= 0 {
+		return 0
+	}
+	return (e.NestHoney + e.NestNectar/hive.NectarFill) / e.NestKgPerCell / e.NestDrawn
+}
+
+// BeeCapacity returns the bees that the combs of the stack hold at full cover.
+func (e Estimate) BeeCapacity() float64 {
+	n := 0.0
+	for _, b := range e.Stack.Boxes {
+		n += float64(len(b.Frames)) * b.Format.Frame.BeesAtFullCover()
+	}
+	return n
+}

@@ -1,0 +1,52 @@
+package forecast
+
+import "math"
+
+// Purposes of draws. Each draw is keyed by seed, name, member, day and
+// purpose, so that a draw stays the same whatever else is drawn, in whatever
+// order: common random numbers survive any change of code around them.
+const (
+	forWeather = iota + 1
+	forFlowLevel
+	forFlowDay
+	forQueen
+	forQueenThere
+	forBrood
+	forYoung
+	forStores
+	forNectar
+	forPollen
+	forBees
+	forIntake
+	forEating
+	forDeath
+	forAccess
+)
+
+// hashName turns a colony's or yard's id into a key (FNV-1a).
+func hashName(s string) uint64 {
+	h := uint64(14695981039346656037)
+	for i := range len(s) {
+		h = (h ^ uint64(s[i])) * 1099511628211
+	}
+	return h
+}
+
+// mix is the finaliser of splitmix64 (Steele, Lea and Flood 2014, from memory).
+func mix(z uint64) uint64 {
+	z += 0x9e3779b97f4a7c15
+	z = (z ^ (z >> 30)) * 0xbf58476d1ce4e5b9
+	z = (z ^ (z >> 27)) * 0x94d049bb133111eb
+	return z ^ (z >> 31)
+}
+
+// uniform returns a number in (0, 1) for a key.
+func uniform(seed, name uint64, member, day, purpose int) float64 {
+	k := mix(seed ^ mix(name^mix(uint64(member)<<32|uint64(uint32(day))^mix(uint64(purpose)))))
+	return (float64(k>>11) + 0.5) / (1 << 53)
+}
+
+// normal returns a standard normal deviate for a key.
+func normal(seed, name uint64, member, day, purpose int) float64 {
+	return math.Sqrt2 * math.Erfinv(2*uniform(seed, name, member, day, purpose)-1)
+}

@@ -1,0 +1,95 @@
+package forecast
+
+import "kembo/core/day"
+
+// Change is something a keeper does to a hive, as the forecast sees it. Cells
+// are worker cells added empty; shares are of what the hive holds at that
+// moment, so that one Change means the same to every member of an ensemble.
+type Change struct {
+	Day day.Day
+
+	NestDrawn, NestUndrawn   float64 // cells brought
+	SuperDrawn, SuperUndrawn float64
+	SuperKgPerCell           float64 // of the comb brought; 0 keeps the hive's
+
+	NestHoneyOut    float64 // share of the nest's honey and nectar taken out of the hive
+	NestHoneyUp     float64 // share of it moved above the nest, with its comb
+	NestDrawnOut    float64 // share of the nest's drawn cells that leave or go up
+	NestUndrawnOut  float64 // share of the nest's foundation that leaves
+	SuperOut        float64 // share of the supers' honey and nectar taken off
+	SuperDrawnOut   float64 // share of the supers' drawn cells taken off
+	PollenOut       float64 // share of the pollen
+	SuperUndrawnOut float64
+
+	FeedKg float64 // stores gained, after losses
+}
+
+// Apply does c to s.
+func (s *State) Apply(c *Change) {
+	honey, nectar := s.NestHoney*c.NestHoneyUp, s.NestNectar*c.NestHoneyUp
+	outH, outN := s.NestHoney*c.NestHoneyOut, s.NestNectar*c.NestHoneyOut
+	s.NestHoney -= honey + outH
+	s.NestNectar -= nectar + outN
+	sh, sn := s.SuperHoney*c.SuperOut, s.SuperNectar*c.SuperOut
+	s.SuperHoney += honey - sh
+	s.SuperNectar += nectar - sn
+	s.Ledger.Taken += outH + outN + sh + sn
+
+	up := 0.0
+	if t := c.NestHoneyUp + c.NestHoneyOut; t > 0 {
+		up = c.NestHoneyUp / t
+	}
+	drawnOut := s.NestDrawn * c.NestDrawnOut
+	s.NestDrawn += c.NestDrawn - drawnOut
+	s.NestUndrawn += c.NestUndrawn - s.NestUndrawn*c.NestUndrawnOut
+	p := s.PollenCells * c.PollenOut
+	s.PollenCells -= p
+	s.Ledger.PollenTaken += p
+
+	before := s.SuperDrawn + s.SuperUndrawn
+	drawn := s.SuperDrawn*(1-c.SuperDrawnOut) + c.SuperDrawn
+	if c.SuperDrawn > 0 && c.SuperKgPerCell > 0 && drawn > 0 {
+		s.SuperKgPerCell = (s.SuperKgPerCell*s.SuperDrawn*(1-c.SuperDrawnOut) + c.SuperKgPerCell*c.SuperDrawn) / drawn
+	}
+	if s.SuperKgPerCell == 0 {
+		s.SuperKgPerCell = c.SuperKgPerCell
+	}
+	s.SuperDrawn = drawn + drawnOut*up
+	s.SuperUndrawn = s.SuperUndrawn*(1-c.SuperUndrawnOut) + c.SuperUndrawn
+	if after := s.SuperDrawn + s.SuperUndrawn; after > before && after > 0 {
+		// New boxes are taken into use with a delay; a second super over one
+		// in use is found at once by part of the bees.
+		fresh := (after - before) / after
+		s.SuperAccess = s.SuperAccess*(1-fresh) + fresh*0.4*s.SuperAccess
+	}
+
+	if c.FeedKg > 0 {
+		s.Ledger.Fed += c.FeedKg
+		s.NestHoney += c.FeedKg
+		// Feed above what the nest can hold goes up, where there is an up.
+		if over := s.nestUsedHoney() - s.NestDrawn*s.NestKgPerCell; over > 0 && s.SuperDrawn > 0 {
+			s.NestHoney -= over
+			s.SuperHoney += over
+		}
+	}
+	s.fit()
+}
+
+// nestUsedHoney is what the nest holds, with brood and pollen counted as the
+// honey that would fill their cells.
+func (s *State) nestUsedHoney() float64 {
+	return (s.Brood()+droneCells*s.DroneCount()+s.PollenCells)*s.NestKgPerCell + s.NestHoney + s.NestNectar
+}
+
+// fit keeps nest contents inside the comb that is left: stores that no longer
+// have cells are carried above, or, where there is no above, stay as fat comb.
+func (s *State) fit() {
+	over := s.nestUsedHoney() - s.NestDrawn*s.NestKgPerCell
+	if over <= 0 || s.SuperDrawn <= 0 {
+		return
+	}
+	room := max(0, s.SuperDrawn*s.SuperKgPerCell-s.SuperHoney-s.SuperNectar)
+	d := min(over, room, s.NestHoney)
+	s.NestHoney -= d
+	s.SuperHoney += d
+}

@@ -1,0 +1,123 @@
+package forecast
+
+import (
+	"math"
+	"testing"
+	"time"
+
+	"kembo/core/day"
+	"kembo/core/season"
+)
+
+// usual is a wintered colony on 1 March in one deep with a medium super.
+func usual() State {
+	return State{
+		Winter: 11000, QueenPeak: 1550, PollenCells: 3000,
+		NestHoney: 14, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039,
+		SuperDrawn: 2 * 44000, SuperKgPerCell: 0.00039, Excluder: true,
+		IntakeFactor: 1, EatFactor: 1, DeathFactor: 1,
+	}
+}
+
+func uk(t testing.TB) season.Climate {
+	c, err := season.ClimateFor("uk")
+	if err != nil {
+		t.Fatal(err)
+	}
+	return c
+}
+
+func close2(a, b float64) bool { return math.Abs(a-b) <= 1e-6*(1+math.Abs(a)+math.Abs(b)) }
+
+// TestNothingIsMadeOrLost holds stocks against flows that are counted where
+// they happen, on every day of a year with changes in it.
+func TestNothingIsMadeOrLost(t *testing.T) {
+	p := Defaults()
+	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, day.Of(2026, time.March, 1), day.Of(2026, time.March, 1), 365, 12, 5)
+	for m := range 12 {
+		s := usual()
+		if m > 5 {
+			s.NestHoney = 1.5 // these starve, and must not lose count
+		}
+		sugar0, bees0 := s.Stores(), s.Bees()
+		for i, c := range y.at(m) {
+			switch i {
+			case 70:
+				s.Apply(&Change{SuperUndrawn: 44000, SuperKgPerCell: 0.0004})
+			case 95:
+				s.Apply(&Change{NestHoneyOut: 0.3, NestDrawnOut: 0.1, NestDrawn: 13800, PollenOut: 0.05})
+			case 110:
+				s.Apply(&Change{NestHoneyUp: 0.3, NestDrawnOut: 0.1, NestDrawn: 13800})
+			case 150:
+				s.Apply(&Change{SuperOut: 0.5, SuperDrawnOut: 0.5})
+			case 200:
+				s.Apply(&Change{FeedKg: 9})
+			}
+			s.Step(&p, &c)
+			l := &s.Ledger
+			if got, want := s.Stores(), sugar0+l.NectarIn+l.Fed-l.Eaten-l.WaxHoney-l.Taken; !close2(got, want) {
+				t.Fatalf("member %d day %d: %.9f kg in store, flows say %.9f", m, i, got, want)
+			}
+			if got, want := s.Bees(), bees0+l.Emerged-l.BeesDied; !close2(got, want) {
+				t.Fatalf("member %d day %d: %.6f bees, flows say %.6f", m, i, got, want)
+			}
+			if got, want := s.Brood(), l.Laid-l.BroodDied-l.Emerged; !close2(got, want) {
+				t.Fatalf("member %d day %d: %.6f brood, flows say %.6f", m, i, got, want)
+			}
+			if got, want := s.DroneCount()+s.Drones, l.DroneLaid-l.DronesDied; !close2(got, want) {
+				t.Fatalf("member %d day %d: %.6f drones, flows say %.6f", m, i, got, want)
+			}
+			if got, want := s.PollenCells, 3000+l.PollenIn-l.PollenEaten-l.PollenTaken; !close2(got, want) {
+				t.Fatalf("member %d day %d: %.6f pollen cells, flows say %.6f", m, i, got, want)
+			}
+			if used := s.nestUsed(&p); used > s.NestDrawn*1.0001+1 {
+				t.Fatalf("member %d day %d: %.1f cells used of %.1f in the nest", m, i, used, s.NestDrawn)
+			}
+			for _, v := range []float64{s.NestHoney, s.NestNectar, s.SuperHoney, s.SuperNectar, s.House, s.Foragers, s.Winter, s.NestUndrawn, s.SuperUndrawn, s.PollenCells} {
+				if v < -1e-9 || math.IsNaN(v) {
+					t.Fatalf("member %d day %d: a stock is %v: %+v", m, i, v, s)
+				}
+			}
+		}
+	}
+}
+
+// TestAYearOfAUsualColony holds a whole year against published figures.
+func TestAYearOfAUsualColony(t *testing.T) {
+	p := Defaults()
+	start := day.Of(2026, time.March, 1)
+	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 365, 1, 5)
+	s := usual()
+	peak, peakLaying, peakDay, least := 0.0, 0.0, 0, math.Inf(1)
+	for i := range y.Likely {
+		c := y.Likely[i]
+		if i == 60 || i == 90 {
+			s.Apply(&Change{SuperDrawn: 44000, SuperKgPerCell: 0.0004})
+		}
+		out := s.Step(&p, &c)
+		if s.Bees() > peak {
+			peak, peakDay = s.Bees(), c.SeasonDay
+		}
+		peakLaying = max(peakLaying, out.Laid)
+		least = min(least, s.Stores())
+		if testing.Verbose() && i%10 == 0 {
+			t.Logf("day %3d  bees %6.0f (W %6.0f F %6.0f)  brood %6.0f laid %5.0f/%5.0f free %6.0f  nest %5.1f+%4.1f super %5.1f+%4.1f acc %.2f pot %.2f T %.1f h %.1f pollen %.0f", c.SeasonDay, s.Bees(), s.Winter, s.Foragers, s.Brood(), out.Laid, out.WithRoom, s.NestFree(&p), s.NestHoney, s.NestNectar, s.SuperHoney, s.SuperNectar, s.SuperAccess, out.Potential, c.MeanC, c.FlightHours, s.PollenCells)
+		}
+	}
+	// Seeley 1985, Honeybee Ecology (from memory): 60-80 kg eaten a year. The
+	// values' own sum from its parts is 51-89, so 50-90 is accepted.
+	if s.Ledger.Eaten < 50 || s.Ledger.Eaten > 90 {
+		t.Errorf("eaten in a year: %.0f kg, Seeley 60-80", s.Ledger.Eaten)
+	}
+	// Bodenheimer 1937 (from memory): 150,000-200,000 eggs a year.
+	if s.Ledger.Laid < 120000 || s.Ledger.Laid > 220000 {
+		t.Errorf("laid in a year: %.0f, Bodenheimer 150,000-200,000", s.Ledger.Laid)
+	}
+	if peak < 30000 || peak > 60000 || peakDay < 140 || peakDay > 215 {
+		t.Errorf("at most %.0f bees on season day %d; a strong colony has 30,000-60,000 in June or July (common practice)", peak, peakDay)
+	}
+	if end := s.Bees(); end < 6000 || end > 22000 {
+		t.Errorf("%.0f bees at the end of winter, want 6,000-22,000 (common practice)", end)
+	}
+	t.Logf("eaten %.1f kg, laid %.0f, nectar in %.1f kg, peak %.0f bees on day %d, laying at most %.0f, least stores %.1f", s.Ledger.Eaten, s.Ledger.Laid, s.Ledger.NectarIn, peak, peakDay, peakLaying, least)
+}

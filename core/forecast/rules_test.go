@@ -1,0 +1,229 @@
+package forecast
+
+import (
+	"math"
+	"testing"
+	"time"
+
+	"kembo/core/day"
+	"kembo/core/season"
+)
+
+// summer is a strong colony in one deep with a drawn super, on 10 June.
+func summer() State {
+	s := usual()
+	s.Winter, s.House, s.Foragers = 0, 22000, 8000
+	s.NestDrawn, s.SuperDrawn = 69000, 44000
+	s.NestHoney = 4
+	for i := range s.Capped {
+		s.Capped[i] = 1200
+	}
+	for i := range s.Larvae {
+		s.Larvae[i] = 1350
+	}
+	for i := range s.Eggs {
+		s.Eggs[i] = 1450
+	}
+	s.tally()
+	return s
+}
+
+var goodDay = Condition{SeasonDay: 161, MeanC: 17, FlightHours: 7, Flow: 1, Pollen: 0.8}
+
+func live(s State, c Condition, days int) State {
+	p := Defaults()
+	for range days {
+		s.Step(&p, &c)
+	}
+	return s
+}
+
+// TestTheNestIsBackfilledBeforeTheSupersAreFull: common practice, no source:
+// in a strong flow nectar stands among the brood while a super stands half
+// empty.
+func TestTheNestIsBackfilledBeforeTheSupersAreFull(t *testing.T) {
+	p := Defaults()
+	s := live(summer(), goodDay, 6)
+	if s.NestNectar < 0.2 {
+		t.Errorf("after six days of flow the nest holds %.2f kg of nectar", s.NestNectar)
+	}
+	if free := s.SuperFree(&p) / s.SuperDrawn; free < 0.3 {
+		t.Errorf("the super is %.0f %% free already; this asks nothing", 100*free)
+	}
+}
+
+func TestNoRoomAboveBindsTheNest(t *testing.T) {
+	p := Defaults()
+	open, shut := summer(), summer()
+	shut.SuperDrawn = 0
+	a, b := live(open, goodDay, 16), live(shut, goodDay, 16)
+	if b.NestHoney+b.NestNectar <= a.NestHoney+a.NestNectar+2 || b.NestFree(&p) >= a.NestFree(&p) || b.Brood() >= a.Brood() {
+		t.Errorf("without a super: %.1f kg in the nest, %.0f brood; with one %.1f kg, %.0f", b.NestHoney+b.NestNectar, b.Brood(), a.NestHoney+a.NestNectar, a.Brood())
+	}
+}
+
+// TestAnExcluderSlowsTheStart: common practice, no source.
+func TestAnExcluderSlowsTheStart(t *testing.T) {
+	with, without := summer(), summer()
+	without.Excluder = false
+	if a, b := live(with, goodDay, 3).SuperAccess, live(without, goodDay, 3).SuperAccess; a >= b {
+		t.Errorf("after three days %.2f of the super is in use through an excluder, %.2f without", a, b)
+	}
+}
+
+// TestFoundationNeedsIncome: comb is drawn in a flow only, and costs honey:
+// 8.4 kg a kg of wax (Whitcomb 1946, from memory), 77,000 cells a kg.
+func TestFoundationNeedsIncome(t *testing.T) {
+	s := summer()
+	s.SuperDrawn, s.SuperUndrawn = 0, 44000
+	dearth := goodDay
+	dearth.Flow = 0
+	if d := live(s, dearth, 10); d.SuperDrawn != 0 {
+		t.Errorf("%.0f cells were drawn without income", d.SuperDrawn)
+	}
+	f := live(s, goodDay, 10)
+	if f.SuperDrawn < 5000 {
+		t.Errorf("%.0f cells were drawn in ten days of flow", f.SuperDrawn)
+	}
+	if perKg := f.Ledger.WaxHoney / (f.SuperDrawn / 77000); perKg < 6.7 || perKg > 8.8 {
+		t.Errorf("a kg of wax cost %.1f kg of honey, measured 6.7 to 8.8", perKg)
+	}
+}
+
+func TestWhatHoldsTheQueenBack(t *testing.T) {
+	p := Defaults()
+	laid := func(change func(*State, *Condition)) float64 {
+		s, c := summer(), goodDay
+		change(&s, &c)
+		s.tally()
+		return s.Step(&p, &c).Laid
+	}
+	best := laid(func(*State, *Condition) {})
+	for name, change := range map[string]func(*State, *Condition){
+		"no room":      func(s *State, _ *Condition) { s.NestDrawn = s.nestUsed(&p) - 200 },
+		"no stores":    func(s *State, c *Condition) { s.NestHoney, c.Flow = 0.3, 0 },
+		"no pollen":    func(s *State, c *Condition) { s.PollenCells, c.Pollen = 0, 0 },
+		"few nurses":   func(s *State, _ *Condition) { s.House, s.Foragers = 3000, 1000 },
+		"late autumn":  func(_ *State, c *Condition) { c.SeasonDay = 290 },
+		"a poor queen": func(s *State, _ *Condition) { s.QueenPeak = 500 },
+		"no queen":     func(s *State, _ *Condition) { s.QueenPeak = 0 },
+		"a hard frost": func(_ *State, c *Condition) { c.MeanC = -5 },
+	} {
+		if got := laid(change); got > 0.75*best {
+			t.Errorf("%s: she lays %.0f, unhindered %.0f", name, got, best)
+		}
+	}
+}
+
+// TestABroodlessWinterMonth: 0.5 to 1.0 kg a month (common practice, Swiss
+// scale hives; values C3).
+func TestABroodlessWinterMonth(t *testing.T) {
+	s := usual()
+	s.Winter, s.QueenPeak = 15000, 0
+	cold := Condition{SeasonDay: 340, MeanC: 4}
+	eaten := live(s, cold, 30).Ledger.Eaten
+	if eaten < 0.5 || eaten > 1.0 {
+		t.Errorf("%.2f kg in a broodless month, want 0.5 to 1.0", eaten)
+	}
+	cold.MeanC = -10
+	if hard := live(s, cold, 30).Ledger.Eaten; hard <= eaten || hard > 1.5 {
+		t.Errorf("%.2f kg in a hard month, want more than %.2f and up to 1.5", hard, eaten)
+	}
+}
+
+// TestForagerShareAgainstKhoury: with a constant emergence the ratio of
+// foragers to house bees must come to the published equilibrium
+// J = [(a-s-m) + sqrt((a-s-m)^2 + 4ma)] / 2m (Khoury, Myerscough and Barron
+// 2011, PLoS ONE 6(4):e18491, from memory), here with the house bees' own
+// small death left out.
+func TestForagerShareAgainstKhoury(t *testing.T) {
+	p := Defaults()
+	p.HouseDeath = 0
+	c := Condition{SeasonDay: 180, MeanC: 18, FlightHours: 8}
+	m := p.ForagerDeathBase + p.ForagerDeathHour*8
+	k := p.RecruitAlpha - p.RecruitSigma - m
+	want := (k + math.Sqrt(k*k+4*m*p.RecruitAlpha)) / (2 * m)
+	s := State{House: 20000, Foragers: 3000, DeathFactor: 1, IntakeFactor: 1, EatFactor: 1, NestKgPerCell: 0.0004}
+	for range 400 {
+		s.House += 1200 // emergence, held constant
+		s.work(&p, &c)
+	}
+	if got := s.Foragers / s.House; math.Abs(got-want) > 0.01 {
+		t.Errorf("foragers to house bees %.3f, published equilibrium %.3f", got, want)
+	}
+}
+
+// TestAdultLife: the mean life in summer lies in 15-38 d (Winston 1987, from
+// memory): bees over emergence in the steady state.
+func TestAdultLife(t *testing.T) {
+	p := Defaults()
+	c := Condition{SeasonDay: 180, MeanC: 18, FlightHours: 7}
+	s := State{House: 20000, Foragers: 3000, DeathFactor: 1}
+	for range 400 {
+		s.House += 1000
+		s.work(&p, &c)
+	}
+	if life := s.Bees() / 1000; life < 15 || life > 38 {
+		t.Errorf("mean adult life %.0f d, want 15 to 38", life)
+	}
+}
+
+func TestColoniesOfAYardShareTheirWeather(t *testing.T) {
+	today := day.Of(2026, time.June, 10)
+	site := Site{Yard: "q", Hemisphere: season.North, Climate: uk(t), Weather: map[day.Day]season.Weather{
+		today - 1: {Day: today - 1, MinC: 2, MaxC: 6, RainMM: 12}, today + 2: {Day: today + 2, MinC: 10, MaxC: 20}}}
+	y := NewYard(site, today-3, today, 40, 50, 1)
+	again := NewYard(site, today-3, today, 40, 50, 1)
+	other := NewYard(Site{Yard: "r", Hemisphere: season.North, Climate: uk(t)}, today-3, today, 40, 50, 1)
+	apart := 0
+	for m := range 50 {
+		for i := range 40 {
+			if y.at(m)[i] != again.at(m)[i] {
+				t.Fatal("the same yard drew other weather")
+			}
+			if y.at(m)[i].MeanC != other.at(m)[i].MeanC {
+				apart++
+			}
+		}
+		if c := y.at(m)[2]; c.MeanC != 4 || c.FlightHours != 0 {
+			t.Fatalf("yesterday's cold rain became %+v", c)
+		}
+	}
+	if apart == 0 {
+		t.Error("two yards share all their weather")
+	}
+	spread := func(i int) float64 {
+		lo, hi := math.Inf(1), math.Inf(-1)
+		for m := range 50 {
+			lo, hi = min(lo, y.at(m)[i].MeanC), max(hi, y.at(m)[i].MeanC)
+		}
+		return hi - lo
+	}
+	if near, far := spread(4), spread(30); near >= far || near == 0 {
+		t.Errorf("tomorrow is open by %.1f degrees, a month ahead by %.1f", near, far)
+	}
+}
+
+func TestSpringComesInTheSouthToo(t *testing.T) {
+	from := day.Of(2026, time.September, 1)
+	s := usual()
+	y := NewYard(Site{Yard: "s", Hemisphere: season.South, Climate: uk(t)}, from, from, 100, 1, 1)
+	p := Defaults()
+	for i := range y.Likely {
+		s.Step(&p, &y.Likely[i])
+	}
+	if s.Brood() < 15000 {
+		t.Errorf("in early December in the south there are %.0f brood cells", s.Brood())
+	}
+}
+
+func TestHorizonReachesTheFirstFlowFromAutumnOn(t *testing.T) {
+	for d, want := range map[day.Day]int{
+		day.Of(2026, time.June, 3): 60, day.Of(2026, time.August, 1): 60,
+		day.Of(2026, time.December, 1): 365 - 335 + 112, day.Of(2026, time.February, 1): 112 - 32, day.Of(2026, time.April, 10): 60,
+	} {
+		if got := HorizonFor(d, season.North); got != want {
+			t.Errorf("%s: horizon %d, want %d", d, got, want)
+		}
+	}
+}

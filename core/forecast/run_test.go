@@ -1,0 +1,202 @@
+package forecast
+
+import (
+	"math"
+	"reflect"
+	"testing"
+	"time"
+
+	"kembo/core/colony"
+	"kembo/core/comb"
+	"kembo/core/day"
+	"kembo/core/hive"
+	"kembo/core/season"
+)
+
+// nest returns a two-deep colony in main flow with a super that is full to
+// the given share, and how much of the upper deep is honey.
+func nest(t testing.TB, supers int, superFull, upperHoney float64) colony.Estimate {
+	t.Helper()
+	deep, err := hive.FormatFor("langstroth-deep-10")
+	if err != nil {
+		t.Fatal(err)
+	}
+	medium, _ := hive.FormatFor("langstroth-medium-10")
+	st := hive.Stack{ExcluderAbove: 2}
+	lower := hive.NewBox("d1", deep, 10, false, true)
+	for i := range lower.Frames {
+		f := comb.Shares{comb.Honey: 0.1, comb.Pollen: 0.1, comb.Eggs: 0.1, comb.Larvae: 0.2, comb.Brood: 0.4, comb.Empty: 0.1}
+		lower.Frames[i].A, lower.Frames[i].B = f, f
+	}
+	upper := hive.NewBox("d2", deep, 10, false, true)
+	for i := range upper.Frames {
+		f := comb.Shares{comb.Honey: upperHoney, comb.Empty: 1 - upperHoney}
+		upper.Frames[i].A, upper.Frames[i].B = f, f
+	}
+	st.Boxes = append(st.Boxes, lower, upper)
+	for i := range supers {
+		b := hive.NewBox(string(rune('s'+i)), medium, 10, true, true)
+		for k := range b.Frames {
+			f := comb.Shares{comb.Honey: superFull, comb.Empty: 1 - superFull}
+			b.Frames[k].A, b.Frames[k].B = f, f
+		}
+		st.Boxes = append(st.Boxes, b)
+	}
+	e := colony.Estimate{Day: day.Of(2026, time.June, 10), Stack: st, Bees: 34000, BeesCounted: true,
+		Spread: colony.Spread{Brood: 0.1, Stores: 0.1, Pollen: 0.2, Bees: 0.15},
+		Queen:  colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true}}
+	e.Sum()
+	return e
+}
+
+func input(t testing.TB, e colony.Estimate) Input {
+	return Input{Colony: "c", Estimate: e, Excluder: true, Today: e.Day, Horizon: 60, ReserveKg: ReserveSeasonKg, Seed: 1, Parameters: Defaults(),
+		Yard: NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, e.Day, e.Day, 60, Members, 1)}
+}
+
+func days(v *float64) float64 {
+	if v == nil {
+		return math.Inf(1)
+	}
+	return *v
+}
+
+func TestRunwaysAnswerTheSituation(t *testing.T) {
+	roomy := Run(input(t, nest(t, 2, 0.1, 0.2)))
+	full := Run(input(t, nest(t, 1, 0.95, 0.2)))
+	bound := Run(input(t, nest(t, 2, 0.1, 0.99)))
+	if r, f := days(roomy.Runway[Store].Likely), days(full.Runway[Store].Likely); f >= r || f > 9 {
+		t.Errorf("room to store: %v d with a full super, %v d with two empty ones", f, r)
+	}
+	if r, b := days(roomy.Runway[Lay].Likely), days(bound.Runway[Lay].Likely); b > r/2 {
+		t.Errorf("room to lay: %v d with honey over the nest, %v d without", b, r)
+	}
+	e := nest(t, 0, 0, 0)
+	for i := range e.Stack.Boxes[0].Frames {
+		f := &e.Stack.Boxes[0].Frames[i]
+		f.A[comb.Honey], f.A[comb.Empty] = 0.02, f.A[comb.Empty]+0.08
+		f.B[comb.Honey], f.B[comb.Empty] = 0.02, f.B[comb.Empty]+0.08
+	}
+	e.Sum()
+	in := input(t, e)
+	site := Site{Yard: "q", Hemisphere: season.North, Climate: uk(t), Flow: map[day.Day]float64{}}
+	for d := range 60 {
+		site.Flow[e.Day+day.Day(d)] = 0
+	}
+	in.Yard = NewYard(site, e.Day, e.Day, 60, Members, 1)
+	if hungry := Run(in); days(hungry.Runway[Food].Likely) != 0 {
+		t.Errorf("food with %.1f kg is %v d, want 0: already under the reserve", e.Stores(), days(hungry.Runway[Food].Likely))
+	}
+}
+
+func TestRangesHoldTheirOrder(t *testing.T) {
+	r := Run(input(t, nest(t, 1, 0.4, 0.5)))
+	for k, w := range r.Runway {
+		if !(days(w.Low) <= days(w.Likely) && days(w.Likely) <= days(w.High)) {
+			t.Errorf("%s runway out of order: %v %v %v", Names[k], days(w.Low), days(w.Likely), days(w.High))
+		}
+	}
+	if r.Stores.Low >= r.Stores.High || r.Free.Low >= r.Free.High || r.Bees.Low >= r.Bees.High {
+		t.Errorf("a look has no range: %+v %+v %+v", r.Stores, r.Free, r.Bees)
+	}
+}
+
+func TestSameInputSameBytes(t *testing.T) {
+	in := input(t, nest(t, 1, 0.4, 0.5))
+	in.Tracks = true
+	if a, b := Run(in), Run(in); !reflect.DeepEqual(a, b) {
+		t.Error("two runs of one input differ")
+	}
+	in2 := in
+	in2.Seed = 2
+	if a, b := Run(in), Run(in2); reflect.DeepEqual(a.Stores, b.Stores) {
+		t.Error("another seed gave the same ranges")
+	}
+}
+
+func TestMoreRoomNeverShortensTheStoreRunway(t *testing.T) {
+	in := input(t, nest(t, 1, 0.7, 0.3))
+	base := Run(in)
+	last := base.Chance(Store, 14)
+	for n := 1; n <= 3; n++ {
+		in.Changes = []Change{{Day: in.Today, SuperDrawn: float64(n) * 44000, SuperKgPerCell: 0.00039}}
+		if c := Run(in).Chance(Store, 14); c > last+0.02 {
+			t.Errorf("with %d supers more the chance of a full hive is %.2f, with one less %.2f", n, c, last)
+		} else {
+			last = c
+		}
+	}
+}
+
+// TestCohortsAgainstTheCalendar: worker 3 + 6 + 12 days, drone 24 (Winston
+// 1987, from memory).
+func TestCohortsAgainstTheCalendar(t *testing.T) {
+	p := Defaults()
+	s := usual()
+	s.Winter, s.House, s.PollenCells = 0, 20000, 20000
+	c := Condition{SeasonDay: 150, MeanC: 18}
+	s.Eggs[0], s.Drone[0], s.QueenPeak = 1000, 100, 0
+	for d := 1; d <= 24; d++ {
+		s.Step(&p, &c)
+		if d == 20 && s.Ledger.Emerged != 0 || d == 21 && s.Ledger.Emerged < 800 {
+			t.Errorf("day %d: %.0f workers emerged; all come out on day 21", d, s.Ledger.Emerged)
+		}
+		if d == 23 && s.Ledger.DroneEmerged != 0 || d == 24 && s.Ledger.DroneEmerged != 100 {
+			t.Errorf("day %d: %.0f drones emerged; all come out on day 24", d, s.Ledger.DroneEmerged)
+		}
+		if d == 4 && s.EggCount() != 0 || d == 3 && s.LarvaCount() == 0 {
+			t.Errorf("day %d: %.0f eggs, %.0f larvae; an egg hatches on day 3", d, s.EggCount(), s.LarvaCount())
+		}
+		if d == 9 && s.CappedCount() < 800 {
+			t.Errorf("day 9: %.0f capped, cells are capped on day 9", s.CappedCount())
+		}
+	}
+	// Fukuda and Sakagami 1968 (from memory): about 85 % from egg to adult.
+	if s.Ledger.Emerged < 840 || s.Ledger.Emerged > 860 {
+		t.Errorf("%.0f of 1,000 eggs became adults, want 850", s.Ledger.Emerged)
+	}
+}
+
+func TestTableHoldsEveryParameter(t *testing.T) {
+	v := reflect.ValueOf(Defaults())
+	rows := map[string]Row{}
+	for _, r := range Table() {
+		rows[r.Name] = r
+	}
+	for i := range v.NumField() {
+		name := v.Type().Field(i).Name
+		r, ok := rows[name]
+		if !ok || r.Value != v.Field(i).Float() {
+			t.Errorf("parameter %s = %v is not in the table with its value", name, v.Field(i).Float())
+			continue
+		}
+		if r.Source == "" || r.Unit == "" || r.Value < r.Low || r.Value > r.High {
+			t.Errorf("row %+v lacks source or unit, or lies outside its range", r)
+		}
+	}
+	if len(rows) != v.NumField() {
+		t.Errorf("%d rows for %d parameters", len(rows), v.NumField())
+	}
+}
+
+func TestDailyStepDoesNotAllocate(t *testing.T) {
+	p, s, c := Defaults(), usual(), Condition{SeasonDay: 160, MeanC: 17, FlightHours: 7, Flow: 0.8, Pollen: 0.8}
+	if n := testing.AllocsPerRun(200, func() { s.Step(&p, &c) }); n != 0 {
+		t.Errorf("a day allocates %v times", n)
+	}
+}
+
+func BenchmarkEnsemble200x60(b *testing.B) {
+	in := input(b, nest(b, 1, 0.4, 0.3))
+	b.ReportAllocs()
+	for b.Loop() {
+		Run(in)
+	}
+}
+
+func BenchmarkYardDraws(b *testing.B) {
+	e := nest(b, 1, 0.4, 0.3)
+	for b.Loop() {
+		NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(b)}, e.Day-14, e.Day, 74, Members, 1)
+	}
+}

@@ -1,0 +1,150 @@
+package forecast
+
+import (
+	"math"
+
+	"kembo/core/colony"
+	"kembo/core/hive"
+)
+
+// Spreads of what differs between colonies. Source: none; guesses, but for
+// intake: colonies of a yard differ by 30-50 % (model 3).
+const (
+	queenSD  = 0.15
+	intakeSD = 0.30
+	eatingSD = 0.10
+	deathSD  = 0.12
+	youngSD  = 0.12 // eggs and larvae are harder to see than capped brood
+	nectarSD = 0.25
+)
+
+// draw makes member m's state from an estimate: each content off by a factor
+// of its spread, then held to the comb that is there. So free cells, a small
+// difference of large numbers, get the wide range they deserve.
+func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, name string, m int, seed uint64) State {
+	h := hashName(name)
+	z := func(purpose int) float64 { return normal(seed, h, m, 0, purpose) }
+	off := func(s float64, purpose int) float64 { return math.Exp(s * z(purpose)) }
+
+	brood := off(e.Spread.Brood, forBrood)
+	young := brood * off(youngSD, forYoung)
+	stores := off(e.Spread.Stores, forStores)
+	nectar := stores * off(nectarSD, forNectar)
+
+	s := State{
+		QueenPeak:     queenPeak(e, p, sd, z(forQueen)),
+		PollenCells:   e.Pollen * off(e.Spread.Pollen, forPollen),
+		NestHoney:     e.NestHoney * stores,
+		NestNectar:    e.NestNectar * nectar,
+		SuperHoney:    e.SuperHoney * stores,
+		SuperNectar:   e.SuperNectar * nectar,
+		NestDrawn:     e.NestDrawn,
+		NestUndrawn:   e.NestUndrawn,
+		SuperDrawn:    e.SuperDrawn,
+		SuperUndrawn:  e.SuperUndrawn,
+		NestKgPerCell: max(e.NestKgPerCell, 1e-5), SuperKgPerCell: e.SuperKgPerCell,
+		Excluder:     excluder,
+		IntakeFactor: off(intakeSD, forIntake) * math.Exp(-intakeSD*intakeSD/2),
+		EatFactor:    off(eatingSD, forEating),
+		DeathFactor:  off(deathSD, forDeath),
+	}
+	for i := range s.Eggs {
+		s.Eggs[i] = e.Eggs * young / 3
+	}
+	for i := range s.Larvae {
+		s.Larvae[i] = e.Larvae * young / 6
+	}
+	for i := range s.Capped {
+		s.Capped[i] = e.Capped * brood / 12
+	}
+	for i := range s.Drone {
+		s.Drone[i] = e.Drone * brood / 24
+	}
+	s.NestNectar *= hive.NectarFill * p.NectarCells // NectarFill and NectarCells agree by default
+	if uniform(seed, h, m, 0, forQueenThere) > e.Queen.QueenChance() {
+		s.QueenPeak = 0
+	}
+	bees := e.Bees * off(e.Spread.Bees, forBees)
+	winter := wintering(sd)
+	s.Winter = bees * winter
+	s.House = bees * (1 - winter) * 0.74 // forager share at rest, Khoury et al. 2011
+	s.Foragers = bees * (1 - winter) * 0.26
+	s.SuperAccess = access(&s, p)
+	s.hold(p)
+	return s
+}
+
+// wintering is the share of the bees that are winter bees. Source: common
+// practice: all of them by November, none by early May.
+func wintering(sd int) float64 {
+	d := float64(sd)
+	switch {
+	case d < 62 || d > 305:
+		return 1
+	case d < 125:
+		return (125 - d) / 63
+	case d > 235:
+		return (d - 235) / 70
+	}
+	return 0
+}
+
+// access is how far supers that hold something are in use.
+func access(s *State, p *Parameters) float64 {
+	if s.SuperDrawn <= 0 {
+		return 0
+	}
+	full := (s.SuperHoney + p.NectarCells*s.SuperNectar) / (s.SuperDrawn * s.SuperKgPerCell)
+	return min(1, 4*full)
+}
+
+// hold scales stores down until they fit the comb beside brood and pollen.
+func (s *State) hold(p *Parameters) {
+	fixed := s.Brood() + droneCells*s.DroneCount()
+	if over := fixed / max(s.NestDrawn, 1); over > 1 {
+		for i := range s.Eggs {
+			s.Eggs[i] /= over
+		}
+		for i := range s.Larvae {
+			s.Larvae[i] /= over
+		}
+		for i := range s.Capped {
+			s.Capped[i] /= over
+		}
+		for i := range s.Drone {
+			s.Drone[i] /= over
+		}
+		fixed = s.NestDrawn
+	}
+	rest := s.NestDrawn - fixed
+	stored := s.PollenCells + (s.NestHoney+p.NectarCells*s.NestNectar)/s.NestKgPerCell
+	if stored > rest && stored > 0 {
+		f := rest / stored
+		s.PollenCells *= f
+		s.NestHoney *= f
+		s.NestNectar *= f
+	}
+	if s.SuperDrawn > 0 {
+		used := (s.SuperHoney + p.NectarCells*s.SuperNectar) / s.SuperKgPerCell
+		if used > s.SuperDrawn {
+			s.SuperHoney *= s.SuperDrawn / used
+			s.SuperNectar *= s.SuperDrawn / used
+		}
+	}
+}
+
+// queenPeak is what the queen could lay at her height. Where the nest has room
+// her brood tells it; in a full nest it is known only from below.
+func queenPeak(e *colony.Estimate, p *Parameters, sd int, z float64) float64 {
+	prior := p.QueenPeakLaying
+	curve := queenSeason[min(max(sd, 0), 367)]
+	if curve < 0.25 || e.Brood() <= 0 || e.NestDrawn <= 0 {
+		return prior * math.Exp(queenSD*z)
+	}
+	laying := e.Brood() / (21 - 9*(1-p.EggToAdult)) / curve
+	if e.NestFree()/e.NestDrawn > 0.12 {
+		return math.Exp(0.4*math.Log(prior)+0.6*math.Log(max(laying, 200))) * math.Exp(0.8*queenSD*z)
+	}
+	// No queen is known to keep up more than about 2,000 a day (Nolan 1925).
+	return min(2000, max(prior, laying)) * math.Exp(queenSD*z)
+}

@@ -1,0 +1,161 @@
+// Package forecast simulates a colony day by day and reads three runways from
+// an ensemble of such runs: food, room to lay and room to store.
+//
+// A [State] is one colony on one day in plain numbers. [State.Step] moves it
+// on by a day; each rule of that day has its own file (bees.go, laying.go,
+// nectar.go, comb.go, eating.go). [Run] moves an ensemble of states drawn from
+// an estimate and returns a [Result]. Nothing here allocates within a day,
+// keeps a clock or holds global state: the same input gives the same bytes.
+package forecast
+
+// State is one colony at the start of a day. Brood is in worker cells by day
+// of age, drone brood in drone cells, stores in kilograms of honey at 18 %
+// water (nectar counted as the honey it becomes), comb in worker cells.
+type State struct {
+	Eggs   [3]float64
+	Larvae [6]float64
+	Capped [12]float64
+	Drone  [24]float64
+
+	House, Foragers, Winter, Drones float64 // adult bees
+
+	QueenPeak float64 // eggs a day she would lay at the height of the season; 0: no laying queen
+
+	PollenCells float64
+
+	NestHoney, NestNectar   float64
+	SuperHoney, SuperNectar float64
+
+	NestDrawn, NestUndrawn   float64
+	SuperDrawn, SuperUndrawn float64
+
+	NestKgPerCell, SuperKgPerCell float64 // capped honey in a cell
+
+	SuperAccess float64 // 0 to 1: how far the bees have taken the supers into use
+	Excluder    bool
+
+	IntakeFactor, EatFactor, DeathFactor float64 // how this colony differs from the usual one
+
+	Ledger Ledger
+
+	// Sums of the cohorts, kept within a step so that a day adds them up once.
+	larvae, brood, broodCells float64
+}
+
+// tally adds the cohorts up; broodCells counts drone cells as worker cells.
+func (s *State) tally() {
+	s.larvae = s.LarvaCount()
+	s.brood = s.EggCount() + s.larvae + s.CappedCount()
+	s.broodCells = s.brood + droneCells*s.DroneCount()
+}
+
+// free is NestFree within a step, from the sums.
+func (s *State) free(p *Parameters) float64 {
+	return max(0, s.NestDrawn-s.broodCells-s.PollenCells-(s.NestHoney+p.NectarCells*s.NestNectar)/s.NestKgPerCell)
+}
+
+// Ledger counts what flowed in and out, kept by the flows themselves and never
+// as a remainder, so that tests can hold it against the stocks.
+type Ledger struct {
+	NectarIn, Fed, Eaten, WaxHoney, Taken float64 // kg honey
+	Laid, BroodDied, Emerged, BeesDied    float64 // workers
+	DroneLaid, DroneEmerged, DronesDied   float64
+	PollenIn, PollenEaten, PollenTaken    float64 // cells
+}
+
+// droneCells is the worker cells a drone cell takes the place of.
+const droneCells = 1.63 // (6.9/5.4)^2
+
+// EggCount returns the worker eggs.
+func (s *State) EggCount() float64 { return s.Eggs[0] + s.Eggs[1] + s.Eggs[2] }
+
+// LarvaCount returns the open worker larvae.
+func (s *State) LarvaCount() float64 {
+	t := 0.0
+	for _, v := range s.Larvae {
+		t += v
+	}
+	return t
+}
+
+// CappedCount returns the capped worker cells.
+func (s *State) CappedCount() float64 {
+	t := 0.0
+	for _, v := range s.Capped {
+		t += v
+	}
+	return t
+}
+
+// DroneCount returns the drone brood.
+func (s *State) DroneCount() float64 {
+	t := 0.0
+	for _, v := range s.Drone {
+		t += v
+	}
+	return t
+}
+
+// Brood returns the worker brood of all ages.
+func (s *State) Brood() float64 { return s.EggCount() + s.LarvaCount() + s.CappedCount() }
+
+// Bees returns the adult workers.
+func (s *State) Bees() float64 { return s.House + s.Foragers + s.Winter }
+
+// Stores returns all stores in kg honey.
+func (s *State) Stores() float64 {
+	return s.NestHoney + s.NestNectar + s.SuperHoney + s.SuperNectar
+}
+
+// nestUsed returns the drawn nest cells that hold something.
+func (s *State) nestUsed(p *Parameters) float64 {
+	return s.Brood() + droneCells*s.DroneCount() + s.PollenCells + (s.NestHoney+p.NectarCells*s.NestNectar)/s.NestKgPerCell
+}
+
+// NestFree returns the empty drawn cells of the nest.
+func (s *State) NestFree(p *Parameters) float64 { return max(0, s.NestDrawn-s.nestUsed(p)) }
+
+// SuperFree returns the empty drawn cells above the nest.
+func (s *State) SuperFree(p *Parameters) float64 {
+	if s.SuperDrawn <= 0 {
+		return 0
+	}
+	return max(0, s.SuperDrawn-(s.SuperHoney+p.NectarCells*s.SuperNectar)/s.SuperKgPerCell)
+}
+
+// Condition is what a day offers at a yard, the same for all its colonies.
+type Condition struct {
+	SeasonDay   int
+	MeanC       float64
+	FlightHours float64
+	Flow        float64 // nectar intensity: 1 is a strong main flow
+	Pollen      float64 // 0 to 1
+}
+
+// Today is what came of one day.
+type Today struct {
+	Laid        float64 // eggs laid
+	WithRoom    float64 // eggs she would have laid with room
+	Potential   float64 // kg honey that would have come in with room
+	GoodDay     float64 // kg honey a good day of this flow would bring
+	In          float64 // kg honey that came in
+	RoomKg      float64 // kg honey that the accessible cells could take as nectar
+	Stores      float64 // kg at the end of the day
+	RearedShort bool    // food ran out
+}
+
+// Step moves s on by a day. The order is the order of a day: brood emerges and
+// frees cells, foragers bring nectar that takes cells, the queen lays in what
+// is left, all eat, nectar ripens, comb is drawn.
+func (s *State) Step(p *Parameters, c *Condition) Today {
+	var t Today
+	s.age(p, c)
+	s.forage(p, c, &t)
+	s.lay(p, c, &t)
+	s.eat(p, c, &t)
+	s.ripen(p, c)
+	s.draw(p, c, &t)
+	t.Stores = s.Stores()
+	t.RoomKg = s.roomKg(p, &t)
+	return t
+}

@@ -1,0 +1,110 @@
+package forecast
+
+import (
+	"math"
+
+	"kembo/core/day"
+	"kembo/core/season"
+)
+
+// Site is where a colony stands, as the forecast needs it.
+type Site struct {
+	Yard       string // id; colonies of a yard share weather and flow draws
+	Hemisphere season.Hemisphere
+	Climate    season.Climate
+	Bloom      []season.Bloom             // the yard's calendar; empty: UsualBloom
+	Weather    map[day.Day]season.Weather // known and forecast weather
+	Flow       map[day.Day]float64        // known intensities, which override bloom
+}
+
+// UsualBloom stands in where a yard has no calendar: a spring flow, a main
+// flow and a late one. Source: common practice, no source.
+var UsualBloom = []season.Bloom{
+	{Plant: "early pollen", From: 40, PeakFrom: 70, PeakTo: 112, To: 125, Strength: 0.14, Pollen: 1},
+	{Plant: "spring flow", From: 102, PeakFrom: 116, PeakTo: 140, To: 150, Strength: 0.6, Pollen: 1},
+	{Plant: "by the way", From: 100, PeakFrom: 120, PeakTo: 245, To: 280, Strength: 0.14, Pollen: 0.8},
+	{Plant: "main flow", From: 150, PeakFrom: 162, PeakTo: 192, To: 204, Strength: 0.9, Pollen: 0.9},
+	{Plant: "late flow", From: 205, PeakFrom: 218, PeakTo: 245, To: 265, Strength: 0.2, Pollen: 0.8},
+}
+
+// Spreads of what a yard's colonies share. Source: none; guesses, to be
+// replaced by the yard's own errors once they are scored.
+const (
+	weatherMemory  = 0.75 // day-to-day correlation of weather
+	weatherSwingC  = 2.6  // standard deviation of a day far ahead, degrees C
+	weatherSkill   = 6.0  // days over which a forecast loses its worth
+	flowLevelSD    = 0.30 // log of how strong this flow is against the calendar
+	flowDaySD      = 0.30 // log of a day's flow against its level
+	hoursPerDegree = 0.13 // flight hours gained or lost by a degree
+)
+
+// Yard holds the conditions of a yard over a stretch of days: what is likely,
+// and what each member of an ensemble draws. It is made once and shared by all
+// colonies and all what-ifs, so that they differ in nothing else.
+type Yard struct {
+	From    day.Day
+	Days    int
+	Members int
+	Likely  []Condition
+	drawn   []Condition // member*Days + day
+}
+
+// NewYard draws conditions for members over days from from. Weather up to
+// today is taken as it was; later days are uncertain, more so further ahead.
+func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Yard {
+	y := &Yard{From: from, Days: days, Members: members, Likely: make([]Condition, days), drawn: make([]Condition, days*members)}
+	bloom := site.Bloom
+	if len(bloom) == 0 {
+		bloom = UsualBloom
+	}
+	flowKnown := make([]bool, days)
+	for i := range days {
+		d := from + day.Day(i)
+		sd := season.DayOf(d, site.Hemisphere)
+		w, ok := site.Weather[d]
+		if !ok {
+			mean := site.Climate.Normal(sd)
+			// A usual day: sun by half, a third of the days with some rain.
+			w = season.Weather{Day: d, MinC: mean - 4.5, MaxC: mean + 4.5, RainMM: 1.6}
+		}
+		y.Likely[i] = ConditionOf(bloom, w, sd)
+		if f, ok := site.Flow[d]; ok {
+			y.Likely[i].Flow, flowKnown[i] = f, true
+		}
+	}
+	name := hashName(site.Yard)
+	for m := range members {
+		level := math.Exp(flowLevelSD * normal(seed, name, m, 0, forFlowLevel))
+		ar := 0.0
+		for i := range days {
+			c := y.Likely[i]
+			d := int(from) + i
+			ahead := float64(d - int(today))
+			if ahead >= 0 {
+				ar = weatherMemory*ar + math.Sqrt(1-weatherMemory*weatherMemory)*normal(seed, name, m, d, forWeather)
+				off := ar * weatherSwingC * (1 - math.Exp(-(ahead+1)/weatherSkill))
+				c.MeanC += off
+				c.FlightHours = max(0, c.FlightHours*(1+hoursPerDegree*off))
+				if c.FlightHours == 0 && off > 2 && c.MeanC > 8 {
+					c.FlightHours = 0.8
+				}
+			}
+			if flowKnown[i] && ahead < 0 {
+				c.Flow *= 1 + 0.3*(level-1) // measured, though not at this hive
+			} else {
+				c.Flow *= level * math.Exp(flowDaySD*normal(seed, name, m, d, forFlowDay)-flowDaySD*flowDaySD/2)
+			}
+			y.drawn[m*days+i] = c
+		}
+	}
+	return y
+}
+
+// ConditionOf returns what a day of known weather offers on a season day.
+func ConditionOf(bloom []season.Bloom, w season.Weather, seasonDay int) Condition {
+	flow, pollen := season.Intensity(bloom, seasonDay)
+	return Condition{seasonDay, w.MeanC(), w.FlightHours(seasonDay), flow, pollen}
+}
+
+// at returns the conditions of member m from day index i on.
+func (y *Yard) at(m int) []Condition { return y.drawn[m*y.Days : (m+1)*y.Days] }

@@ -1,0 +1,187 @@
+package history
+
+import (
+	"kembo/core/day"
+	"kembo/core/look"
+)
+
+// Kind is what an entry is.
+type Kind string
+
+// The kinds, as the store knows them.
+const (
+	KindStack     Kind = "stack"
+	KindLook      Kind = "look"
+	KindBoxOn     Kind = "box_on"
+	KindBoxOff    Kind = "box_off"
+	KindSwap      Kind = "combs_swapped"
+	KindFeed      Kind = "feed"
+	KindTreatment Kind = "treatment"
+	KindWeighing  Kind = "weighing"
+	KindUndo      Kind = "undo"
+)
+
+// Entry is one entry of the log. Exactly one of the pointers is set, that of
+// its kind; an undo has none.
+type Entry struct {
+	ID         string
+	Day        day.Day
+	Kind       Kind
+	Supersedes string // the entry this one corrects or undoes
+
+	Stack     *StackSet
+	Look      *Look
+	BoxOn     *BoxOn
+	BoxOff    *BoxOff
+	Swap      *Swap
+	Feed      *Feed
+	Treatment *Treatment
+	Weighing  *Weighing
+}
+
+// StackSet is a hive as it is set up.
+type StackSet struct {
+	Boxes         []Box  `json:"boxes"`
+	ExcluderAbove int    `json:"excluder_above,omitempty"`
+	QueenID       string `json:"queen_id,omitempty"`
+	QueenYear     int    `json:"queen_year,omitempty"`
+	Clipped       bool   `json:"clipped,omitempty"`
+	Origin        string `json:"origin,omitempty"`        // as in "split from QL-02"
+	HistoryKnown  bool   `json:"history_known,omitempty"` // no feed or treatment before this log
+}
+
+// Box is a box with the ids of its frames, all drawn and empty or foundation
+// until they are looked at.
+type Box struct {
+	ID     string   `json:"id"`
+	Format string   `json:"format"`
+	Frames []string `json:"frames"`
+	Super  bool     `json:"super,omitempty"`
+	Drawn  bool     `json:"drawn,omitempty"`
+}
+
+// BoxOn is a box put on at a position: 0 is on the floor.
+type BoxOn struct {
+	At            int  `json:"at"`
+	Box           Box  `json:"box"`
+	ExcluderUnder bool `json:"excluder_under,omitempty"`
+}
+
+// BoxOff is a box taken off, with why: harvest, or empty.
+type BoxOff struct {
+	Box string `json:"box"`
+	Why string `json:"why,omitempty"`
+}
+
+// Swap is honey combs taken from the nest for empty drawn ones.
+type Swap struct {
+	Out []string `json:"out"` // frame ids
+	In  []string `json:"in"`
+}
+
+// Feed is stores given, as kg of what it becomes.
+type Feed struct {
+	What     string  `json:"what"`
+	Kg       float64 `json:"kg"` // of sugar
+	StoresKg float64 `json:"stores_kg"`
+}
+
+// Treatment is a treatment put in; To is the day it came out, 0 while it is in.
+type Treatment struct {
+	What        string  `json:"what"`
+	From        day.Day `json:"from,omitempty"` // 0: the entry's day
+	To          day.Day `json:"to,omitempty"`
+	HoneyBarred day.Day `json:"honey_barred_until,omitempty"`
+}
+
+// Weighing is a gross weighing of the whole hive.
+type Weighing struct {
+	Kg float64 `json:"kg"`
+}
+
+// Look is a look as entered.
+type Look struct {
+	Boxes  []BoxLook `json:"boxes"`
+	Queen  Queen     `json:"queen"`
+	Cells  Cells     `json:"cells"`
+	Health string    `json:"health,omitempty"`
+	Note   string    `json:"note,omitempty"`
+}
+
+// BoxLook is one box of a look. Faces are as entered, in shorthand or zones.
+type BoxLook struct {
+	Box    string       `json:"box"`
+	Depth  string       `json:"depth,omitempty"` // boxes, faces, or empty
+	Counts *look.Counts `json:"counts,omitempty"`
+	Faces  [][2]string  `json:"faces,omitempty"`
+	Seams  *float64     `json:"seams,omitempty"`
+}
+
+// Queen is what was found of her. Only what was touched is true.
+type Queen struct {
+	Looked bool `json:"looked,omitempty"`
+	Seen   bool `json:"seen,omitempty"`
+	Eggs   bool `json:"eggs,omitempty"`
+	Larvae bool `json:"larvae,omitempty"`
+	Capped bool `json:"capped,omitempty"`
+}
+
+// Cells is the check for queen cells that went with a look.
+type Cells struct {
+	Check   string `json:"check,omitempty"` // complete, partial, or empty
+	Charged int    `json:"charged,omitempty"`
+	Capped  int    `json:"capped,omitempty"`
+}
+
+// Blank returns an empty entry of a kind and the payload in it, to be read
+// into; an undo has none. ok is false for a kind that is not known.
+func Blank(kind Kind) (e Entry, payload any, ok bool) {
+	e.Kind = kind
+	switch kind {
+	case KindStack:
+		e.Stack = new(StackSet)
+	case KindLook:
+		e.Look = new(Look)
+	case KindBoxOn:
+		e.BoxOn = new(BoxOn)
+	case KindBoxOff:
+		e.BoxOff = new(BoxOff)
+	case KindSwap:
+		e.Swap = new(Swap)
+	case KindFeed:
+		e.Feed = new(Feed)
+	case KindTreatment:
+		e.Treatment = new(Treatment)
+	case KindWeighing:
+		e.Weighing = new(Weighing)
+	case KindUndo:
+		return e, nil, true
+	default:
+		return e, nil, false
+	}
+	return e, e.Payload(), true
+}
+
+// Payload returns what was entered: the pointer that is set, or an empty
+// struct for an undo.
+func (e Entry) Payload() any {
+	switch {
+	case e.Stack != nil:
+		return e.Stack
+	case e.Look != nil:
+		return e.Look
+	case e.BoxOn != nil:
+		return e.BoxOn
+	case e.BoxOff != nil:
+		return e.BoxOff
+	case e.Swap != nil:
+		return e.Swap
+	case e.Feed != nil:
+		return e.Feed
+	case e.Treatment != nil:
+		return e.Treatment
+	case e.Weighing != nil:
+		return e.Weighing
+	}
+	return struct{}{}
+}

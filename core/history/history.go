@@ -1,0 +1,316 @@
+// Package history folds a colony's log into what is believed of it: the
+// stack, the last estimate, what was done since, findings and what bars its
+// honey. Entries hold what was entered; nothing in them is derived.
+package history
+
+import (
+	"fmt"
+	"slices"
+
+	"kembo/core/advice"
+	"kembo/core/colony"
+	"kembo/core/comb"
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/hive"
+	"kembo/core/look"
+)
+
+// Believed is what a log amounts to.
+type Believed struct {
+	Stack        hive.Stack
+	Estimate     *colony.Estimate // nil: never looked at
+	Changes      []forecast.Change
+	Health       advice.Health
+	HealthDay    day.Day
+	CellCheck    advice.CellCheck
+	CellCheckDay day.Day
+	QueenYear    int
+	Clipped      bool
+	Origin       string
+	HistoryKnown bool
+	Feeds        []advice.Period
+	Treatments   []advice.Period
+}
+
+// Read turns an entered look into the core's, for a stack. It returns a
+// *look.FieldError for a face that cannot be read.
+func (l Look) Read(on day.Day, st hive.Stack) (look.Look, error) {
+	out := look.Look{Day: on, Queen: colony.QueenEvidence{Looked: l.Queen.Looked, Seen: l.Queen.Seen, Eggs: l.Queen.Eggs, Larvae: l.Queen.Larvae,
+		Capped: l.Queen.Capped, ChargedCells: l.Cells.Charged, CappedCells: l.Cells.Capped}}
+	for _, b := range l.Boxes {
+		x := look.BoxLook{Box: b.Box, Depth: look.Depth(b.Depth), Seams: -1}
+		if b.Seams != nil {
+			x.Seams = *b.Seams
+		}
+		if b.Counts != nil {
+			x.Counts = *b.Counts
+		}
+		at := slices.IndexFunc(st.Boxes, func(s hive.Box) bool { return s.ID == b.Box }) + 1
+		for k, pair := range b.Faces {
+			var f [2]comb.Face
+			for side, text := range pair {
+				face, err := comb.ParseFace(text)
+				if err != nil {
+					return out, &look.FieldError{Field: fmt.Sprintf("box %d, frame %d%c", at, k+1, 'A'+side), Say: err.Error()}
+				}
+				f[side] = face
+			}
+			x.Faces = append(x.Faces, f)
+		}
+		out.Boxes = append(out.Boxes, x)
+	}
+	return out, nil
+}
+
+// Live returns the entries that stand: those not superseded, without undos, in
+// the order given.
+func Live(entries []Entry) []Entry {
+	gone := map[string]bool{}
+	// An undo of an undo brings back what it took.
+	for i := len(entries) - 1; i >= 0; i-- {
+		if e := entries[i]; e.Supersedes != "" && !gone[e.ID] {
+			gone[e.Supersedes] = true
+		}
+	}
+	var out []Entry
+	for _, e := range entries {
+		if !gone[e.ID] && e.Kind != KindUndo {
+			out = append(out, e)
+		}
+	}
+	return out
+}
+
+// Fold walks the entries, in order of day and entry, and returns what is
+// believed after the last. The error names the entry that does not fit.
+func Fold(entries []Entry) (Believed, error) {
+	return Walk(entries, func(Entry, Believed) {})
+}
+
+// Walk is Fold that also shows what is believed after each entry that stands,
+// in one pass, so that a log of many years costs what its length does.
+func Walk(entries []Entry, after func(Entry, Believed)) (Believed, error) {
+	var b Believed
+	for _, e := range Live(entries) {
+		if err := b.take(e); err != nil {
+			return b, fmt.Errorf("%s of %s: %w", e.Kind, e.Day, err)
+		}
+		after(e, b)
+	}
+	if b.Estimate != nil {
+		b.Estimate.Stack = b.Stack // with what was put on and taken off since
+	}
+	return b, nil
+}
+
+func (b *Believed) take(e Entry) error {
+	switch {
+	case e.Stack != nil:
+		return b.setStack(e.Stack)
+	case e.Look != nil:
+		return b.see(e)
+	case e.BoxOn != nil:
+		return b.boxOn(e)
+	case e.BoxOff != nil:
+		return b.boxOff(e)
+	case e.Swap != nil:
+		return b.swap(e)
+	case e.Feed != nil:
+		b.Feeds = append(b.Feeds, advice.Period{What: e.Feed.What, From: e.Day, To: e.Day, Kg: e.Feed.Kg})
+		b.change(forecast.Change{Day: e.Day, FeedKg: e.Feed.StoresKg})
+	case e.Treatment != nil:
+		from := e.Treatment.From
+		if from == 0 {
+			from = e.Day
+		}
+		b.Treatments = append(b.Treatments, advice.Period{What: e.Treatment.What, From: from, To: e.Treatment.To, Until: e.Treatment.HoneyBarred})
+	}
+	return nil
+}
+
+// change notes what was done since the last look; before the first look there
+// is nothing for it to change.
+func (b *Believed) change(c forecast.Change) {
+	if b.Estimate != nil {
+		b.Changes = append(b.Changes, c)
+	}
+}
+
+func newBox(x Box) (hive.Box, error) {
+	f, err := hive.FormatFor(x.Format)
+	if err != nil {
+		return hive.Box{}, err
+	}
+	if len(x.Frames) > f.Slots {
+		return hive.Box{}, fmt.Errorf("%d frames do not fit %s, which has %d slots", len(x.Frames), f.Name, f.Slots)
+	}
+	out := hive.NewBox(x.ID, f, len(x.Frames), x.Super, x.Drawn)
+	for i, id := range x.Frames {
+		out.Frames[i].ID = id
+	}
+	return out, nil
+}
+
+func (b *Believed) setStack(s *StackSet) error {
+	b.Stack = hive.Stack{ExcluderAbove: s.ExcluderAbove}
+	for _, x := range s.Boxes {
+		box, err := newBox(x)
+		if err != nil {
+			return err
+		}
+		b.Stack.Boxes = append(b.Stack.Boxes, box)
+	}
+	b.QueenYear, b.Clipped, b.Origin, b.HistoryKnown = s.QueenYear, s.Clipped, s.Origin, s.HistoryKnown
+	return nil
+}
+
+func (b *Believed) see(e Entry) error {
+	l, err := e.Look.Read(e.Day, b.Stack)
+	if err != nil {
+		return err
+	}
+	est, err := look.Read(l, b.Stack)
+	if err != nil {
+		return err
+	}
+	if est.Depth == "" && b.Estimate != nil {
+		// No box was looked into: what the combs hold is still the forecast of
+		// the look before; only the findings are new.
+		if l.Queen.Looked {
+			b.Estimate.Queen = l.Queen
+		}
+	} else {
+		b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
+	}
+	if e.Look.Health != "" {
+		b.Health, b.HealthDay = advice.Health(e.Look.Health), e.Day
+	}
+	if c := advice.CellCheck(e.Look.Cells.Check); c == advice.Complete {
+		b.CellCheck, b.CellCheckDay = c, e.Day
+	}
+	return nil
+}
+
+func (b *Believed) boxOn(e Entry) error {
+	box, err := newBox(e.BoxOn.Box)
+	if err != nil {
+		return err
+	}
+	if b.Stack, err = b.Stack.AddBox(e.BoxOn.At, box); err != nil {
+		return err
+	}
+	if e.BoxOn.ExcluderUnder {
+		b.Stack.ExcluderAbove = e.BoxOn.At
+	}
+	cells := 2 * float64(len(box.Frames)) * box.Format.Frame.WorkerCells()
+	c := forecast.Change{Day: e.Day}
+	switch {
+	case box.Super && e.BoxOn.Box.Drawn:
+		c.SuperDrawn = cells
+	case box.Super:
+		c.SuperUndrawn = cells
+	case e.BoxOn.Box.Drawn:
+		c.NestDrawn = cells
+	default:
+		c.NestUndrawn = cells
+	}
+	if box.Super {
+		c.SuperKgPerCell = box.Format.Frame.HoneyKg(box.Format.ThicknessMM(len(box.Frames))) / box.Format.Frame.WorkerCells()
+	}
+	b.change(c)
+	return nil
+}
+
+// boxOff takes a box off with what it was last seen to hold, as shares of all
+// that was seen in boxes of its kind.
+func (b *Believed) boxOff(e Entry) error {
+	at := slices.IndexFunc(b.Stack.Boxes, func(x hive.Box) bool { return x.ID == e.BoxOff.Box })
+	if at < 0 {
+		return fmt.Errorf("box %s is not on the hive", e.BoxOff.Box)
+	}
+	kg, kgAll, drawn, drawnAll, undrawn, undrawnAll, pollen, pollenAll := 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0
+	out := b.Stack.Boxes[at]
+	for i, x := range b.Stack.Boxes {
+		h, d, u, p := holds(x)
+		pollenAll += p
+		if i == at {
+			pollen = p
+		}
+		if x.Super != out.Super {
+			continue
+		}
+		kgAll, drawnAll, undrawnAll = kgAll+h, drawnAll+d, undrawnAll+u
+		if i == at {
+			kg, drawn, undrawn = h, d, u
+		}
+	}
+	c := forecast.Change{Day: e.Day, PollenOut: share(pollen, pollenAll)}
+	if out.Super {
+		c.SuperOut, c.SuperDrawnOut, c.SuperUndrawnOut = share(kg, kgAll), share(drawn, drawnAll), share(undrawn, undrawnAll)
+	} else {
+		c.NestHoneyOut, c.NestDrawnOut, c.NestUndrawnOut = share(kg, kgAll), share(drawn, drawnAll), share(undrawn, undrawnAll)
+	}
+	var err error
+	b.Stack, _, err = b.Stack.RemoveBox(at)
+	if b.Stack.ExcluderAbove >= len(b.Stack.Boxes) {
+		b.Stack.ExcluderAbove = 0 // nothing left above it
+	}
+	b.change(c)
+	return err
+}
+
+func holds(x hive.Box) (kg, drawn, undrawn, pollen float64) {
+	cells := x.Format.Frame.WorkerCells()
+	for _, f := range x.Frames {
+		for _, s := range [2]comb.Shares{f.A, f.B} {
+			drawn += cells * (1 - s[comb.Foundation])
+			undrawn += cells * s[comb.Foundation]
+			pollen += cells * s[comb.Pollen]
+		}
+	}
+	return x.HoneyKg(), drawn, undrawn, pollen
+}
+
+func share(part, whole float64) float64 {
+	if whole <= 0 {
+		return 0
+	}
+	return part / whole
+}
+
+func (b *Believed) swap(e Entry) error {
+	seen := b.Stack // shares are of what was there before the first swap
+	var honey, cells, pollen float64
+	for i, id := range e.Swap.Out {
+		p, ok := place(b.Stack, id)
+		if !ok {
+			return fmt.Errorf("frame %s is not in the hive", id)
+		}
+		one := advice.TakeCombs(seen, p)
+		honey, cells, pollen = honey+one.HoneyShare, cells+one.CellShare, pollen+one.PollenShare
+		in := hive.Frame{ID: e.Swap.In[i], A: comb.Shares{comb.Empty: 1}, B: comb.Shares{comb.Empty: 1}}
+		before := b.Stack
+		var err error
+		if b.Stack, _, err = before.SwapFrame(p, in); err != nil {
+			return err
+		}
+	}
+	nest := 0.0
+	if b.Estimate != nil {
+		nest = b.Estimate.NestDrawn
+	}
+	b.change(forecast.Change{Day: e.Day, NestHoneyOut: min(1, honey), NestDrawnOut: min(1, cells), NestDrawn: min(1, cells) * nest, PollenOut: min(1, pollen)})
+	return nil
+}
+
+func place(st hive.Stack, id string) (hive.Place, bool) {
+	for i, b := range st.Boxes {
+		for k, f := range b.Frames {
+			if f.ID == id {
+				return hive.Place{Box: i, Slot: k}, true
+			}
+		}
+	}
+	return hive.Place{}, false
+}

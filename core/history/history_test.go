@@ -1,0 +1,165 @@
+package history_test
+
+import (
+	"math"
+	"reflect"
+	"strconv"
+	"testing"
+
+	"kembo/core/day"
+	"kembo/core/history"
+	"kembo/core/look"
+)
+
+const d0 = day.Day(20600)
+
+func box(id, format string, super bool) history.Box {
+	b := history.Box{ID: id, Format: format, Super: super, Drawn: true}
+	for i := range 10 {
+		b.Frames = append(b.Frames, id+string(rune('a'+i)))
+	}
+	return b
+}
+
+func begin() []history.Entry {
+	return []history.Entry{
+		{ID: "1", Day: d0, Kind: history.KindStack, Stack: &history.StackSet{Boxes: []history.Box{box("nest", "langstroth-deep-10", false)}, HistoryKnown: true}},
+		{ID: "2", Day: d0, Kind: history.KindLook, Look: lookOf("nest", look.Counts{Brood: 4, Honey: 4, Empty: 2})},
+	}
+}
+
+func lookOf(box string, c look.Counts) *history.Look {
+	return &history.Look{Boxes: []history.BoxLook{{Box: box, Depth: "boxes", Counts: &c}}, Cells: history.Cells{Check: "complete"}, Health: "healthy"}
+}
+
+func fold(t *testing.T, es []history.Entry) history.Believed {
+	t.Helper()
+	b, err := history.Fold(es)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return b
+}
+
+func TestTheStackIsTheFoldOfTheLog(t *testing.T) {
+	es := append(begin(),
+		history.Entry{ID: "3", Day: d0 + 5, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("super", "langstroth-medium-10", true), ExcluderUnder: true}},
+		history.Entry{ID: "4", Day: d0 + 6, Kind: history.KindFeed, Feed: &history.Feed{What: "syrup", Kg: 2, StoresKg: 2}})
+	b := fold(t, es)
+	if len(b.Stack.Boxes) != 2 || b.Stack.ExcluderAbove != 1 || len(b.Changes) != 2 || len(b.Feeds) != 1 {
+		t.Fatalf("boxes %d, excluder %d, changes %d, feeds %d", len(b.Stack.Boxes), b.Stack.ExcluderAbove, len(b.Changes), len(b.Feeds))
+	}
+	if c := b.Changes[0]; c.Day != d0+5 || math.Abs(c.SuperDrawn-44200) > 200 { // 20 faces of 2,211 cells (values A1)
+		t.Errorf("a medium super of drawn comb is %+v", c)
+	}
+	if b.CellCheckDay != d0 || b.Health != "healthy" {
+		t.Errorf("findings %v %v", b.CellCheckDay, b.Health)
+	}
+	// A look settles what was changed before it.
+	b = fold(t, append(es, history.Entry{ID: "5", Day: d0 + 9, Kind: history.KindLook, Look: lookOf("nest", look.Counts{Brood: 5, Honey: 3})}))
+	if len(b.Changes) != 0 || b.Estimate.Day != d0+9 {
+		t.Errorf("after a look %d changes stand, estimate of %v", len(b.Changes), b.Estimate.Day)
+	}
+}
+
+func TestUndoAndItsUndo(t *testing.T) {
+	es := append(begin(), history.Entry{ID: "3", Day: d0 + 5, Kind: history.KindFeed, Feed: &history.Feed{StoresKg: 2}})
+	undone := append(es, history.Entry{ID: "4", Day: d0 + 5, Kind: history.KindUndo, Supersedes: "3"})
+	if n := len(fold(t, undone).Feeds); n != 0 {
+		t.Errorf("%d feeds after the undo", n)
+	}
+	back := append(undone, history.Entry{ID: "5", Day: d0 + 5, Kind: history.KindUndo, Supersedes: "4"})
+	if n := len(fold(t, back).Feeds); n != 1 {
+		t.Errorf("%d feeds after the undo of the undo", n)
+	}
+}
+
+func TestACorrectionTakesTheFirstWordsPlace(t *testing.T) {
+	es := append(begin(), history.Entry{ID: "3", Day: d0 + 5, Kind: history.KindTreatment, Treatment: &history.Treatment{What: "thymol"}},
+		history.Entry{ID: "4", Day: d0 + 30, Kind: history.KindTreatment, Supersedes: "3", Treatment: &history.Treatment{What: "thymol", From: d0 + 5, To: d0 + 30, HoneyBarred: d0 + 30}})
+	b := fold(t, es)
+	if len(b.Treatments) != 1 || b.Treatments[0].From != d0+5 || b.Treatments[0].To != d0+30 {
+		t.Errorf("treatments %+v", b.Treatments)
+	}
+	// As known on a day in between, it is still in.
+	if b := fold(t, es[:3]); b.Treatments[0].To != 0 {
+		t.Errorf("before it came out: %+v", b.Treatments)
+	}
+}
+
+func TestABoxOffTakesItsHoney(t *testing.T) {
+	es := append(begin(),
+		history.Entry{ID: "3", Day: d0 + 1, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true)}},
+		history.Entry{ID: "4", Day: d0 + 1, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)}})
+	l := lookOf("s1", look.Counts{Honey: 9, Empty: 1})
+	l.Boxes = append(l.Boxes, history.BoxLook{Box: "s2", Depth: "boxes", Counts: &look.Counts{Honey: 3, Empty: 7}})
+	es = append(es, history.Entry{ID: "5", Day: d0 + 30, Kind: history.KindLook, Look: l},
+		history.Entry{ID: "6", Day: d0 + 30, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s1", Why: "harvest"}})
+	b := fold(t, es)
+	if len(b.Changes) != 1 || math.Abs(b.Changes[0].SuperOut-0.75) > 0.01 || math.Abs(b.Changes[0].SuperDrawnOut-0.5) > 0.01 {
+		t.Errorf("nine of twelve frames of honey left: %+v", b.Changes)
+	}
+	if _, err := history.Fold(append(es, history.Entry{ID: "7", Day: d0 + 31, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s1"}})); err == nil {
+		t.Error("a box that is off was taken off again")
+	}
+}
+
+func TestCombsSwappedKeepTheFrameCount(t *testing.T) {
+	es := begin()
+	before := fold(t, es)
+	out := []string{before.Stack.Boxes[0].Frames[1].ID, before.Stack.Boxes[0].Frames[8].ID}
+	b := fold(t, append(es, history.Entry{ID: "3", Day: d0 + 2, Kind: history.KindSwap, Swap: &history.Swap{Out: out, In: []string{"x", "y"}}}))
+	if b.Stack.Frames() != before.Stack.Frames() || b.Stack.Boxes[0].Frames[1].ID != "x" {
+		t.Errorf("%d frames, were %d", b.Stack.Frames(), before.Stack.Frames())
+	}
+	if c := b.Changes[0]; math.Abs(c.NestDrawnOut-0.2) > 0.001 || c.NestHoneyOut < 0.2 || math.Abs(c.NestDrawn-0.2*before.Estimate.NestDrawn) > 1 {
+		t.Errorf("two of ten combs swapped: %+v", c)
+	}
+}
+
+// TestALookIntoNoBoxLeavesTheCombsToTheForecast: cells checked, seams counted,
+// nothing counted in the boxes.
+func TestALookIntoNoBoxLeavesTheCombsToTheForecast(t *testing.T) {
+	n := 6.0
+	es := append(begin(), history.Entry{ID: "3", Day: d0 + 8, Kind: history.KindLook, Look: &history.Look{
+		Boxes: []history.BoxLook{{Box: "nest", Seams: &n}}, Queen: history.Queen{Looked: true, Larvae: true}, Cells: history.Cells{Check: "complete", Charged: 2}}})
+	b := fold(t, es)
+	if b.Estimate.Day != d0 {
+		t.Errorf("the combs are taken as of %v, they were looked at on %v", b.Estimate.Day, d0)
+	}
+	if b.CellCheckDay != d0+8 || b.Estimate.Queen.Eggs || b.Estimate.Queen.ChargedCells != 2 {
+		t.Errorf("findings: check of %v, queen %+v", b.CellCheckDay, b.Estimate.Queen)
+	}
+}
+
+// TestWalkShowsEachStepAsItsOwnFoldWould holds the one pass against the slow
+// way: a fold of every beginning of the log.
+func TestWalkShowsEachStepAsItsOwnFoldWould(t *testing.T) {
+	es := append(begin(),
+		history.Entry{ID: "3", Day: d0 + 3, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("s", "langstroth-medium-10", true)}},
+		history.Entry{ID: "4", Day: d0 + 9, Kind: history.KindLook, Look: lookOf("s", look.Counts{Honey: 5, Empty: 5})},
+		history.Entry{ID: "5", Day: d0 + 12, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s"}})
+	i := 0
+	if _, err := history.Walk(es, func(e history.Entry, b history.Believed) {
+		i++
+		slow := fold(t, es[:i])
+		if !reflect.DeepEqual(slow.Stack, b.Stack) || len(slow.Changes) != len(b.Changes) {
+			t.Errorf("after %s the walk has another stack than the fold", e.ID)
+		}
+	}); err != nil || i != len(es) {
+		t.Errorf("%d steps of %d, %v", i, len(es), err)
+	}
+}
+
+// BenchmarkTenYears is a log of some sixty entries a year.
+func BenchmarkTenYears(b *testing.B) {
+	es := begin()
+	for i := range 600 {
+		es = append(es, history.Entry{ID: "l" + strconv.Itoa(i), Day: d0 + day.Day(6*i), Kind: history.KindLook, Look: lookOf("nest", look.Counts{Brood: 4, Honey: 3, Empty: 3})})
+	}
+	for b.Loop() {
+		if _, err := history.Fold(es); err != nil {
+			b.Fatal(err)
+		}
+	}
+}

@@ -1,0 +1,68 @@
+package hive
+
+import "kembo/core/comb"
+
+// Masses of what is not honey or wood, in kilograms per cell or bee.
+const (
+	// PollenKgPerCell: a deep comb full of pollen weighs about 1 kg net.
+	// Source: common practice, no source.
+	PollenKgPerCell = 0.00015
+	// BroodKgPerCell: a larva or pupa weighs 0.10 to 0.16 g. Source: common
+	// practice (values B), no source opened.
+	BroodKgPerCell = 0.00012
+	// NectarFill is the mass in a cell of open nectar against one of capped
+	// honey: cells are a quarter to a third full at first, near full when ripe.
+	// Source: common practice (model 3).
+	NectarFill = 0.4
+	// LiftLimitKg is the usual guidance for one person close to the body
+	// between knuckle and elbow height. Source: HSE L23 (from memory); it is
+	// less for many people and a setting.
+	LiftLimitKg = 25
+)
+
+// HoneyKg returns the honey and nectar in b, as honey, in kilograms.
+func (b Box) HoneyKg() float64 {
+	per := b.Format.Frame.HoneyKg(b.Format.ThicknessMM(len(b.Frames)))
+	kg := 0.0
+	for _, f := range b.Frames {
+		for _, s := range []comb.Shares{f.A, f.B} {
+			kg += per * (s[comb.Honey] + NectarFill*s[comb.Nectar])
+		}
+	}
+	return kg
+}
+
+// TareKg returns the mass of the box, its frames and drawn wax.
+func (b Box) TareKg() float64 {
+	kg := b.Format.BoxTareKg
+	for _, f := range b.Frames {
+		drawn := 1 - (f.A[comb.Foundation]+f.B[comb.Foundation])/2
+		kg += b.Format.FrameWoodKg + drawn*b.Format.DrawnWaxKg
+	}
+	return kg
+}
+
+// LiftKg returns what a person lifts who takes b off: tare, honey, pollen and
+// brood. Bees are left out: they are mostly smoked down or brushed off.
+func (b Box) LiftKg() float64 {
+	cells := b.Format.Frame.WorkerCells()
+	kg := b.TareKg() + b.HoneyKg()
+	for _, f := range b.Frames {
+		for _, s := range []comb.Shares{f.A, f.B} {
+			kg += cells * (s[comb.Pollen]*PollenKgPerCell + (s.Worker()+s[comb.Drone])*BroodKgPerCell)
+		}
+	}
+	return kg
+}
+
+// NetHoneyKg returns the honey that left a hive between two weighings, given
+// the boxes that left with it: the difference less their tares. wetWoodKg is
+// the spread allowed for wood that took up or lost water and for bees. It is
+// the ledger of the tailgate: 54 lb lifted off is not 54 lb of honey.
+func NetHoneyKg(beforeKg, afterKg float64, out []Box, wetWoodKg float64) (low, likely, high float64) {
+	likely = beforeKg - afterKg
+	for _, b := range out {
+		likely -= b.TareKg()
+	}
+	return likely - wetWoodKg, likely, likely + wetWoodKg
+}

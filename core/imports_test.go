@@ -1,0 +1,105 @@
+package core_test
+
+import (
+	"go/parser"
+	"go/token"
+	"io/fs"
+	"path/filepath"
+	"slices"
+	"strconv"
+	"strings"
+	"testing"
+)
+
+// mayImport is policy: what each core package may import from this module.
+// Discuss before loosening it; do not edit it to fix a build.
+var mayImport = map[string][]string{
+	".":          nil,
+	"day":        nil,
+	"measure":    nil,
+	"comb":       nil,
+	"hive":       {"comb"},
+	"season":     {"day"},
+	"queen":      {"day"},
+	"colony":     {"comb", "day", "hive"},
+	"look":       {"colony", "comb", "day", "hive"},
+	"forecast":   {"colony", "day", "hive", "measure", "season"},
+	"advice":     {"colony", "comb", "day", "forecast", "hive", "measure", "queen", "season"},
+	"assessment": {"advice", "colony", "day", "forecast", "hive", "look", "season"},
+	"history":    {"advice", "colony", "comb", "day", "forecast", "hive", "look"},
+}
+
+// outside is what core may use of the standard library: nothing that reads,
+// writes, waits or shows.
+var outside = []string{"cmp", "encoding/json", "errors", "fmt", "math", "slices", "strconv", "strings", "time"}
+
+// layers is the policy of the other rooms: arrows point inward.
+var layers = map[string][]string{
+	"store":    nil,
+	"exchange": {"core/"},
+	"app":      {"core/", "store"},
+	"demo":     {"core/", "store", "app"},
+	"web/draw": {"core/"},
+	"web":      {"core/", "app", "web/draw"},
+}
+
+func imports(t *testing.T, dir string) map[string][]string {
+	t.Helper()
+	out := map[string][]string{}
+	err := filepath.WalkDir(dir, func(p string, d fs.DirEntry, err error) error {
+		if err != nil || d.IsDir() || !strings.HasSuffix(p, ".go") || strings.HasSuffix(p, "_test.go") {
+			return err
+		}
+		f, err := parser.ParseFile(token.NewFileSet(), p, nil, parser.ImportsOnly)
+		if err != nil {
+			return err
+		}
+		pkg, _ := filepath.Rel(dir, filepath.Dir(p))
+		for _, s := range f.Imports {
+			path, _ := strconv.Unquote(s.Path.Value)
+			out[filepath.ToSlash(pkg)] = append(out[filepath.ToSlash(pkg)], path)
+		}
+		return nil
+	})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return out
+}
+
+func TestCoreKnowsNothingOfScreensOrTables(t *testing.T) {
+	for pkg, paths := range imports(t, ".") {
+		allowed, ok := mayImport[pkg]
+		if !ok {
+			t.Errorf("core/%s is not in the policy", pkg)
+		}
+		for _, p := range paths {
+			if own, found := strings.CutPrefix(p, "kembo/core/"); found {
+				if !slices.Contains(allowed, own) {
+					t.Errorf("core/%s imports core/%s", pkg, own)
+				}
+			} else if !slices.Contains(outside, p) {
+				t.Errorf("core/%s imports %s", pkg, p)
+			}
+		}
+	}
+}
+
+func TestArrowsPointInward(t *testing.T) {
+	for room, allowed := range layers {
+		for pkg, paths := range imports(t, filepath.Join("..", filepath.FromSlash(room))) {
+			if pkg != "." {
+				continue // has a line of its own
+			}
+			for _, p := range paths {
+				own, found := strings.CutPrefix(p, "kembo/")
+				if found && !slices.ContainsFunc(allowed, func(a string) bool { return own == a || strings.HasSuffix(a, "/") && strings.HasPrefix(own, a) }) {
+					t.Errorf("%s imports %s", room, own)
+				}
+				if room != "store" && p == "database/sql" {
+					t.Errorf("%s imports database/sql; SQL is in store only", room)
+				}
+			}
+		}
+	}
+}

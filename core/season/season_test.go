@@ -1,0 +1,56 @@
+package season_test
+
+import (
+	"testing"
+	"time"
+
+	"kembo/core/day"
+	"kembo/core/season"
+)
+
+func TestBothHemispheresHaveASpring(t *testing.T) {
+	north := season.PhaseOf(season.DayOf(day.Of(2026, time.May, 10), season.North))
+	south := season.PhaseOf(season.DayOf(day.Of(2026, time.November, 9), season.South))
+	if north != season.Swarm || south != season.Swarm {
+		t.Errorf("10 May in the north is %q, 9 November in the south %q; both are swarm season", north, south)
+	}
+	if p := season.PhaseOf(season.DayOf(day.Of(2026, time.May, 10), season.South)); p != season.Winter && p != season.Autumn {
+		t.Errorf("10 May in the south is %q", p)
+	}
+}
+
+func TestFlightHoursFollowWeather(t *testing.T) {
+	june := 154
+	warm := season.Weather{MinC: 11, MaxC: 20}.FlightHours(june)
+	cool := season.Weather{MinC: 5, MaxC: 12}.FlightHours(june)
+	cold := season.Weather{MinC: 2, MaxC: 9}.FlightHours(june)
+	wet := season.Weather{MinC: 11, MaxC: 20, RainMM: 9}.FlightHours(june)
+	// Few below 10 C (Burrill and Dietz 1981, from memory); stops in rain
+	// (common practice, no source).
+	if !(warm > 8 && cool > 0 && cool < warm/2 && cold == 0 && wet == 0) {
+		t.Errorf("flight hours: 20 C %.1f, 12 C %.1f, 9 C %.1f, rain %.1f", warm, cool, cold, wet)
+	}
+}
+
+func TestBloomSwellsHoldsAndFades(t *testing.T) {
+	b := season.Bloom{Plant: "hawthorn", From: 130, PeakFrom: 136, PeakTo: 148, To: 156, Strength: 0.8}
+	for d, want := range map[int]float64{129: 0, 133: 0.5, 140: 1, 152: 0.5, 156: 0} {
+		if got := b.Share(d); got != want {
+			t.Errorf("share on day %d = %v, want %v", d, got, want)
+		}
+	}
+	if flow, _ := season.Intensity([]season.Bloom{b}, 140); flow != 0.8 {
+		t.Errorf("flow at the peak %v", flow)
+	}
+}
+
+func TestWarmestInJulyColdestInJanuary(t *testing.T) {
+	for _, c := range season.Climates {
+		if c.Normal(207) < c.Normal(120) || c.Normal(25) > c.Normal(80) {
+			t.Errorf("%s: the year is upside down", c.Key)
+		}
+	}
+	if _, err := season.ClimateFor("moon"); err == nil {
+		t.Error("an unknown climate was accepted")
+	}
+}

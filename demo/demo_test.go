@@ -1,0 +1,160 @@
+package demo_test
+
+import (
+	"context"
+	"fmt"
+	"path/filepath"
+	"testing"
+	"time"
+
+	"kembo/app"
+	"kembo/core/advice"
+	"kembo/core/day"
+	"kembo/demo"
+	"kembo/store"
+)
+
+func open(t testing.TB, on day.Day) (*app.Service, []app.Standing) {
+	t.Helper()
+	ctx := context.Background()
+	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "demo.db"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { s.Close() })
+	if err := demo.Build(ctx, s, on); err != nil {
+		t.Fatal(err)
+	}
+	svc := app.New(s, time.Now, &on)
+	if _, err := svc.Refresh(ctx); err != nil {
+		t.Fatal(err)
+	}
+	b, err := svc.Board(ctx, "")
+	if err != nil {
+		t.Fatal(err)
+	}
+	var all []app.Standing
+	for _, y := range b.Yards {
+		yb, err := svc.Board(ctx, y.ID)
+		if err != nil {
+			t.Fatal(err)
+		}
+		all = append(all, yb.Standings...)
+	}
+	return svc, all
+}
+
+func describe(s app.Standing) string {
+	at := func(v *float64) string {
+		if v == nil {
+			return "-"
+		}
+		return fmt.Sprintf("%.0f", *v)
+	}
+	out := fmt.Sprintf("%s visit +%d looked -%d boxes %d stores %.1f bees %.0f brood %.1f good %.2f |", s.Code, s.Visit-s.Today, s.Today-s.Looked, len(s.Boxes), s.StoresKg, s.Bees, s.Brood, s.GoodDayKg)
+	for _, r := range s.Runways {
+		out += fmt.Sprintf(" %s/%s/%s", at(r.Low), at(r.Likely), at(r.High))
+	}
+	for _, a := range s.Advice {
+		out += " | " + string(a.Action) + ": " + a.Do
+	}
+	return out
+}
+
+func has(s app.Standing, a advice.Action) bool {
+	for _, x := range s.Advice {
+		if x.Action == a {
+			return true
+		}
+	}
+	return false
+}
+
+// TestTheStoriesOfTheDefaultDay: each story must show in what Kembo says of
+// the events, on the day the demo opens.
+func TestTheStoriesOfTheDefaultDay(t *testing.T) {
+	_, all := open(t, demo.Default)
+	byCode := map[string]app.Standing{}
+	quiet := 0
+	for _, s := range all {
+		byCode[s.Code] = s
+		if testing.Verbose() {
+			t.Log(describe(s))
+		}
+		if !s.CantWait() {
+			quiet++
+		}
+	}
+	if len(all) < 24 {
+		t.Errorf("%d colonies, want at least 24", len(all))
+	}
+	for code, want := range map[string]advice.Action{
+		"QL-11": advice.RelieveHoneyBound, "QL-07": advice.FeedEmergency, "QL-04": advice.AddSuper,
+		"MR-05": advice.LookCloser, "SA-02": advice.LookCloser, "SA-06": advice.LookCloser,
+	} {
+		if !has(byCode[code], want) {
+			t.Errorf("%s: no %s in %s", code, want, describe(byCode[code]))
+		}
+	}
+	if byCode["SA-06"].Known {
+		t.Error("SA-06 was not looked at for a month, yet it is known")
+	}
+	if quiet < 8 {
+		t.Errorf("only %d colonies can wait; most should be fine", quiet)
+	}
+}
+
+// TestEveryDayIsBelievable opens the sample in each season.
+func TestEveryDayIsBelievable(t *testing.T) {
+	for _, tt := range []struct {
+		on  day.Day
+		any []advice.Action
+		not []advice.Action
+	}{
+		{day.Of(2026, time.January, 20), nil, []advice.Action{advice.AddSuper, advice.CheckCells, advice.HarvestSuper, advice.RelieveHoneyBound}},
+		{day.Of(2026, time.April, 20), nil, []advice.Action{advice.HarvestSuper, advice.PackDown, advice.FeedWinter}},
+		{day.Of(2026, time.July, 22), []advice.Action{advice.HarvestSuper}, []advice.Action{advice.PackDown}},
+		{day.Of(2026, time.September, 10), []advice.Action{advice.FeedWinter}, []advice.Action{advice.AddSuper, advice.CheckCells}},
+		{day.Of(2026, time.December, 5), nil, []advice.Action{advice.AddSuper, advice.CheckCells, advice.HarvestSuper}},
+	} {
+		_, all := open(t, tt.on)
+		seen := map[advice.Action]int{}
+		for _, s := range all {
+			if testing.Verbose() {
+				t.Log(tt.on, describe(s))
+			}
+			for _, a := range s.Advice {
+				seen[a.Action]++
+			}
+			if s.StoresKg < 0 || s.Bees < 0 || s.Bees > 70000 || s.StoresKg > 110 {
+				t.Errorf("%s: %s", tt.on, describe(s))
+			}
+		}
+		for _, a := range tt.any {
+			if seen[a] == 0 {
+				t.Errorf("%s: no colony has %s; %v", tt.on, a, seen)
+			}
+		}
+		for _, a := range tt.not {
+			if seen[a] > 0 {
+				t.Errorf("%s: %d colonies have %s", tt.on, seen[a], a)
+			}
+		}
+	}
+}
+
+func TestTheSampleIsTheSameEveryTime(t *testing.T) {
+	_, a := open(t, demo.Default)
+	_, b := open(t, demo.Default)
+	for i := range a {
+		if describe(a[i]) != describe(b[i]) {
+			t.Errorf("%s\n%s", describe(a[i]), describe(b[i]))
+		}
+	}
+}
+
+func TestADayOutsideIsSaid(t *testing.T) {
+	if err := demo.Build(context.Background(), nil, demo.Last+1); err == nil {
+		t.Error("a day after the sample was accepted")
+	}
+}

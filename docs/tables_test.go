@@ -1,0 +1,117 @@
+// Package docs_test holds the tables of the documentation against the code
+// they describe.
+package docs_test
+
+import (
+	"flag"
+	"fmt"
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"kembo/core/advice"
+	"kembo/core/forecast"
+	"kembo/core/hive"
+)
+
+var update = flag.Bool("update", false, "rewrite the tables")
+
+// table holds the part of a document between its markers against want.
+func table(t *testing.T, file, name, want string) {
+	t.Helper()
+	b, err := os.ReadFile(file)
+	if err != nil {
+		t.Fatal(err)
+	}
+	text := string(b)
+	from, to := "<!-- table "+name+" -->\n", "<!-- end "+name+" -->"
+	i, k := strings.Index(text, from), strings.Index(text, to)
+	if i < 0 || k < i {
+		t.Fatalf("%s has no markers for the table %s", file, name)
+	}
+	if text[i+len(from):k] == want {
+		return
+	}
+	if !*update {
+		t.Errorf("%s: the table %s is not what the code says; accept with go test ./docs -update", file, name)
+		return
+	}
+	if err := os.WriteFile(file, []byte(text[:i+len(from)]+want+text[k:]), 0o644); err != nil {
+		t.Fatal(err)
+	}
+}
+
+func TestParameterTable(t *testing.T) {
+	var b strings.Builder
+	b.WriteString("| parameter | value | range | unit | source |\n|---|---|---|---|---|\n")
+	for _, r := range forecast.Table() {
+		src := r.Source
+		if r.Memory {
+			src += " (from memory)"
+		}
+		fmt.Fprintf(&b, "| %s | %g | %g to %g | %s | %s |\n", r.Name, r.Value, r.Low, r.High, r.Unit, src)
+	}
+	table(t, "model.md", "parameters", b.String())
+}
+
+func TestRuleTable(t *testing.T) {
+	var b strings.Builder
+	b.WriteString("| rule | fires when | then | source |\n|---|---|---|---|\n")
+	for _, r := range append(append([]advice.Rule{}, advice.Rules...), advice.LeaveRule()) {
+		fmt.Fprintf(&b, "| `%s` | %s | %s | %s |\n", r.Action, r.Fires, r.Then, r.Source)
+	}
+	table(t, "actions.md", "rules", b.String())
+}
+
+func TestActionTable(t *testing.T) {
+	var b strings.Builder
+	b.WriteString("| code | words | given by this version |\n|---|---|---|\n")
+	for _, a := range advice.Actions {
+		given := "no"
+		if a.Given {
+			given = "yes"
+		}
+		fmt.Fprintf(&b, "| `%s` | %s | %s |\n", a.Code, a.Words, given)
+	}
+	table(t, "actions.md", "actions", b.String())
+}
+
+func TestFormatTable(t *testing.T) {
+	var b strings.Builder
+	b.WriteString("| key | box | comb, one face dm² | worker cells, one face | honey when full, kg | empty box, kg |\n|---|---|---|---|---|---|\n")
+	for _, f := range hive.Formats {
+		fmt.Fprintf(&b, "| `%s` | %s | %.2f | %.0f | %.1f | %.1f |\n", f.Key, f.Name, f.Frame.AreaDm2(), f.Frame.WorkerCells(), 2*float64(f.Slots)*f.Frame.HoneyKg(f.ThicknessMM(f.Slots)), f.BoxTareKg)
+	}
+	table(t, "formats.md", "formats", b.String())
+}
+
+// TestEveryGivenActionHasARule: the closed table and the register agree.
+func TestEveryGivenActionHasARule(t *testing.T) {
+	has := map[advice.Action]bool{advice.LeaveRule().Action: true}
+	for _, r := range advice.Rules {
+		has[r.Action] = true
+	}
+	for _, a := range advice.Actions {
+		if a.Given != has[a.Code] {
+			t.Errorf("%s: the table says given %v, the register %v", a.Code, a.Given, has[a.Code])
+		}
+	}
+}
+
+// TestPicturesAreLinked: every picture is in the README, every link is there.
+func TestPicturesAreLinked(t *testing.T) {
+	readme, err := os.ReadFile("../README.md")
+	if err != nil {
+		t.Fatal(err)
+	}
+	files, _ := filepath.Glob("screenshots/*.png")
+	if len(files) == 0 || len(files) >= 20 {
+		t.Errorf("%d pictures", len(files))
+	}
+	for _, f := range files {
+		if !strings.Contains(string(readme), "docs/"+f) {
+			t.Errorf("%s is not linked from the README", f)
+		}
+	}
+}

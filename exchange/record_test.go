@@ -1,0 +1,462 @@
+package exchange_test
+
+import (
+	"encoding/json"
+	"errors"
+	"math"
+	"os"
+	"path/filepath"
+	"reflect"
+	"strconv"
+	"strings"
+	"testing"
+
+	"kembo/core/advice"
+	"kembo/core/assessment"
+	"kembo/core/comb"
+	"kembo/core/forecast"
+	"kembo/core/hive"
+	"kembo/exchange"
+)
+
+func example(t testing.TB, name string) assessment.Case {
+	t.Helper()
+	f, err := os.Open(filepath.Join("..", "docs", "examples", name+".json"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer f.Close()
+	r, err := exchange.ReadRecord(f)
+	if err != nil {
+		t.Fatal(err)
+	}
+	c, err := r.Case()
+	if err != nil {
+		t.Fatal(err)
+	}
+	return c
+}
+
+func assess(t testing.TB, c assessment.Case) *assessment.Assessment {
+	t.Helper()
+	a, err := assessment.Of(c, nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return a
+}
+
+func find(a *assessment.Assessment, code advice.Action) *advice.Advice {
+	for i := range a.Advice {
+		if a.Advice[i].Action == code {
+			return &a.Advice[i]
+		}
+	}
+	return nil
+}
+
+func actions(a *assessment.Assessment) []advice.Action {
+	var out []advice.Action
+	for _, x := range a.Advice {
+		out = append(out, x.Action)
+	}
+	return out
+}
+
+// TestWhatAGoodKeeperWouldDo: the situations of the year, common practice.
+func TestWhatAGoodKeeperWouldDo(t *testing.T) {
+	tests := []struct {
+		record string
+		change func(*assessment.Case)
+		first  advice.Action
+		also   []advice.Action
+		not    []advice.Action
+	}{
+		{"super-nearly-full", nil, advice.AddSuper, []advice.Action{advice.CheckCells}, []advice.Action{advice.FeedEmergency, advice.RelieveHoneyBound}},
+		{"honey-bound", nil, advice.RelieveHoneyBound, nil, []advice.Action{advice.FeedEmergency, advice.Leave}},
+		{"light", nil, advice.FeedEmergency, nil, []advice.Action{advice.HarvestSuper, advice.Leave, advice.FeedWinter}},
+		{"autumn", nil, advice.FeedWinter, []advice.Action{advice.PackDown}, []advice.Action{advice.AddSuper, advice.CheckCells}},
+		// Suspected brood disease: stop, move nothing, whatever else is due.
+		{"super-nearly-full", func(c *assessment.Case) { c.Health = advice.Suspect }, advice.LookCloser, nil, nil},
+		// Four weeks without a look in season: not known.
+		{"super-nearly-full", func(c *assessment.Case) { c.Today += 28; c.Visit += 28 }, advice.LookCloser, nil, []advice.Action{advice.AddSuper}},
+		// No eggs, no larvae: the queen question comes first.
+		{"light", func(c *assessment.Case) {
+			c.Look.Queen.Eggs, c.Look.Queen.Larvae = false, false
+			c.Look.Boxes[0].Counts.Honey, c.Look.Boxes[0].Counts.Empty = 4, 1.5
+		}, advice.LookCloser, nil, []advice.Action{advice.AddSuper}},
+		// A nest merely full of brood is not honey-bound.
+		{"super-nearly-full", func(c *assessment.Case) {
+			c.Look.Boxes[0].Counts.Honey, c.Look.Boxes[0].Counts.Nectar = 0.5, 0
+			c.Look.Boxes[1].Counts.Honey, c.Look.Boxes[1].Counts.Nectar = 1, 0
+		}, advice.AddSuper, nil, []advice.Action{advice.RelieveHoneyBound}},
+	}
+	for _, tt := range tests {
+		c := example(t, tt.record)
+		if tt.change != nil {
+			tt.change(&c)
+		}
+		a := assess(t, c)
+		if a.Advice[0].Action != tt.first {
+			t.Errorf("%s: first advice of %v, want %s", tt.record, actions(a), tt.first)
+		}
+		for _, w := range tt.also {
+			if find(a, w) == nil {
+				t.Errorf("%s: no %s among %v", tt.record, w, actions(a))
+			}
+		}
+		for _, w := range tt.not {
+			if find(a, w) != nil {
+				t.Errorf("%s: %s among %v", tt.record, w, actions(a))
+			}
+		}
+	}
+}
+
+func TestUnknownHistoryHoldsTheHarvest(t *testing.T) {
+	ready := func() assessment.Case {
+		c := example(t, "super-nearly-full")
+		c.Today, c.Visit, c.Look.Day = c.Today+45, c.Visit+45, c.Today+45
+		c.Look.Boxes[2].Counts.Honey, c.Look.Boxes[2].Counts.Nectar, c.Look.Boxes[2].Counts.Empty = 9.2, 0.6, 0.2
+		return c
+	}
+	if a := assess(t, ready()); find(a, advice.HarvestSuper) == nil || find(a, advice.HoldHarvest) != nil {
+		t.Errorf("a capped super of known history: %v, want a harvest", actions(a))
+	}
+	for name, change := range map[string]func(*assessment.Case){
+		"unknown history": func(c *assessment.Case) { c.HistoryKnown = false },
+		"under treatment": func(c *assessment.Case) { c.Treatments = []advice.Period{{What: "amitraz strips", From: c.Today - 20}} },
+		"label's waiting time": func(c *assessment.Case) {
+			c.Treatments = []advice.Period{{What: "formic acid", From: c.Today - 20, To: c.Today - 8, Until: c.Today + 3}}
+		},
+		"fed with the super on": func(c *assessment.Case) {
+			c.Feeds = []advice.Period{{What: "2:1 syrup", From: c.Today - 30, To: c.Today - 25}}
+		},
+		"not capped": func(c *assessment.Case) { c.Look.Boxes[2].Counts.Honey, c.Look.Boxes[2].Counts.Nectar = 5, 4.8 },
+	} {
+		c := ready()
+		change(&c)
+		a := assess(t, c)
+		if find(a, advice.HarvestSuper) != nil || find(a, advice.HoldHarvest) == nil {
+			t.Errorf("%s: %v, want the harvest held", name, actions(a))
+		}
+	}
+	// A treatment long over does not bar.
+	c := ready()
+	c.Treatments = []advice.Period{{What: "oxalic acid", From: c.Today - 200, To: c.Today - 200, Until: c.Today - 199}}
+	if a := assess(t, c); find(a, advice.HarvestSuper) == nil {
+		t.Errorf("treated in winter and over: %v, want a harvest", actions(a))
+	}
+}
+
+// TestAfterIsTheForecastOfTheChangedStack compares each counterfactual with a
+// direct run on the stack as it would be afterwards.
+func TestAfterIsTheForecastOfTheChangedStack(t *testing.T) {
+	t.Run("add super", func(t *testing.T) {
+		c := example(t, "super-nearly-full")
+		a := find(assess(t, c), advice.AddSuper)
+		n := int(a.Needs[0].Count)
+		f, _ := hive.FormatFor("langstroth-medium-10")
+		for i := range n {
+			c.Stack, _ = c.Stack.AddBox(len(c.Stack.Boxes), hive.NewBox("new"+strconv.Itoa(i), f, f.Slots, true, true))
+		}
+		direct := assess(t, c).Base
+		// The bees find a box put over one in use later than a direct look at
+		// an already used stack would say: one day either way.
+		sameRunways(t, a.After, direct, 2)
+	})
+	t.Run("relieve", func(t *testing.T) {
+		c := example(t, "honey-bound")
+		first := assess(t, c)
+		a := find(first, advice.RelieveHoneyBound)
+		combs := advice.HoneyCombs(first.Estimate.Stack, int(a.Needs[0].Count))
+		e := first.Estimate
+		st := e.Stack
+		for _, p := range combs.Places {
+			var err error
+			empty := hive.Frame{ID: "e" + strconv.Itoa(p.Slot), A: comb.Shares{comb.Empty: 1}, B: comb.Shares{comb.Empty: 1}}
+			if st, _, err = st.SwapFrame(p, empty); err != nil {
+				t.Fatal(err)
+			}
+		}
+		bees := e.Bees
+		e.Stack = st
+		e.Sum()
+		e.Bees = bees
+		// A direct look would also read the queen's potential off the roomier
+		// nest; two days cover that.
+		sameRunways(t, a.After, assessment.Assess(c, e, nil).Base, 2)
+	})
+	t.Run("harvest", func(t *testing.T) {
+		c := example(t, "super-nearly-full")
+		c.Look.Boxes[2].Counts.Honey, c.Look.Boxes[2].Counts.Nectar, c.Look.Boxes[2].Counts.Empty = 9.2, 0.6, 0.2
+		a := find(assess(t, c), advice.HarvestSuper)
+		if a == nil {
+			t.Fatal("no harvest")
+		}
+		e := assess(t, c).Estimate
+		bees := e.Bees
+		e.Stack, _, _ = e.Stack.RemoveBox(2)
+		e.Sum()
+		e.Bees = bees
+		sameRunways(t, a.After, assessment.Assess(c, e, nil).Base, 1)
+	})
+}
+
+func sameRunways(t *testing.T, after map[string]forecast.Runway, direct *forecast.Result, days float64) {
+	t.Helper()
+	at := func(v *float64) float64 {
+		if v == nil {
+			return float64(direct.Horizon)
+		}
+		return *v
+	}
+	for i, n := range forecast.Names {
+		d := direct.Runway[i]
+		for _, p := range [][2]*float64{{after[n].Low, d.Low}, {after[n].Likely, d.Likely}, {after[n].High, d.High}} {
+			if math.Abs(at(p[0])-at(p[1])) > days {
+				t.Errorf("%s: after %v, direct run %v", n, at(p[0]), at(p[1]))
+			}
+		}
+	}
+}
+
+// TestReasonsSayTheFigures reads the numbers back out of the sentences.
+func TestReasonsSayTheFigures(t *testing.T) {
+	for _, name := range []string{"super-nearly-full", "honey-bound", "light", "autumn"} {
+		for _, a := range assess(t, example(t, name)).Advice {
+			rest := a.Reason
+			for _, f := range a.Figures {
+				if !strings.Contains(a.Reason, f.Text) {
+					continue // kept for the JSON, not said
+				}
+				rest = strings.Replace(rest, f.Text, "", 1)
+				n, err := strconv.ParseFloat(strings.ReplaceAll(strings.Fields(f.Text)[0], ",", ""), 64)
+				if err != nil || strings.Contains(f.Text, "chance") {
+					continue
+				}
+				if math.Abs(n-f.Value) > 0.051*math.Abs(f.Value)+0.5 {
+					t.Errorf("%s, %s: says %q for %v", name, a.Action, f.Text, f.Value)
+				}
+			}
+			if i := strings.IndexAny(rest, "0123456789"); i >= 0 {
+				t.Errorf("%s, %s: %q has a number that is no figure: %q", name, a.Action, a.Reason, rest[i:])
+			}
+			if strings.ContainsAny(a.Reason, "{}") || strings.Contains(a.Reason, "NaN") || strings.Contains(a.Reason, "Inf") {
+				t.Errorf("%s, %s: %q", name, a.Action, a.Reason)
+			}
+		}
+	}
+}
+
+// TestFiguresAgreeWithTheAnswer: what a reason says of stores, bees and cells
+// is what the answer's own keys say.
+func TestFiguresAgreeWithTheAnswer(t *testing.T) {
+	compared := 0
+	for _, name := range []string{"super-nearly-full", "honey-bound", "light", "autumn"} {
+		c := example(t, name)
+		answer := exchange.AnswerOf(c, assess(t, c))
+		want := map[string]float64{"stores": answer.StoresKg.Likely, "low": answer.StoresKg.Low, "free": answer.FreeCells.Likely, "bees": answer.Bees.Likely}
+		for _, a := range answer.Advice {
+			for _, f := range a.Figures {
+				w, ok := want[f.Key]
+				if !ok || f.Key == "low" && a.Action != advice.FeedEmergency {
+					continue
+				}
+				compared++
+				if f.Value != w {
+					t.Errorf("%s, %s: %s is %v in the reason, %v in the answer", name, a.Action, f.Key, f.Value, w)
+				}
+			}
+		}
+	}
+	if compared < 5 {
+		t.Errorf("only %d figures were compared", compared)
+	}
+}
+
+// TestQueenCellsFoundComeFirst: nothing about a visit may put them off.
+func TestQueenCellsFoundComeFirst(t *testing.T) {
+	c := example(t, "super-nearly-full")
+	c.Look.Queen.CappedCells, c.Look.Queen.ChargedCells = 2, 5
+	a := find(assess(t, c), advice.CheckCells)
+	if a == nil || a.ActBy != c.Today || !strings.Contains(a.Do, "7 queen cells") {
+		t.Errorf("seven cells found: %+v", a)
+	}
+}
+
+func TestWrongRecordsAreRefusedByField(t *testing.T) {
+	good, err := os.ReadFile("../docs/examples/light.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	tests := []struct{ name, old, new, says string }{
+		{"shares over one", `"brood": 4`, `"brood": 9`, "box 1"},
+		{"negative count", `"honey": 1`, `"honey": -1`, "honey"},
+		{"date in the future", `"date": "2026-04-20",` + "\n", `"date": "2026-04-20", "look_date": "2026-04-21",` + "\n", "look_date"},
+		{"visit before date", `"next_visit": "2026-05-02"`, `"next_visit": "2026-04-02"`, "next_visit"},
+		{"unknown format", `national-brood-11`, `top-hat`, "format"},
+		{"unknown field", `"colony"`, `"colour": 3, "colony"`, "colour"},
+		{"broken", `"queen": {`, `"queen": `, "JSON"},
+		{"not a date", `2026-05-02`, `2nd May`, "date"},
+		{"too many seams", `"seams": 6`, `"seams": 16`, "seams"},
+		{"wrong kind", `"seams": 6`, `"seams": "six"`, "seams"},
+		{"no such climate", `"uk"`, `"moon"`, "climate"},
+		{"other version", `"kembo_record": 1`, `"kembo_record": 7`, "kembo_record"},
+	}
+	for _, tt := range tests {
+		text := strings.Replace(string(good), tt.old, tt.new, 1)
+		if text == string(good) {
+			t.Fatalf("%s: nothing replaced", tt.name)
+		}
+		r, err := exchange.ReadRecord(strings.NewReader(text))
+		if err == nil {
+			var c assessment.Case
+			if c, err = r.Case(); err == nil {
+				_, err = assessment.Of(c, nil)
+			}
+		}
+		if err == nil || !strings.Contains(err.Error(), tt.says) || !errors.Is(err, exchange.ErrRecord) || strings.Contains(err.Error(), "\n") {
+			t.Errorf("%s: error %v, want one sentence that names %q", tt.name, err, tt.says)
+		}
+	}
+}
+
+// TestSchemaListsTheFields holds the published schema against the types.
+func TestSchemaListsTheFields(t *testing.T) {
+	raw, err := os.ReadFile("../docs/record.schema.json")
+	if err != nil {
+		t.Fatal(err)
+	}
+	var root map[string]any
+	if err := json.Unmarshal(raw, &root); err != nil {
+		t.Fatal(err)
+	}
+	checkSchema(t, "record", root, root, reflect.TypeFor[exchange.Record]())
+}
+
+func checkSchema(t *testing.T, path string, root, node map[string]any, ty reflect.Type) {
+	t.Helper()
+	for ty.Kind() == reflect.Pointer {
+		ty = ty.Elem()
+	}
+	if ref, ok := node["$ref"].(string); ok {
+		node = root["$defs"].(map[string]any)[strings.TrimPrefix(ref, "#/$defs/")].(map[string]any)
+	}
+	switch {
+	case ty.Kind() == reflect.Slice:
+		items, ok := node["items"].(map[string]any)
+		if !ok {
+			t.Errorf("%s: no items", path)
+			return
+		}
+		checkSchema(t, path+"[]", root, items, ty.Elem())
+	case ty.Kind() == reflect.Struct:
+		props, _ := node["properties"].(map[string]any)
+		if node["additionalProperties"] != false {
+			t.Errorf("%s: the schema must refuse unknown fields", path)
+		}
+		for i := range ty.NumField() {
+			name, _, _ := strings.Cut(ty.Field(i).Tag.Get("json"), ",")
+			p, ok := props[name].(map[string]any)
+			if !ok {
+				t.Errorf("%s.%s is not in the schema", path, name)
+				continue
+			}
+			checkSchema(t, path+"."+name, root, p, ty.Field(i).Type)
+		}
+		if len(props) != ty.NumField() {
+			t.Errorf("%s: %d properties in the schema, %d fields", path, len(props), ty.NumField())
+		}
+	}
+}
+
+// TestTheTextSaysWhatTheJSONSays: the same assessment, for a person.
+func TestTheTextSaysWhatTheJSONSays(t *testing.T) {
+	for _, name := range []string{"super-nearly-full", "honey-bound", "light", "autumn"} {
+		c := example(t, name)
+		answer := exchange.AnswerOf(c, assess(t, c))
+		var b strings.Builder
+		if err := answer.WriteText(&b); err != nil {
+			t.Fatal(err)
+		}
+		text := b.String()
+		for _, a := range answer.Advice {
+			if !strings.Contains(text, a.Do) || !strings.Contains(text, a.Reason) || !strings.Contains(text, string(a.Action)) {
+				t.Errorf("%s: the text lacks %q", name, a.Do)
+			}
+		}
+		for _, n := range forecast.Names {
+			if want := exchange.Days(answer.RunwayDays[n].Likely, answer.HorizonDays); !strings.Contains(text, want) {
+				t.Errorf("%s: the text lacks the %s runway, %s", name, n, want)
+			}
+		}
+		if strings.Contains(text, "%!") || strings.Contains(text, "NaN") {
+			t.Errorf("%s: %s", name, text)
+		}
+	}
+}
+
+// TestTheSameRecordGivesTheSameBytes: no clock and no chance outside the seed.
+func TestTheSameRecordGivesTheSameBytes(t *testing.T) {
+	print := func(seed uint64) string {
+		c := example(t, "honey-bound")
+		c.Seed = seed
+		b, err := json.Marshal(exchange.AnswerOf(c, assess(t, c)))
+		if err != nil {
+			t.Fatal(err)
+		}
+		return string(b)
+	}
+	first := print(1)
+	if again := print(1); again != first {
+		t.Error("one record gave two answers")
+	}
+	if print(2) == first {
+		t.Error("the seed changes nothing")
+	}
+}
+
+func FuzzReadRecord(f *testing.F) {
+	for _, n := range []string{"light", "honey-bound"} {
+		b, err := os.ReadFile("../docs/examples/" + n + ".json")
+		if err != nil {
+			f.Fatal(err)
+		}
+		f.Add(string(b))
+	}
+	f.Fuzz(func(t *testing.T, s string) {
+		r, err := exchange.ReadRecord(strings.NewReader(s))
+		if err != nil {
+			return
+		}
+		c, err := r.Case()
+		if err != nil {
+			if strings.Contains(err.Error(), "\n") {
+				t.Errorf("more than a sentence: %v", err)
+			}
+			return
+		}
+		if c.Visit-c.Today > 366 || len(c.Stack.Boxes) > 12 {
+			return
+		}
+		a, err := assessment.Of(c, nil)
+		if err != nil {
+			return
+		}
+		if _, err := json.Marshal(exchange.AnswerOf(c, a)); err != nil {
+			t.Errorf("the answer cannot be written: %v", err)
+		}
+	})
+}
+
+func BenchmarkAssessment(b *testing.B) {
+	for _, n := range []string{"super-nearly-full", "honey-bound", "light"} {
+		b.Run(n, func(b *testing.B) {
+			c := example(b, n)
+			for b.Loop() {
+				assess(b, c)
+			}
+		})
+	}
+}

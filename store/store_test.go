@@ -1,0 +1,138 @@
+package store_test
+
+import (
+	"context"
+	"errors"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"kembo/store"
+)
+
+var by = store.By{Actor: "keeper", RecordedUTC: "2026-06-03T10:00:00Z"}
+
+func open(t *testing.T) (*store.Store, string) {
+	t.Helper()
+	path := filepath.Join(t.TempDir(), "a file with spaces?.db")
+	s, err := store.Open(context.Background(), path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { s.Close() })
+	return s, path
+}
+
+func seed(t *testing.T, s *store.Store) store.Colony {
+	t.Helper()
+	ctx := context.Background()
+	if err := s.AddOperation(ctx, store.Operation{ID: "op", Name: "Harrowmere Honey"}); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.AddYard(ctx, store.Yard{ID: "y", OperationID: "op", Name: "Quarry Lane", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 14},
+		[]store.Bloom{{Plant: "lime tree", From: 170, PeakFrom: 176, PeakTo: 186, To: 194, Strength: 0.8, Pollen: 0.3}}, by); err != nil {
+		t.Fatal(err)
+	}
+	c := store.Colony{ID: "c", OperationID: "op", YardID: "y", Code: "QL-01"}
+	if err := s.AddColony(ctx, c, 100, by, event("e1", 100)); err != nil {
+		t.Fatal(err)
+	}
+	return c
+}
+
+func event(id string, day int32) store.Event {
+	return store.Event{ID: id, OperationID: "op", ColonyID: "c", Kind: "look", Day: day, RecordedUTC: "2026-06-03T10:00:00Z", Actor: "keeper", Payload: `{"note":"x"}`}
+}
+
+func TestWritingTwiceIsWritingOnce(t *testing.T) {
+	s, _ := open(t)
+	seed(t, s)
+	ctx := context.Background()
+	for range 2 {
+		if err := s.Append(ctx, event("e2", 105)); err != nil {
+			t.Fatal(err)
+		}
+	}
+	got, err := s.Events(ctx, "c", 200)
+	if err != nil || len(got) != 2 {
+		t.Errorf("%d events, %v; want 2", len(got), err)
+	}
+}
+
+func TestALateArrivalStandsOnItsDay(t *testing.T) {
+	s, _ := open(t)
+	seed(t, s)
+	ctx := context.Background()
+	if err := s.Append(ctx, event("late", 110), event("early", 103)); err != nil {
+		t.Fatal(err)
+	}
+	got, _ := s.Events(ctx, "c", 105)
+	if len(got) != 2 || got[1].ID != "early" {
+		t.Errorf("log to day 105: %+v", got)
+	}
+}
+
+func TestABadEventWritesNothing(t *testing.T) {
+	s, _ := open(t)
+	seed(t, s)
+	ctx := context.Background()
+	bad := event("bad", 111)
+	bad.Kind = "guess"
+	if err := s.Append(ctx, event("good", 110), bad); err == nil {
+		t.Fatal("an unknown kind was accepted")
+	}
+	bad = event("bad", 111)
+	bad.Payload = "{"
+	if err := s.Append(ctx, event("good", 110), bad); err == nil {
+		t.Fatal("a payload that is not JSON was accepted")
+	}
+	if got, _ := s.Events(ctx, "c", 200); len(got) != 1 {
+		t.Errorf("%d events after refused writes, want 1", len(got))
+	}
+}
+
+func TestDataSurvivesReopening(t *testing.T) {
+	s, path := open(t)
+	seed(t, s)
+	s.Close()
+	again, err := store.Open(context.Background(), path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer again.Close()
+	cs, err := again.Colonies(context.Background(), "op", 150)
+	if err != nil || len(cs) != 1 || cs[0].Code != "QL-01" {
+		t.Errorf("colonies %+v, %v", cs, err)
+	}
+	if before, _ := again.Colonies(context.Background(), "op", 99); len(before) != 0 {
+		t.Errorf("before its day the colony is there: %+v", before)
+	}
+}
+
+func TestStandingsAndVisits(t *testing.T) {
+	s, _ := open(t)
+	seed(t, s)
+	ctx := context.Background()
+	end := int32(120)
+	x := store.Standing{ColonyID: "c", YardID: "y", Today: 111, ModelVersion: "1", InputHash: "h", StoreEnd: &end, Body: `{}`}
+	if err := errors.Join(s.SaveStandings(ctx, x), s.SaveStandings(ctx, x)); err != nil {
+		t.Fatal(err)
+	}
+	got, err := s.Standings(ctx)
+	if err != nil || len(got) != 1 || got[0].FoodEnd != nil || *got[0].StoreEnd != 120 {
+		t.Errorf("standings %+v, %v", got, err)
+	}
+	if err := errors.Join(s.AddVisit(ctx, "v1", "y", 100, by), s.AddVisit(ctx, "v2", "y", 130, by), s.MoveNextVisit(ctx, "v3", "y", 111, 118, by)); err != nil {
+		t.Fatal(err)
+	}
+	if all, _ := s.Visits(ctx, "op"); len(all["y"]) != 2 || all["y"][0] != 100 || all["y"][1] != 118 {
+		t.Errorf("visits %v, want the past one and the moved one", all)
+	}
+}
+
+func TestNoOperationIsNotFound(t *testing.T) {
+	s, _ := open(t)
+	if _, err := s.Operation(context.Background()); !errors.Is(err, store.ErrNotFound) || !strings.Contains(err.Error(), "operation") {
+		t.Errorf("an empty file gave %v", err)
+	}
+}

@@ -1,0 +1,151 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+)
+
+// Operation is a producer.
+type Operation struct{ ID, Name string }
+
+const insertOperation = `INSERT INTO operation (id, name) VALUES (?, ?)`
+
+// AddOperation writes an operation.
+func (s *Store) AddOperation(ctx context.Context, o Operation) error {
+	_, err := s.write.ExecContext(ctx, insertOperation, o.ID, o.Name)
+	return err
+}
+
+const selectOperation = `SELECT id, name FROM operation ORDER BY rowid LIMIT 1`
+
+// Operation returns the one operation of a file, or ErrNotFound.
+func (s *Store) Operation(ctx context.Context) (Operation, error) {
+	var o Operation
+	err := s.read.QueryRowContext(ctx, selectOperation).Scan(&o.ID, &o.Name)
+	return o, notFound("operation", err)
+}
+
+// Yard is a place where colonies stand.
+type Yard struct {
+	ID, OperationID, Name, Climate, Hemisphere, Zone string
+	RhythmDays                                       int
+}
+
+// By says who wrote a row and when, in UTC; it stands on every write.
+type By struct{ Actor, RecordedUTC string }
+
+const insertYard = `INSERT INTO yard (id, operation_id, name, climate, hemisphere, zone, rhythm_days, actor, recorded_utc) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`
+
+// AddYard writes a yard with its bloom calendar.
+func (s *Store) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error {
+	return s.change(ctx, func(tx *sql.Tx) error {
+		if _, err := tx.ExecContext(ctx, insertYard, y.ID, y.OperationID, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, by.Actor, by.RecordedUTC); err != nil {
+			return err
+		}
+		for _, b := range bloom {
+			if _, err := tx.ExecContext(ctx, insertBloom, y.ID, b.Plant, b.From, b.PeakFrom, b.PeakTo, b.To, b.Strength, b.Pollen); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}
+
+const selectYards = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days FROM yard WHERE operation_id = ? ORDER BY name`
+
+// Yards returns the yards of an operation by name.
+func (s *Store) Yards(ctx context.Context, operation string) ([]Yard, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, y *Yard) error {
+		return r.Scan(&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays)
+	}, selectYards, operation)
+}
+
+// Bloom is a plant's flowering in a yard, in season days.
+type Bloom struct {
+	Plant                      string
+	From, PeakFrom, PeakTo, To int
+	Strength, Pollen           float64
+}
+
+const insertBloom = `INSERT INTO bloom (yard_id, plant, from_sd, peak_from, peak_to, to_sd, strength, pollen) VALUES (?, ?, ?, ?, ?, ?, ?, ?)`
+
+const selectBloom = `SELECT plant, from_sd, peak_from, peak_to, to_sd, strength, pollen FROM bloom WHERE yard_id = ? ORDER BY from_sd`
+
+// Bloom returns a yard's calendar in order of flowering.
+func (s *Store) Bloom(ctx context.Context, yard string) ([]Bloom, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, b *Bloom) error {
+		return r.Scan(&b.Plant, &b.From, &b.PeakFrom, &b.PeakTo, &b.To, &b.Strength, &b.Pollen)
+	}, selectBloom, yard)
+}
+
+// WeatherDay is one day's weather at a yard.
+type WeatherDay struct {
+	Day                int32
+	MinC, MaxC, RainMM float64
+}
+
+const insertWeather = `INSERT INTO weather_day (yard_id, day, min_c, max_c, rain_mm) VALUES (?, ?, ?, ?, ?)
+	ON CONFLICT (yard_id, day) DO UPDATE SET min_c = excluded.min_c, max_c = excluded.max_c, rain_mm = excluded.rain_mm`
+
+// SetWeather writes days of weather; a day written twice keeps the later.
+func (s *Store) SetWeather(ctx context.Context, yard string, days []WeatherDay) error {
+	return s.change(ctx, func(tx *sql.Tx) error {
+		st, err := tx.PrepareContext(ctx, insertWeather)
+		if err != nil {
+			return err
+		}
+		defer st.Close()
+		for _, d := range days {
+			if _, err := st.ExecContext(ctx, yard, d.Day, d.MinC, d.MaxC, d.RainMM); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}
+
+const selectWeather = `SELECT day, min_c, max_c, rain_mm FROM weather_day WHERE yard_id = ? AND day BETWEEN ? AND ? ORDER BY day`
+
+// Weather returns a yard's weather between two days, both included.
+func (s *Store) Weather(ctx context.Context, yard string, from, to int32) ([]WeatherDay, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, w *WeatherDay) error {
+		return r.Scan(&w.Day, &w.MinC, &w.MaxC, &w.RainMM)
+	}, selectWeather, yard, from, to)
+}
+
+const insertVisit = `INSERT INTO visit (id, yard_id, day, actor, recorded_utc) VALUES (?, ?, ?, ?, ?) ON CONFLICT (yard_id, day) DO NOTHING`
+
+// AddVisit plans a visit.
+func (s *Store) AddVisit(ctx context.Context, id, yard string, day int32, by By) error {
+	_, err := s.write.ExecContext(ctx, insertVisit, id, yard, day, by.Actor, by.RecordedUTC)
+	return err
+}
+
+const deleteVisits = `DELETE FROM visit WHERE yard_id = ? AND day > ?`
+
+// MoveNextVisit replaces the visits planned after a day with one.
+func (s *Store) MoveNextVisit(ctx context.Context, id, yard string, after, day int32, by By) error {
+	return s.change(ctx, func(tx *sql.Tx) error {
+		if _, err := tx.ExecContext(ctx, deleteVisits, yard, after); err != nil {
+			return err
+		}
+		_, err := tx.ExecContext(ctx, insertVisit, id, yard, day, by.Actor, by.RecordedUTC)
+		return err
+	})
+}
+
+const selectVisits = `SELECT v.yard_id, v.day FROM visit v JOIN yard y ON y.id = v.yard_id WHERE y.operation_id = ? ORDER BY v.day`
+
+// Visits returns the days of all visits, past and planned, by yard.
+func (s *Store) Visits(ctx context.Context, operation string) (map[string][]int32, error) {
+	type visit struct {
+		yard string
+		day  int32
+	}
+	all, err := collect(ctx, s.read, func(r *sql.Rows, v *visit) error { return r.Scan(&v.yard, &v.day) }, selectVisits, operation)
+	out := map[string][]int32{}
+	for _, v := range all {
+		out[v.yard] = append(out[v.yard], v.day)
+	}
+	return out, err
+}

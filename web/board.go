@@ -1,0 +1,372 @@
+package web
+
+import (
+	"fmt"
+	"html/template"
+	"math"
+	"slices"
+	"strings"
+
+	"github.com/gofiber/fiber/v3"
+
+	"kembo/app"
+	"kembo/core/advice"
+	"kembo/core/comb"
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/season"
+	"kembo/web/draw"
+)
+
+// boardView is the board of a yard.
+type boardView struct {
+	shell
+	Yards            []yardLink
+	Yard             *yardLink
+	Name             string
+	Facts            string
+	Weather          string
+	After            string
+	Rain             bool
+	Flow             string
+	FlowKg           string
+	Axis             template.HTML
+	Visit            string
+	VisitOn          string // for the form
+	InDays           string
+	Groups           []rowGroup
+	Trip             []tripRow
+	TripBy, TripLoad string
+	Load             []loadRow
+	Weekday          string
+	Empty            bool
+	VLine            int // px from the right edge of the tracks
+}
+
+type yardLink struct {
+	ID, Name, Count, Visit, Say string
+	On, Alarm                   bool
+	Tally                       template.HTML
+}
+
+type rowGroup struct {
+	Title, Count string
+	Rows         []row
+	Joint        bool
+}
+
+type row struct {
+	ID, Code, Facts, Do, Why, More string
+	Glyph                          template.HTML
+	Desk, Phone                    template.HTML
+	Known                          bool
+}
+
+type tripRow struct{ Code, ID, Do string }
+
+type loadRow struct{ What, Codes string }
+
+func (s *Server) showBoard(c fiber.Ctx) error {
+	b, err := s.app.Board(c.Context(), c.Params("yard"))
+	if err != nil {
+		return err
+	}
+	v := boardOf(b)
+	return s.show(c, "board", v)
+}
+
+func boardOf(b app.Board) *boardView {
+	v := &boardView{shell: shell{Title: "Board", Operation: b.Operation, Active: "board"}}
+	for _, y := range b.Yards {
+		v.Yards = append(v.Yards, yardLinkOf(y, b.Yard != nil && y.ID == b.Yard.ID))
+	}
+	if b.Yard == nil {
+		v.Empty = true
+		return v
+	}
+	y := b.Yard
+	link := yardLinkOf(*y, true)
+	v.Yard, v.Name, v.Title = &link, y.Name, y.Name
+	v.Today = y.Today.Short()
+	v.Facts = fmt.Sprintf("%s, %s on.", many(len(b.Standings), "colony", "colonies"), many(b.Boxes, "box", "boxes"))
+	if b.Looked > 0 {
+		v.Facts += " Looked at " + b.Looked.Short() + "."
+	}
+	v.weather(b.Weather)
+	v.flow(b)
+	v.Visit, v.VisitOn, v.Weekday = y.Visit.Short(), y.Visit.String(), y.Visit.Weekday()
+	v.InDays = "in " + many(int(y.Visit-y.Today), "day", "days")
+	if !y.Planned {
+		v.InDays += fmt.Sprintf(", by the rhythm of %d days", y.Rhythm)
+	}
+	v.Axis = draw.Axis{Today: y.Today, Visit: y.Visit, Planned: y.Planned, Bloom: bloomOf(b.Bloom, b.SeasonDay)}.Draw()
+	v.groups(b)
+	var needs []advice.Need
+	for _, t := range b.Trip {
+		if k := slices.IndexFunc(v.Trip, func(r tripRow) bool { return r.ID == t.Colony }); k >= 0 {
+			v.Trip[k].Do += ". " + t.Do
+		} else {
+			v.Trip = append(v.Trip, tripRow{t.Code, t.Colony, t.Do})
+		}
+		needs = addNeeds(needs, t.Needs)
+	}
+	v.TripLoad = needsText(needs)
+	if v.TripLoad == "" {
+		v.TripLoad = "nothing but smoker and tools"
+	}
+	if len(b.Trip) > 0 {
+		v.TripBy = b.Trip[0].ActBy.Short()
+		if b.Trip[0].ActBy <= y.Today {
+			v.TripBy = "today"
+		}
+	}
+	for _, l := range b.Load {
+		v.Load = append(v.Load, loadRow{needText(l.What, l.Count, l.Unit), strings.Join(l.Codes, ", ")})
+	}
+	return v
+}
+
+func (v *boardView) groups(b app.Board) {
+	var rows [4][]row
+	for _, x := range b.Standings {
+		rows[x.Urgency()] = append(rows[x.Urgency()], rowOf(x))
+	}
+	add := func(title string, rows []row, joint bool) {
+		if len(rows) > 0 {
+			v.Groups = append(v.Groups, rowGroup{title, many(len(rows), "colony", "colonies"), rows, joint})
+		}
+	}
+	add("Can’t wait until "+b.Yard.Visit.Weekday(), rows[app.UrgencyCantWait], true)
+	add("Tight: may run out first", rows[app.UrgencyTight], false)
+	add("Not known", rows[app.UrgencyNotKnown], false)
+	add("Can wait", rows[app.UrgencyCanWait], false)
+}
+
+func rowOf(x app.Standing) row {
+	r := row{ID: x.Colony, Code: x.Code, Known: x.Known, Glyph: glyphOf(x)}
+	var facts []string
+	if x.Origin != "" {
+		facts = append(facts, x.Origin)
+	} else if x.QueenYear > 0 && x.SwarmDue == 0 { // in swarm season the clock takes its place
+		facts = append(facts, fmt.Sprintf("queen %d", x.QueenYear))
+	}
+	if x.Looked > 0 && x.Known {
+		if n := int(x.Brood + 0.5); n > 0 {
+			facts = append(facts, many(n, "frame", "frames")+" of brood")
+		} else {
+			facts = append(facts, "hardly any brood")
+		}
+	} else if x.Looked > 0 {
+		facts = append(facts, "last look "+x.Looked.DayMonth())
+	}
+	if x.SwarmDue > 0 && x.Known {
+		if x.SwarmEver {
+			facts = append(facts, "cells due "+x.SwarmDue.DayMonth())
+		} else {
+			facts = append(facts, "no cell check known")
+		}
+	}
+	r.Facts = strings.Join(facts, ", ")
+	if len(x.Advice) > 0 {
+		r.Do, r.Why = x.Advice[0].Do, x.Advice[0].Brief
+		var more []string
+		for _, a := range x.Advice[1:] {
+			more = append(more, a.Do)
+		}
+		r.More = strings.Join(more, ". ")
+	}
+	t := trackOf(x)
+	r.Desk, r.Phone = t.Desk(), t.Phone()
+	return r
+}
+
+func trackOf(x app.Standing) draw.Track {
+	return draw.Track{Today: x.Today, Visit: float64(x.Visit - x.Today), Bars: barsOf(x.Runways, [3]string{"Food", "Lay", "Store"}), Known: x.Known}
+}
+
+func barsOf(r []forecast.Runway, names [3]string) []draw.Bar {
+	var out []draw.Bar
+	for i, w := range r {
+		out = append(out, draw.Bar{Name: names[i], Low: orInf(w.Low), Likely: orInf(w.Likely), High: orInf(w.High)})
+	}
+	return out
+}
+
+func orInf(v *float64) float64 {
+	if v == nil {
+		return math.Inf(1)
+	}
+	return *v
+}
+
+func glyphOf(x app.Standing) template.HTML { return glyph(x.Boxes, x.Excluder, stackWords(x.Boxes)) }
+
+func glyph(boxes []app.GlyphBox, excluder int, alt string) template.HTML {
+	var out []draw.GlyphBox
+	for _, b := range boxes {
+		g := draw.GlyphBox{HeightMM: b.HeightMM}
+		for f := range slices.Chunk(b.Shares, comb.Contents) {
+			g.Frames = append(g.Frames, [comb.Contents]uint8(f))
+		}
+		out = append(out, g)
+	}
+	return draw.Glyph(out, excluder, alt)
+}
+
+func stackWords(boxes []app.GlyphBox) string {
+	supers := 0
+	for _, b := range boxes {
+		if b.Super {
+			supers++
+		}
+	}
+	return fmt.Sprintf("Hive of %s and %s", many(len(boxes)-supers, "brood box", "brood boxes"), many(supers, "super", "supers"))
+}
+
+func yardLinkOf(y app.YardLine, on bool) yardLink {
+	l := yardLink{ID: y.ID, Name: y.Name, Count: many(y.Colonies, "colony", "colonies"), Visit: y.Visit.Short(), On: on,
+		Tally: draw.Tally(y.CantWait, y.Tight, y.CanWait), Say: "All can wait"}
+	switch {
+	case y.Colonies == 0:
+		l.Say = "No colonies yet"
+	case y.CantWait > 0:
+		l.Say, l.Alarm = fmt.Sprintf("%d can’t wait", y.CantWait), true
+	case y.Tight > 0:
+		l.Say = fmt.Sprintf("%d tight", y.Tight)
+	}
+	return l
+}
+
+// weather says the spell that begins today and what comes after it.
+func (v *boardView) weather(ws []season.Weather) {
+	if len(ws) == 0 {
+		v.Weather, v.After = "No weather on file", "a usual season is assumed"
+		return
+	}
+	wet := func(w season.Weather) bool { return w.RainMM >= 1 }
+	word := map[bool]string{true: "Rain", false: "Dry"}
+	i := 1
+	for i < len(ws) && wet(ws[i]) == wet(ws[0]) {
+		i++
+	}
+	mean := func(part []season.Weather) float64 {
+		t := 0.0
+		for _, w := range part {
+			t += w.MaxC
+		}
+		return t / float64(len(part))
+	}
+	v.Rain = wet(ws[0])
+	v.Weather = fmt.Sprintf("%s to %s, %.0f °C", word[v.Rain], ws[i-1].Day.Short(), mean(ws[:i]))
+	if i == 1 {
+		v.Weather = fmt.Sprintf("%s today, %.0f °C", word[v.Rain], ws[0].MaxC)
+	}
+	if i < len(ws) {
+		v.After = fmt.Sprintf("then %s, %.0f °C", strings.ToLower(word[!v.Rain]), mean(ws[i:]))
+	} else {
+		v.After = "as far as it is known"
+	}
+}
+
+// flow names the strongest plant in bloom and what a good day brings.
+func (v *boardView) flow(b app.Board) {
+	best, share := "", 0.0
+	for _, p := range b.Bloom {
+		if s := p.Share(b.SeasonDay) * p.Strength; s > share {
+			best, share = p.Plant, s
+		}
+	}
+	switch {
+	case share < 0.08:
+		v.Flow = "No flow"
+	case share < 0.3:
+		v.Flow = capital(best) + ", light"
+	case share < 0.6:
+		v.Flow = capital(best) + ", fair"
+	default:
+		v.Flow = capital(best) + ", strong"
+	}
+	v.FlowKg = fmt.Sprintf("%.1f kg on a good day, middle colony", b.FlowKg)
+	if b.FlowKg < 0.05 {
+		v.FlowKg = "nothing worth weighing comes in"
+	}
+}
+
+func bloomOf(all []season.Bloom, sd int) []draw.Bloom {
+	var out []draw.Bloom
+	for _, p := range all {
+		if p.Strength < 0.12 {
+			continue // not worth a shape
+		}
+		out = append(out, draw.Bloom{Plant: p.Plant, From: float64(p.From - sd), PeakFrom: float64(p.PeakFrom - sd), PeakTo: float64(p.PeakTo - sd), To: float64(p.To - sd)})
+	}
+	return out
+}
+
+func capital(s string) string {
+	if s == "" {
+		return s
+	}
+	return strings.ToUpper(s[:1]) + s[1:]
+}
+
+// many writes a count with its noun.
+func many(n int, one, more string) string {
+	if n == 1 {
+		return "1 " + one
+	}
+	return fmt.Sprintf("%d %s", n, more)
+}
+
+func needText(what string, count float64, unit string) string {
+	if unit != "" {
+		return fmt.Sprintf("%.0f %s %s", count, unit, what)
+	}
+	if count == 1 {
+		return "1 " + what
+	}
+	return fmt.Sprintf("%.0f %ss", count, what)
+}
+
+// addNeeds sums needs of the same kind.
+func addNeeds(all, more []advice.Need) []advice.Need {
+	for _, n := range more {
+		if i := slices.IndexFunc(all, func(a advice.Need) bool { return a.What == n.What }); i >= 0 {
+			all[i].Count += n.Count
+		} else {
+			all = append(all, n)
+		}
+	}
+	return all
+}
+
+func needsText(ns []advice.Need) string {
+	var out []string
+	for _, n := range ns {
+		out = append(out, needText(n.What, n.Count, n.Unit))
+	}
+	return strings.Join(out, ", ")
+}
+
+// find goes to the colony with a code.
+func (s *Server) find(c fiber.Ctx) error {
+	q := strings.TrimSpace(c.Query("q"))
+	id, err := s.app.FindColony(c.Context(), q)
+	if err != nil {
+		return &Problem{fiber.StatusNotFound, fmt.Sprintf("There is no colony %q. Pick it from the board.", q), err}
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
+}
+
+// moveVisit plans the yard's next visit.
+func (s *Server) moveVisit(c fiber.Ctx) error {
+	yard := strings.Clone(c.Params("yard"))
+	on, err := day.Parse(c.FormValue("on"))
+	if err != nil {
+		return &Problem{fiber.StatusUnprocessableEntity, "Date: " + err.Error() + ".", err}
+	}
+	if err := s.app.MoveVisit(c.Context(), yard, on); err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/yards/" + yard)
+}

@@ -1,0 +1,398 @@
+package web
+
+import (
+	"fmt"
+	"html/template"
+	"strings"
+
+	"github.com/gofiber/fiber/v3"
+
+	"kembo/app"
+	"kembo/core/advice"
+	"kembo/core/comb"
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/history"
+	"kembo/core/hive"
+	"kembo/core/measure"
+	"kembo/web/draw"
+)
+
+// colonyView is a colony's page.
+type colonyView struct {
+	shell
+	ID, Code, Yard, YardID, Facts, Chip string
+	Alarm                               bool
+	Stack, PhoneStack                   template.HTML
+	BoxWords                            []sum
+	Inside                              string
+	Sums                                []sum
+	Advice                              []adviceCard
+	Course                              template.HTML
+	PhoneTrack                          template.HTML
+	Log                                 []logItem
+	LogCount                            int
+	UndoOf, UndoWhat, EntryID           string
+	Looked                              bool
+	Supers                              []option
+	SuperFormat                         string
+	Place                               string
+	TodayISO                            string
+	In                                  []string
+	Next, NextCode                      string
+}
+
+type sum struct{ Name, Value, Range string }
+
+type option struct{ Value, Text string }
+
+type adviceCard struct {
+	First         bool
+	Action        advice.Action
+	Doable        bool
+	ID, EntryID   string
+	Do, Reason    string
+	Change        string
+	Cautions      []string
+	Before, After []runwayText
+	Figures       []figureText
+	Needs         string
+	Sure          string
+}
+
+type runwayText struct {
+	Name, Before, After string
+	Changed             bool
+}
+
+type figureText struct{ Value, Words string }
+
+type logItem struct {
+	Date, Kind, Say string
+	Glyph           template.HTML
+}
+
+func (s *Server) showColony(c fiber.Ctx) error {
+	x, err := s.app.Colony(c.Context(), c.Params("colony"))
+	if err != nil {
+		return err
+	}
+	return s.show(c, "colony", colonyOf(x))
+}
+
+func colonyOf(x app.Colony) *colonyView {
+	v := &colonyView{shell: shell{Title: x.Code, Operation: x.Operation, Active: "board"}, ID: x.ID, Code: x.Code, Yard: x.YardName, YardID: x.YardID,
+		EntryID: app.NewID(), Looked: x.Assessment != nil, Next: x.Next, NextCode: x.NextCode, Place: fmt.Sprintf("%d of %d", x.Place, x.Of)}
+	v.Today, v.TodayISO, v.In = x.Today.Short(), x.Today.String(), x.In()
+	v.Facts = factsOf(x)
+	v.Chip, v.Alarm = chipOf(x.Standing)
+	plan := stackOf(x)
+	v.Stack, v.BoxWords = draw.Stack(plan), boxWordsOf(plan)
+	plan.Labels, plan.Nest, plan.Alt = nil, nil, "" // told by the first
+	v.PhoneStack = draw.Stack(plan)
+	v.Inside = insideOf(x)
+	if x.Assessment != nil {
+		v.Sums = sumsOf(x)
+		v.Advice = cardsOf(x)
+		v.Course = courseOf(x).Draw()
+		v.PhoneTrack = trackOf(x.Standing).Phone()
+	}
+	v.log(x)
+	if len(x.Believed.Stack.Boxes) > 0 {
+		v.SuperFormat = hive.SuperFor(x.Believed.Stack.Boxes[0].Format)
+	}
+	for _, b := range x.Believed.Stack.Boxes {
+		if b.Super {
+			v.Supers = append(v.Supers, option{b.ID, boxName(x.Believed.Stack, b.ID)})
+		}
+	}
+	return v
+}
+
+func insideOf(x app.Colony) string {
+	if e := x.Believed.Estimate; e != nil {
+		return "Inside, as of " + e.Day.Short()
+	}
+	return "Never looked at"
+}
+
+func factsOf(x app.Colony) string {
+	var f []string
+	b := x.Believed
+	if b.Origin != "" {
+		f = append(f, capital(b.Origin))
+	}
+	if b.QueenYear > 0 {
+		q := fmt.Sprintf("Queen %d", b.QueenYear)
+		if b.Clipped {
+			q += ", clipped"
+		}
+		f = append(f, q)
+	}
+	if e := b.Estimate; e != nil {
+		f = append(f, strings.TrimSpace("Look by "+e.Depth)+" "+e.Day.Short())
+	}
+	if x.Standing.SwarmDue > 0 {
+		if x.Standing.SwarmEver {
+			f = append(f, "Cell check due "+x.Standing.SwarmDue.Short())
+		} else {
+			f = append(f, "No complete cell check known")
+		}
+	}
+	return strings.Join(f, ". ") + "."
+}
+
+func chipOf(s app.Standing) (string, bool) {
+	switch {
+	case s.Looked == 0:
+		return "never looked at", false
+	case !s.Known:
+		return "not known", true
+	case s.CantWait():
+		return "can’t wait", true
+	case s.Tight():
+		return "tight", false
+	}
+	return "can wait", false
+}
+
+// boxName names a box as a keeper says it: from the floor up.
+func boxName(st hive.Stack, id string) string {
+	nest, super, nests := 0, 0, 0
+	for _, b := range st.Boxes {
+		if !b.Super {
+			nests++
+		}
+	}
+	for _, b := range st.Boxes {
+		if b.Super {
+			super++
+			if b.ID == id {
+				return fmt.Sprintf("Super %d", super)
+			}
+			continue
+		}
+		nest++
+		if b.ID != id {
+			continue
+		}
+		switch {
+		case nests == 1:
+			return "Brood box"
+		case nests == 2 && nest == 1:
+			return "Lower brood box"
+		case nests == 2:
+			return "Upper brood box"
+		}
+		return fmt.Sprintf("Brood box %d", nest)
+	}
+	return "Box"
+}
+
+// boxWordsOf tells the boxes from the top in words, for a screen that has no
+// room for labels beside the drawing.
+func boxWordsOf(p draw.StackPlan) []sum {
+	var out []sum
+	for i := len(p.Labels) - 1; i >= 0; i-- {
+		l := p.Labels[i]
+		s := sum{Name: l.Name, Value: strings.Join(l.Lines, ", ")}
+		if l.Heavy != "" {
+			s.Range = l.Heavy + ", two people"
+		}
+		out = append(out, s)
+	}
+	return out
+}
+
+func stackOf(x app.Colony) draw.StackPlan {
+	st := x.Believed.Stack
+	p := draw.StackPlan{Stack: st, Alt: "Cutaway of " + x.Code + ": "}
+	limit := advice.DefaultSettings().LiftLimitKg
+	brood := 0
+	for _, b := range st.Boxes {
+		l := draw.Label{Name: boxName(st, b.ID)}
+		l.Lines = append(l.Lines, fmt.Sprintf("%.0f kg honey", b.HoneyKg()))
+		if n := broodCells(b); n > 200 {
+			l.Lines = append(l.Lines, measure.Count(measure.Rough(n))+" brood cells")
+		}
+		lift := fmt.Sprintf("lift %.0f kg", b.LiftKg())
+		if b.LiftKg() > limit {
+			l.Heavy = lift
+		} else {
+			l.Lines = append(l.Lines, lift)
+		}
+		brood = max(brood, broodFrames(b))
+		p.Labels = append(p.Labels, l)
+		p.Alt += l.Name + ", " + strings.Join(l.Lines, ", ") + "; "
+	}
+	if brood > 0 {
+		p.Nest = []string{"nest now,", many(brood, "frame", "frames")}
+	}
+	p.Alt = strings.TrimSuffix(p.Alt, "; ")
+	return p
+}
+
+func broodCells(b hive.Box) float64 {
+	n := 0.0
+	for _, f := range b.Frames {
+		n += b.Format.Frame.WorkerCells() * (f.A.Worker() + f.B.Worker() + f.A[comb.Drone] + f.B[comb.Drone])
+	}
+	return n
+}
+
+func broodFrames(b hive.Box) int {
+	n := 0
+	for _, f := range b.Frames {
+		if f.A.Worker()+f.B.Worker() > 0.05 {
+			n++
+		}
+	}
+	return n
+}
+
+func sumsOf(x app.Colony) []sum {
+	r := x.Assessment.Base
+	kg := func(name string, m measure.Range) sum {
+		return sum{name, fmt.Sprintf("%.0f kg", m.Likely), fmt.Sprintf("%.0f to %.0f", m.Low, m.High)}
+	}
+	cells := func(name string, m measure.Range) sum {
+		return sum{name, measure.Count(measure.Rough(m.Likely)), measure.Count(measure.Rough(m.Low)) + " to " + measure.Count(measure.Rough(m.High))}
+	}
+	return []sum{kg("Stores", r.Stores), cells("Eggs", r.Eggs), cells("Larvae", r.Larvae), cells("Capped brood", r.Capped), cells("Free cells", r.Free), cells("Bees", r.Bees)}
+}
+
+func cardsOf(x app.Colony) []adviceCard {
+	var out []adviceCard
+	for i, a := range x.Assessment.Advice {
+		card := adviceCard{First: i == 0, Action: a.Action, Doable: app.Doable(a.Action), ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason, Change: a.WouldChange, Cautions: a.Cautions, Needs: needsText(a.Needs), Sure: sure(a.Confidence)}
+		names := [3]string{"Food", "Room to lay", "Room to store"}
+		for k, n := range forecast.Names {
+			r := runwayText{Name: names[k], Before: daysText(a.Before[n].Likely, x.Assessment.Base.Horizon), After: daysText(a.After[n].Likely, x.Assessment.Base.Horizon)}
+			r.Changed = r.Before != r.After
+			card.Before = append(card.Before, r)
+		}
+		out = append(out, card)
+	}
+	return out
+}
+
+// sure says a confidence in words.
+func sure(p float64) string {
+	switch {
+	case p >= 0.9:
+		return "nearly sure"
+	case p >= 0.6:
+		return fmt.Sprintf("needed in %.0f of 10 runs", p*10)
+	}
+	return fmt.Sprintf("a risk: needed in %.0f of 10 runs", p*10)
+}
+
+func daysText(v *float64, horizon int) string {
+	if v == nil {
+		return fmt.Sprintf("%d+ d", horizon)
+	}
+	return fmt.Sprintf("%.0f d", *v)
+}
+
+func courseOf(x app.Colony) draw.Course {
+	r := x.Assessment.Base
+	c := draw.Course{
+		Axis:  draw.Axis{Today: x.Today, Visit: x.Visit, Planned: x.Planned, Bloom: bloomOf(x.Bloom, x.SeasonDay)},
+		Bars:  barsOf(r.Runway[:], [3]string{"Food", "Room to lay", "Room to store"}),
+		Known: x.Standing.Known,
+		Step:  forecast.TrackStep,
+		Lanes: []draw.Lane{
+			{Name: "Stores", Unit: "kg honey", Track: r.StoresTrack, Line: "var(--k-honey-line)", Band: "var(--k-honey-tint)", Scale: 1},
+			{Name: "Brood", Unit: "1,000 cells", Track: r.BroodTrack, Line: "var(--k-brood-line)", Band: "var(--k-brood-tint)", Scale: 1000},
+			{Name: "Room", Unit: "kg as nectar", Track: r.RoomTrack, Line: "var(--k-comb-line)", Band: "var(--k-comb)", Scale: 1},
+		},
+	}
+	visit := float64(x.Visit - x.Today)
+	what := [3]string{"food is under the reserve", "the queen is held back", "nectar finds no room"}
+	for i, w := range r.Runway {
+		switch {
+		case w.Likely != nil && *w.Likely < visit:
+			c.Said[i] = what[i] + " from " + (x.Today + day.Day(*w.Likely)).Short()
+			if *w.Likely == 0 {
+				c.Said[i] = what[i] + " now"
+			}
+		case w.Low != nil && *w.Low < visit:
+			p := r.Chance(i, visit)
+			c.Said[i] = fmt.Sprintf("1 chance in %.0f before %s", 1/max(p, 0.01), x.Visit.Short())
+		}
+	}
+	return c
+}
+
+// boxOn puts a super on top.
+func (s *Server) boxOn(c fiber.Ctx) error {
+	id := strings.Clone(c.Params("colony"))
+	x, err := s.app.Colony(c.Context(), id)
+	if err != nil {
+		return err
+	}
+	if err := s.app.AddSuper(c.Context(), id, c.FormValue("entry"), c.FormValue("format"), c.FormValue("comb") != "foundation", x.Today); err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
+}
+
+// done notes an advised action as done.
+func (s *Server) done(c fiber.Ctx) error {
+	id := strings.Clone(c.Params("colony"))
+	if err := s.app.Do(c.Context(), id, strings.Clone(c.FormValue("entry")), advice.Action(c.FormValue("action"))); err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
+}
+
+// note writes a feed, a treatment or a weighing.
+func (s *Server) note(c fiber.Ctx) error {
+	id := strings.Clone(c.Params("colony"))
+	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	n := app.Note{ID: val("entry"), Kind: history.Kind(val("kind")), What: val("what")}
+	var err error
+	if n.Day, err = day.Parse(val("on")); err != nil {
+		return &app.FieldError{Field: "date", Say: err.Error()}
+	}
+	if t := val("kg"); t != "" {
+		if n.Kg, err = number("kg", t); err != nil {
+			return err
+		}
+	}
+	if n.Kind == "treatment_out" {
+		n.Kind, n.Out = history.KindTreatment, true
+		if t := val("until"); t != "" {
+			if n.Until, err = day.Parse(t); err != nil {
+				return &app.FieldError{Field: "honey barred until", Say: err.Error()}
+			}
+		}
+	}
+	if err := s.app.Write(c.Context(), id, n); err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id + "#log")
+}
+
+// boxOff takes a box off.
+func (s *Server) boxOff(c fiber.Ctx) error {
+	id := strings.Clone(c.Params("colony"))
+	x, err := s.app.Colony(c.Context(), id)
+	if err != nil {
+		return err
+	}
+	e := history.Entry{ID: c.FormValue("entry"), Day: x.Today, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: c.FormValue("box"), Why: "taken off"}}
+	if err := s.app.Record(c.Context(), id, e); err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
+}
+
+// undo takes back the last entry.
+func (s *Server) undo(c fiber.Ctx) error {
+	id := strings.Clone(c.Params("colony"))
+	if err := s.app.Undo(c.Context(), id, c.FormValue("entry"), c.FormValue("of")); err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
+}

@@ -1,0 +1,141 @@
+package draw
+
+import (
+	"fmt"
+	"html/template"
+	"math"
+
+	"kembo/core/measure"
+)
+
+// Lane is one quantity over the days to come.
+type Lane struct {
+	Name, Unit string
+	Track      []measure.Range // one every Step days
+	Line       string          // colour of the band's edge
+	Band       string
+	Scale      float64 // values are divided by it
+}
+
+// Course is the colony page's figure: runways and forecast on one axis.
+type Course struct {
+	Axis  Axis
+	Bars  []Bar
+	Known bool
+	Said  [3]string // words behind each bar, "" for none
+	Lanes []Lane
+	Step  int
+}
+
+// Draw draws the figure.
+func (c Course) Draw() template.HTML {
+	s := scale{x0: 142, px: 18.3, thin: 9, thick: 13, ground: "var(--k-paper)"}
+	const width, top, laneH = 712.0, 46.0, 59.0
+	var b builder
+	visit := float64(c.Axis.Visit - c.Axis.Today)
+	lanesTop := top + 8 + 23*3 + 6
+	flowTop := lanesTop + float64(len(c.Lanes))*(laneH+9) + 2
+	height := flowTop + 38
+	end := s.x0 + trackDays*s.px
+	for d := 0.0; d <= 28; d += 7 {
+		ink := "var(--k-rule)"
+		if d == 0 {
+			ink = "var(--k-rule-2)"
+		}
+		b.f(`<path d="M%s %sV%s" stroke="%s"/>`, n(s.x(d)), n(top-2), n(height), ink)
+	}
+	dates(&b, s, c.Axis.Today, visit, top-8, "Today, "+c.Axis.Today.DayMonth())
+	b.f(`<path d="M0 %sH%s" stroke="var(--k-ink)" stroke-width="1.5"/>`, n(top-2), n(end))
+	for i, bar := range c.Bars {
+		y := top + 8 + 23*float64(i)
+		weight := 400
+		if c.Known && (bar.short(visit) || bar.tight(visit)) {
+			weight = 700
+		}
+		b.f(`<text x="0" y="%s" font-size="14" font-weight="%d">%s</text><text x="%s" y="%s" text-anchor="end" font-size="14" font-weight="%d">%s</text>`,
+			n(y+12), weight, bar.Name, n(s.x0-12), n(y+12), weight, bar.DaysText())
+		bar.draw(&b, s, y+7, visit)
+	}
+	for i, l := range c.Lanes {
+		c.lane(&b, s, l, lanesTop+float64(i)*(laneH+9), laneH, end)
+	}
+	b.f(`<path d="M0 %sH%s" stroke="var(--k-rule)"/><text x="0" y="%s" font-size="14" font-weight="700">Flow</text><text x="0" y="%s" font-size="12.5" fill="var(--k-ink-2)">in flower</text><clipPath id="rc"><rect x="%s" y="%s" width="%s" height="46"/></clipPath>`,
+		n(flowTop-5), n(end), n(flowTop+13), n(flowTop+30), n(s.x0), n(flowTop-4), n(trackDays*s.px))
+	blooms(&b, s, c.Axis.Bloom, visit, flowTop, 16, "rc")
+	if visit <= trackDays {
+		x := s.x(visit)
+		b.f(`<path d="M%s 22V%s" stroke="var(--k-paper)" stroke-width="5"/><path d="M%s 8V%s" stroke="var(--k-ink)" stroke-width="2"/>`, n(x), n(height), n(x), n(height))
+		text := "Next visit " + c.Axis.Visit.Short()
+		w := textWidth(text, 13, 700) + 16
+		left := min(x-1, width-w)
+		b.f(`<rect x="%s" y="4" width="%s" height="20" fill="var(--k-ink)"/><text x="%s" y="18.5" font-size="13" font-weight="700" fill="var(--k-paper-lift)">%s</text>`, n(left), n(w), n(left+8), text)
+	}
+	for i, bar := range c.Bars {
+		y := top + 8 + 23*float64(i)
+		at := s.x(min(bar.High, 29)) + 12
+		if bar.short(visit) {
+			at = min(s.x(visit)+5, end-110)
+			at += chip(&b, at, y-3, 20, 13, fmt.Sprintf("short by %.0f d", visit-bar.Likely)) + 9
+		}
+		if t := c.Said[i]; t != "" && at+textWidth(t, 13.5, 400) < end+10 {
+			b.f(`<text x="%s" y="%s" font-size="13.5" stroke="var(--k-paper)" stroke-width="4" paint-order="stroke">%s</text>`, n(at), n(y+12), esc(t))
+		}
+	}
+	return svg("course", width, height, "Runways and forecast for 30 days from "+c.Axis.Today.Short(), b.String())
+}
+
+// lane draws a band with its middle line on a scale from nothing to a round
+// number above its top.
+func (c Course) lane(b *builder, s scale, l Lane, y0, h, end float64) {
+	most := 0.0
+	last := 0
+	for i, r := range l.Track {
+		if float64(i*c.Step) > trackDays {
+			break
+		}
+		last = i
+		most = max(most, r.High/l.Scale)
+	}
+	most = roundUp(most)
+	Y := func(v float64) float64 { return y0 + h - min(v/l.Scale, most)/most*h }
+	b.f(`<path d="M0 %sH%s" stroke="var(--k-rule)"/><text x="0" y="%s" font-size="14" font-weight="700">%s</text><text x="0" y="%s" font-size="12.5" fill="var(--k-ink-2)">%s</text>`,
+		n(y0-4), n(end), n(y0+13), l.Name, n(y0+30), l.Unit)
+	for _, t := range []float64{0, most} {
+		y := Y(t * l.Scale)
+		ty := y + 1
+		if t > 0 {
+			ty = y + 9
+		}
+		b.f(`<path d="M%s %sH%s" stroke="var(--k-rule-2)"/><text x="%s" y="%s" font-size="12.5" text-anchor="end" fill="var(--k-ink-2)">%s</text>`, n(s.x0-4), n(y), n(s.x0), n(s.x0-8), n(ty), measure.Count(t))
+	}
+	if len(l.Track) == 0 {
+		return
+	}
+	var hi, lo, mid []point
+	for i, r := range l.Track[:last+1] {
+		x := s.x(float64(i * c.Step))
+		hi = append(hi, point{x, Y(r.High)})
+		lo = append(lo, point{x, Y(r.Low)})
+		mid = append(mid, point{x, Y(r.Likely)})
+	}
+	back := make([]point, len(lo))
+	for i := range lo {
+		back[len(lo)-1-i] = lo[i]
+	}
+	up := smooth(hi, false, 0.5)
+	b.f(`<path d="%sL%sZ" fill="%s"/><path d="%s" fill="none" stroke="%s"/><path d="%s" fill="none" stroke="%s"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="2.2"/>`,
+		up, smooth(back, false, 0.5)[1:], l.Band, up, l.Line, smooth(lo, false, 0.5), l.Line, smooth(mid, false, 0.5))
+}
+
+func roundUp(v float64) float64 {
+	if v <= 0 {
+		return 1
+	}
+	unit := math.Pow(10, math.Floor(math.Log10(v)))
+	for _, k := range []float64{1, 1.5, 2, 3, 4, 5, 6, 8, 10} {
+		if k*unit >= v {
+			return k * unit
+		}
+	}
+	return 10 * unit
+}

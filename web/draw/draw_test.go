@@ -1,0 +1,141 @@
+package draw_test
+
+import (
+	"encoding/xml"
+	"errors"
+	"flag"
+	"html/template"
+	"io"
+	"math"
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+	"time"
+
+	"kembo/core/comb"
+	"kembo/core/day"
+	"kembo/core/hive"
+	"kembo/core/measure"
+	"kembo/web/draw"
+)
+
+var update = flag.Bool("update", false, "rewrite the golden drawings")
+
+// golden holds a drawing against the one that was looked at and accepted.
+func golden(t *testing.T, name string, got template.HTML) {
+	t.Helper()
+	path := filepath.Join("testdata", name+".svg")
+	if *update {
+		if err := os.WriteFile(path, []byte(got), 0o644); err != nil {
+			t.Fatal(err)
+		}
+	}
+	want, err := os.ReadFile(path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if string(want) != string(got) {
+		t.Errorf("%s has changed; look at both, then accept with -update", path)
+	}
+	wellFormed(t, name, string(got))
+}
+
+func wellFormed(t *testing.T, name, svg string) {
+	t.Helper()
+	d := xml.NewDecoder(strings.NewReader(svg))
+	for {
+		_, err := d.Token()
+		if errors.Is(err, io.EOF) {
+			break
+		}
+		if err != nil {
+			t.Fatalf("%s: %v", name, err)
+		}
+	}
+	for _, bad := range []string{"NaN", "Inf", "style="} {
+		if strings.Contains(svg, bad) {
+			t.Errorf("%s contains %s", name, bad)
+		}
+	}
+}
+
+func twoBoxes(t *testing.T) hive.Stack {
+	t.Helper()
+	deep, err := hive.FormatFor("langstroth-deep-10")
+	if err != nil {
+		t.Fatal(err)
+	}
+	medium, _ := hive.FormatFor("langstroth-medium-10")
+	nest, super := hive.NewBox("n", deep, 10, false, true), hive.NewBox("s", medium, 10, true, false)
+	for i := 3; i < 8; i++ {
+		f := comb.Shares{comb.Honey: 0.2, comb.Pollen: 0.1, comb.Eggs: 0.1, comb.Larvae: 0.2, comb.Brood: 0.4}
+		nest.Frames[i].A, nest.Frames[i].B = f, f
+	}
+	return hive.Stack{Boxes: []hive.Box{nest, super}, ExcluderAbove: 1}
+}
+
+func TestStack(t *testing.T) {
+	st := twoBoxes(t)
+	golden(t, "two-boxes", draw.Stack(draw.StackPlan{Stack: st, Alt: "two boxes", Nest: []string{"nest now,", "5 frames"},
+		Labels: []draw.Label{{Name: "Brood box", Lines: []string{"5 kg honey"}, Heavy: "lift 38 kg"}, {Name: "Super 1", Lines: []string{"0 kg honey"}}}}))
+}
+
+func TestGlyph(t *testing.T) {
+	var boxes []draw.GlyphBox
+	for _, b := range twoBoxes(t).Boxes {
+		g := draw.GlyphBox{HeightMM: b.Format.Frame.HeightMM}
+		for _, f := range b.Frames {
+			var x [comb.Contents]uint8
+			for c, v := range f.A {
+				x[c] = uint8(100 * v)
+			}
+			g.Frames = append(g.Frames, x)
+		}
+		boxes = append(boxes, g)
+	}
+	golden(t, "glyph", draw.Glyph(boxes, 1, "two boxes"))
+	tall := draw.Glyph(append(append(append(boxes, boxes...), boxes...), boxes...), 1, "eight boxes")
+	if !strings.Contains(string(tall), `height="60"`) {
+		t.Error("a tall stack leaves its place in the list")
+	}
+}
+
+func track(known bool) draw.Track {
+	inf := math.Inf(1)
+	return draw.Track{Today: day.Of(2026, time.June, 3), Visit: 8, Known: known, Bars: []draw.Bar{{"Food", inf, inf, inf}, {"Lay", 5, 12, 26}, {"Store", 2, 4, 6}}}
+}
+
+func TestTrack(t *testing.T) {
+	golden(t, "track", track(true).Desk())
+	golden(t, "track-phone", track(true).Phone())
+	golden(t, "track-not-known", track(false).Desk())
+	if s := string(track(true).Desk()); !strings.Contains(s, "short by 4 d") || !strings.Contains(s, "ends Sun 7 Jun") || !strings.Contains(s, "30+ d") {
+		t.Errorf("the words of a short track are missing: %s", s)
+	}
+	if s := string(track(false).Desk()); strings.Contains(s, "short by") || !strings.Contains(s, "not known") {
+		t.Error("what is not known is drawn as if it were")
+	}
+}
+
+func TestCourseAndAxis(t *testing.T) {
+	today := day.Of(2026, time.June, 3)
+	axis := draw.Axis{Today: today, Visit: today + 8, Planned: true, Bloom: []draw.Bloom{{"hawthorn", -20, -10, 6, 12}, {"lime tree", 20, 26, 36, 44}}}
+	golden(t, "axis", axis.Draw())
+	var lane []measure.Range
+	for i := range 31 {
+		v := 20 + float64(i)
+		lane = append(lane, measure.Range{Low: v * 0.8, Likely: v, High: v * 1.3})
+	}
+	golden(t, "course", draw.Course{Axis: axis, Bars: track(true).Bars, Known: true, Step: 2, Said: [3]string{"", "", "nectar finds no room"},
+		Lanes: []draw.Lane{{Name: "Stores", Unit: "kg", Track: lane, Line: "red", Band: "pink", Scale: 1}}}.Draw())
+}
+
+func TestSmallParts(t *testing.T) {
+	golden(t, "seams", draw.Seams(10))
+	golden(t, "tally", draw.Tally(2, 1, 3))
+	wellFormed(t, "defs", string(draw.Defs()))
+	for c := range comb.Contents {
+		wellFormed(t, "swatch", string(draw.Swatch(comb.Content(c), 24, 19)))
+	}
+}

@@ -1,0 +1,303 @@
+package draw
+
+import (
+	"fmt"
+	"html/template"
+	"math"
+
+	"kembo/core/comb"
+	"kembo/core/hive"
+)
+
+// Label is what stands beside a box of a stack.
+type Label struct {
+	Name  string
+	Lines []string
+	Heavy string // a lift that needs two people, boxed; "" for none
+}
+
+// Note is a thing pointed out beside the stack.
+type Note struct{ Lines []string }
+
+// StackPlan is a hive to be drawn cut open.
+type StackPlan struct {
+	Stack  hive.Stack
+	Labels []Label  // one a box
+	Nest   []string // words at the nest's outline
+	Alt    string
+}
+
+const (
+	wall      = 18.0
+	inner     = 300.0
+	topBar    = 14.0
+	letterPt  = 10.5
+	labelWide = 132.0
+	pxPerMM   = 0.605 // a deep of 203 mm and its bars come to 150 px
+)
+
+// frameGeo is where a frame's faces stand, for the outline of the nest.
+type frameGeo struct {
+	slot  int
+	faces [2]faceGeo
+}
+
+type faceGeo struct {
+	x0, x1 float64
+	bands  [comb.Contents]struct{ y0, y1 float64 }
+	brood  bool
+	top    float64
+	bottom float64
+}
+
+func boxHeight(b hive.Box) float64 { return 27 + b.Format.Frame.HeightMM*pxPerMM }
+
+// Stack draws a hive cut open, edge-on: every face of every frame, the nest
+// outlined across boxes, labels with leaders on the right.
+func Stack(p StackPlan) template.HTML {
+	var b, over, letters builder
+	const x = 11.0
+	wide := inner + 2*wall
+	y := 6.0
+	roof(&b, x, y, wide)
+	y += 20
+	labelX := x + wide + 12
+	var geos []frameGeo
+	for i := len(p.Stack.Boxes) - 1; i >= 0; i-- {
+		box := p.Stack.Boxes[i]
+		h := boxHeight(box)
+		geos = append(geos, drawBox(&b, &letters, box, x, y, h)...)
+		if i < len(p.Labels) {
+			label(&b, p.Labels[i], x+wide, labelX, y)
+		}
+		y += h
+		if p.Stack.ExcluderAbove == i && i > 0 {
+			excluder(&b, x, y, wide)
+			if len(p.Labels) > 0 {
+				b.f(`<path d="M%s %sH%s" stroke="var(--k-ink)"/><text x="%s" y="%s" font-size="13">excluder</text>`, n(x+wide+2), n(y+3.5), n(labelX-4), n(labelX), n(y-1))
+			}
+			y += 7
+		}
+	}
+	ex1 := floorAndFeet(&b, x, y, wide)
+	if len(p.Labels) > 0 {
+		b.f(`<text x="%s" y="%s" font-size="13">entrance</text><path d="M%s %sH%s" stroke="var(--k-ink)"/>`, n(labelX), n(y+11), n(ex1+3), n(y+6.5), n(labelX-4))
+	}
+	y += 36
+	if d, right, at := nestPath(geos); d != "" {
+		over.f(`<path d="%s" fill="none" stroke="var(--k-paper-lift)" stroke-width="6" opacity=".92"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="2.6"/>`, d, d)
+		if len(p.Nest) > 0 {
+			over.f(`<path d="M%s %sH%s" stroke="var(--k-paper-lift)" stroke-width="4.5"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="1.2"/><circle cx="%s" cy="%s" r="3" fill="var(--k-ink)"/>`,
+				n(right), n(at), n(labelX-4), n(right), n(at), n(labelX-4), n(right), n(at))
+			for i, t := range p.Nest {
+				over.f(`<text x="%s" y="%s" font-size="13">%s</text>`, n(labelX), n(at-1+16*float64(i)), esc(t))
+			}
+		}
+	}
+	width := labelX + labelWide
+	if len(p.Labels) == 0 {
+		width = x + wide + 12 // the boxes are told in words beside it
+	}
+	return svg("stack", width, y+4, p.Alt, b.String()+over.String()+letters.String())
+}
+
+func label(b *builder, l Label, from, x, y float64) {
+	b.f(`<path d="M%s %sH%s" stroke="var(--k-rule-2)"/>`, n(from), n(y+0.5), n(x+118))
+	b.f(`<text x="%s" y="%s" font-size="15" font-weight="700">%s</text>`, n(x), n(y+18), esc(l.Name))
+	y += 36
+	for _, t := range l.Lines {
+		b.f(`<text x="%s" y="%s" font-size="13.5">%s</text>`, n(x), n(y), esc(t))
+		y += 17
+	}
+	if l.Heavy != "" {
+		b.f(`<rect x="%s" y="%s" width="122" height="38" fill="var(--k-paper-lift)" stroke="var(--k-ink)" stroke-width="1.5"/><text x="%s" y="%s" font-size="13.5" font-weight="700">%s</text><text x="%s" y="%s" font-size="13.5" font-weight="700">two people</text>`,
+			n(x), n(y-11), n(x+9), n(y+5), esc(l.Heavy), n(x+9), n(y+20.5))
+	}
+}
+
+func roof(b *builder, x, y, w float64) {
+	b.f(`<rect x="%s" y="%s" width="%s" height="20" fill="url(#timber)" stroke="var(--k-ink)" stroke-width="1.2"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="3.2"/><path d="M%s %sH%s" stroke="var(--k-wood-line)" stroke-width=".8"/>`,
+		n(x-7), n(y), n(w+14), n(x-11), n(y+0.5), n(x+w+11), n(x-7), n(y+15), n(x+w+7))
+}
+
+func excluder(b *builder, x, y, w float64) {
+	b.f(`<rect x="%s" y="%s" width="%s" height="7" fill="var(--k-paper-lift)" stroke="var(--k-ink)"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="3.5" stroke-dasharray="1.6 3.2"/>`,
+		n(x), n(y), n(w), n(x+4), n(y+3.5), n(x+w-4))
+}
+
+func floorAndFeet(b *builder, x, y, w float64) (entranceEnd float64) {
+	x0, x1 := x+w*0.3, x+w*0.7
+	b.f(`<rect x="%s" y="%s" width="%s" height="20" fill="url(#timber)" stroke="var(--k-ink)" stroke-width="1.2"/><rect x="%s" y="%s" width="%s" height="6" fill="var(--k-ink)"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="2.2"/>`,
+		n(x-4), n(y), n(w+8), n(x0), n(y+3), n(x1-x0), n(x-12), n(y+20), n(x+w+12))
+	for _, lx := range []float64{x + 10, x + w - 34} {
+		b.f(`<path d="M%s %sl-3 13h30l-3-13z" fill="var(--k-wood)" stroke="var(--k-ink)" stroke-width="1.1"/>`, n(lx), n(y+21))
+	}
+	return x1
+}
+
+func drawBox(b, letters *builder, box hive.Box, x, y, h float64) []frameGeo {
+	walls(b, x, y, h)
+	ix := x + wall
+	b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-inside)" stroke="var(--k-ink)" stroke-width="1.2"/>`, n(ix), n(y), n(inner), n(h))
+	count := len(box.Frames)
+	if count == 0 {
+		return nil
+	}
+	pitch := inner / float64(max(count, 1))
+	top, bottom := y+3+topBar, y+h-6
+	var geos []frameGeo
+	for i, f := range box.Frames {
+		sx := ix + float64(i)*pitch
+		gap := max(1.6, pitch*0.06)
+		mid, xl, xr := sx+pitch/2, sx+gap, sx+pitch-gap
+		b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-wood)" stroke="var(--k-ink)" stroke-width=".9"/>`, n(xl-0.4), n(y+2.5), n(xr-xl+0.8), n(topBar))
+		b.f(`<rect x="%s" y="%s" width="%s" height="3.4" fill="var(--k-wood)" stroke="var(--k-ink)" stroke-width=".7"/>`, n(xl+1), n(bottom), n(xr-xl-2))
+		b.f(`<text x="%s" y="%s" text-anchor="middle" font-size="10.5" font-weight="600">%d</text>`, n(mid), n(y+2.5+topBar/2+3.7), i+1)
+		g := frameGeo{slot: i}
+		g.faces[0] = drawFace(b, f.A, xl+0.6, mid-0.8, top+0.8, bottom)
+		g.faces[1] = drawFace(b, f.B, mid+0.8, xr-0.6, top+0.8, bottom)
+		frameLetters(letters, g, mid)
+		geos = append(geos, g)
+	}
+	return geos
+}
+
+// walls draws both side walls with the end-grain fingers of the box joint.
+func walls(b *builder, x, y, h float64) {
+	k := int(h / 13)
+	if k%2 == 0 {
+		k--
+	}
+	k = max(k, 1)
+	jh := h / float64(k)
+	for side := range 2 {
+		wx, fx, jx := x, x, x+wall*0.58
+		if side == 1 {
+			wx = x + wall + inner
+			fx, jx = wx+wall*0.42, wx+wall*0.42
+		}
+		b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#timber)"/>`, n(wx), n(y), n(wall), n(h))
+		d := ""
+		for j := range k {
+			yy := y + float64(j)*jh
+			if j%2 == 0 {
+				b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#endgrain)"/>`, n(fx), n(yy), n(wall*0.58), n(jh))
+				d += fmt.Sprintf("M%s %sV%s", n(jx), n(yy), n(yy+jh))
+			}
+			if j > 0 {
+				edge := wx
+				if side == 1 {
+					edge = wx + wall
+				}
+				d += fmt.Sprintf("M%s %sH%s", n(edge), n(yy), n(jx))
+			}
+		}
+		b.f(`<path d="%s" stroke="var(--k-wood-line)" stroke-width=".8" fill="none"/><rect x="%s" y="%s" width="%s" height="%s" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/>`, d, n(wx), n(y), n(wall), n(h))
+	}
+}
+
+// drawFace draws one face as bands from the top: H, N, P, E, L, B, D, C, F.
+// What is unknown stays paper with a question mark's dashes.
+func drawFace(b *builder, s comb.Shares, x0, x1, top, bottom float64) faceGeo {
+	g := faceGeo{x0: x0, x1: x1, top: math.Inf(1), bottom: math.Inf(-1)}
+	h := bottom - top
+	y := top
+	for c, v := range s {
+		g.bands[c].y0, g.bands[c].y1 = y, y
+		if v <= 0.004 {
+			continue
+		}
+		hh := h * v
+		b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#p-%s)"/>`, n(x0), n(y), n(x1-x0), n(hh), comb.Content(c).Letter())
+		if y > top+0.5 {
+			b.f(`<path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width=".5" opacity=".65"/>`, n(x0), n(y), n(x1))
+		}
+		g.bands[c].y1 = y + hh
+		switch comb.Content(c) {
+		case comb.Eggs, comb.Larvae, comb.Brood, comb.Drone:
+			if v > 0.02 {
+				g.brood = true
+				g.top, g.bottom = min(g.top, y), max(g.bottom, y+hh)
+			}
+		}
+		y += hh
+	}
+	dash := ""
+	if s[comb.Foundation] > 0.99 || s.Known() < 0.01 {
+		dash = ` stroke-dasharray="2 2"`
+	}
+	b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="none" stroke="var(--k-ink)" stroke-width=".7"%s/>`, n(x0), n(top), n(x1-x0), n(h), dash)
+	return g
+}
+
+// frameLetters writes each content's letter once a frame, where both faces
+// give it room.
+func frameLetters(b *builder, g frameGeo, mid float64) {
+	for c := range comb.Contents {
+		lo := max(g.faces[0].bands[c].y0, g.faces[1].bands[c].y0)
+		hi := min(g.faces[0].bands[c].y1, g.faces[1].bands[c].y1)
+		if hi-lo >= letterPt+2.5 {
+			b.WriteString(letter(comb.Content(c), mid, (lo+hi)/2, letterPt))
+		}
+	}
+}
+
+// nestPath is one closed outline round all brood, across boxes; right and at
+// are where a leader can leave it.
+func nestPath(geos []frameGeo) (d string, right, at float64) {
+	type column struct{ x, top, bottom, x0, x1 float64 }
+	cols := map[int]*column{}
+	most := 0
+	for _, g := range geos {
+		for k, f := range g.faces {
+			if !f.brood {
+				continue
+			}
+			key := 2*g.slot + k
+			most = max(most, key)
+			c := cols[key]
+			if c == nil {
+				c = &column{(f.x0 + f.x1) / 2, f.top, f.bottom, f.x0, f.x1}
+				cols[key] = c
+			}
+			c.top, c.bottom = min(c.top, f.top), max(c.bottom, f.bottom)
+		}
+	}
+	var list []column
+	for i := 0; i <= most; i++ {
+		if c := cols[i]; c != nil {
+			list = append(list, *c)
+		}
+	}
+	if len(list) == 0 {
+		return "", 0, 0
+	}
+	const pad = 3.5
+	calm := func(get func(column) float64, outward float64) []point {
+		out := make([]point, len(list))
+		for i, c := range list {
+			a, z := list[max(0, i-1)], list[min(len(list)-1, i+1)]
+			v := (get(a) + 2*get(c) + get(z)) / 4
+			if outward < 0 {
+				v = min(v, get(c)) - pad
+			} else {
+				v = max(v, get(c)) + pad
+			}
+			out[i] = point{c.x, v}
+		}
+		return out
+	}
+	top := calm(func(c column) float64 { return c.top }, -1)
+	bottom := calm(func(c column) float64 { return c.bottom }, 1)
+	left, rightX := list[0].x0-pad, list[len(list)-1].x1+pad
+	side := func(x float64, t, b point, s float64) point { return point{x, (t.y+b.y)/2 + s*(b.y-t.y)*0.28} }
+	m := len(list) - 1
+	pts := []point{side(left, top[0], bottom[0], -1)}
+	pts = append(pts, top...)
+	pts = append(pts, side(rightX, top[m], bottom[m], -1), side(rightX, top[m], bottom[m], 1))
+	for i := m; i >= 0; i-- {
+		pts = append(pts, bottom[i])
+	}
+	pts = append(pts, side(left, top[0], bottom[0], 1))
+	return smooth(pts, true, 0.5), rightX, (top[m].y + bottom[m].y) / 2
+}

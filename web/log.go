@@ -1,0 +1,107 @@
+package web
+
+import (
+	"fmt"
+	"strings"
+
+	"kembo/app"
+	"kembo/core/comb"
+	"kembo/core/history"
+	"kembo/core/hive"
+)
+
+// log lists the last entries, newest last, each with its small stack.
+func (v *colonyView) log(x app.Colony) {
+	v.LogCount = len(x.Log)
+	from := max(0, len(x.Log)-5)
+	for _, l := range x.Log[from:] {
+		kind, say := entryWords(l.Entry, x.Believed.Stack)
+		boxes, excluder := l.Glyph()
+		v.Log = append(v.Log, logItem{l.Day.Short(), kind, say, glyph(boxes, excluder, l.Day.Short()+": "+stackWords(boxes))})
+	}
+	if x.UndoOf != "" {
+		last := x.Log[len(x.Log)-1]
+		kind, _ := entryWords(last.Entry, x.Believed.Stack)
+		v.UndoOf, v.UndoWhat = x.UndoOf, strings.ToLower(kind)+" of "+last.Day.Short()
+	}
+}
+
+// entryWords says an entry of the log.
+func entryWords(e history.Entry, st hive.Stack) (kind, say string) {
+	switch {
+	case e.Stack != nil:
+		return "Set up", capital(many(len(e.Stack.Boxes), "box", "boxes")) + "."
+	case e.Look != nil:
+		return lookWords(e.Look)
+	case e.BoxOn != nil:
+		w := "Box put on"
+		if e.BoxOn.Box.Super {
+			w = "Super put on"
+		}
+		drawn := "foundation"
+		if e.BoxOn.Box.Drawn {
+			drawn = "drawn"
+		}
+		return w, fmt.Sprintf("%d frames, %s.", len(e.BoxOn.Box.Frames), drawn)
+	case e.BoxOff != nil:
+		return "Box taken off", capital(e.BoxOff.Why) + "."
+	case e.Feed != nil:
+		return "Fed", fmt.Sprintf("%.0f kg sugar as %s.", e.Feed.Kg, e.Feed.What)
+	case e.Treatment != nil:
+		if e.Treatment.To != 0 {
+			return "Treated", fmt.Sprintf("%s, out %s.", capital(e.Treatment.What), e.Treatment.To.DayMonth())
+		}
+		return "Treatment in", capital(e.Treatment.What) + "."
+	case e.Weighing != nil:
+		return "Weighed", fmt.Sprintf("%.1f kg gross.", e.Weighing.Kg)
+	case e.Swap != nil:
+		return "Nest relieved", many(len(e.Swap.Out), "comb", "combs") + " swapped."
+	}
+	return "Entry", ""
+}
+
+func lookWords(l *history.Look) (kind, say string) {
+	depths := map[string]bool{}
+	brood, seams, counted := 0.0, 0.0, false
+	for _, b := range l.Boxes {
+		depths[b.Depth] = true
+		if b.Counts != nil {
+			brood += b.Counts.Brood
+		}
+		for _, f := range b.Faces {
+			for _, t := range f {
+				if face, err := comb.ParseFace(t); err == nil {
+					brood += face.Shares().Worker() / 2
+				}
+			}
+		}
+		if b.Seams != nil {
+			seams, counted = seams+*b.Seams, true
+		}
+	}
+	kind = "Look by box"
+	if depths["faces"] {
+		kind = "Look by face"
+	}
+	var w []string
+	if counted {
+		w = append(w, fmt.Sprintf("%g seams of bees", seams))
+	}
+	w = append(w, fmt.Sprintf("%.1f frames of brood", brood))
+	switch {
+	case l.Queen.Seen:
+		w = append(w, "queen seen")
+	case l.Queen.Eggs:
+		w = append(w, "eggs")
+	case l.Queen.Looked:
+		w = append(w, "no eggs")
+	}
+	if n := l.Cells.Charged + l.Cells.Capped; n > 0 {
+		w = append(w, many(n, "queen cell", "queen cells"))
+	}
+	say = capital(strings.Join(w, ", ")) + "."
+	if l.Note != "" {
+		say += " " + l.Note
+	}
+	return kind, say
+}

@@ -1,0 +1,240 @@
+// Package web shows Kembo in a browser: routes, one file per screen, templates
+// and drawings. It asks app for what it shows and computes nothing of the
+// trade.
+package web
+
+import (
+	"context"
+	"embed"
+	"errors"
+	"fmt"
+	"html/template"
+	"log/slog"
+	"net"
+	"net/url"
+
+	"github.com/gofiber/fiber/v3"
+
+	"kembo/app"
+	"kembo/core/comb"
+	"kembo/web/draw"
+)
+
+//go:embed templates static
+var files embed.FS
+
+// csp allows our own files only: no inline script or style, nothing from
+// elsewhere.
+const csp = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'"
+
+// Server is the web face of a service.
+type Server struct {
+	app    *app.Service
+	views  *views
+	assets *assets
+	log    *slog.Logger
+	demo   bool
+	fiber  *fiber.App
+}
+
+// New makes a server. demo says so in the page's head.
+func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
+	a, err := newAssets(files)
+	if err != nil {
+		return nil, err
+	}
+	s := &Server{app: svc, assets: a, log: log, demo: demo}
+	defs := draw.Defs() // the same on every page
+	s.views, err = newViews(files, template.FuncMap{
+		"asset": a.url, "icon": draw.Icon, "mark": draw.Mark, "defs": func() template.HTML { return defs }, "swatch": draw.Swatch,
+		"contents": func() []comb.Content { return allContents }, "short": func(c comb.Content) string { return draw.Short[c] },
+		"dict": dict,
+	})
+	if err != nil {
+		return nil, err
+	}
+	s.fiber = fiber.New(fiber.Config{Immutable: true, BodyLimit: 1 << 20, ErrorHandler: s.problem, AppName: "Kembo"})
+	s.routes()
+	return s, nil
+}
+
+var allContents = []comb.Content{comb.Honey, comb.Nectar, comb.Pollen, comb.Eggs, comb.Larvae, comb.Brood, comb.Drone, comb.Empty, comb.Foundation}
+
+// dict makes a map of a template's named arguments.
+func dict(pairs ...any) map[string]any {
+	m := map[string]any{}
+	for i := 0; i+1 < len(pairs); i += 2 {
+		m[pairs[i].(string)] = pairs[i+1]
+	}
+	return m
+}
+
+// routes reads as a table of contents.
+func (s *Server) routes() {
+	r := s.fiber
+	r.Use(guard)
+	r.Get("/a/*", s.assets.serve)
+	r.Get("/healthz", func(c fiber.Ctx) error { return c.SendString("ok") })
+
+	r.Get("/", s.showBoard)
+	r.Get("/find", s.find)
+	r.Get("/yards/new", s.newYard)
+	r.Post("/yards", s.makeYard)
+	r.Get("/yards/:yard", s.showBoard)
+	r.Post("/yards/:yard/visit", s.moveVisit)
+	r.Get("/yards/:yard/colonies/new", s.newColony)
+	r.Post("/yards/:yard/colonies", s.makeColony)
+
+	r.Get("/colonies/:colony", s.showColony)
+	r.Get("/colonies/:colony/look", s.showLook)
+	r.Post("/colonies/:colony/look", s.saveLook)
+	r.Post("/colonies/:colony/look/preview", s.previewLook)
+	r.Post("/colonies/:colony/done", s.done)
+	r.Post("/colonies/:colony/notes", s.note)
+	r.Post("/colonies/:colony/boxes", s.boxOn)
+	r.Post("/colonies/:colony/boxes/off", s.boxOff)
+	r.Post("/colonies/:colony/undo", s.undo)
+}
+
+// Handler gives the fiber app, for tests that need no network.
+func (s *Server) Handler() *fiber.App { return s.fiber }
+
+// Serve answers on l until ctx is done.
+func (s *Server) Serve(ctx context.Context, l net.Listener) error {
+	done := make(chan error, 1)
+	go func() {
+		done <- s.fiber.Listener(l, fiber.ListenConfig{DisableStartupMessage: true})
+	}()
+	select {
+	case err := <-done:
+		return err
+	case <-ctx.Done():
+		return s.fiber.Shutdown()
+	}
+}
+
+// guard lets only this machine's own pages in: the host must be a loopback
+// name, and a write must come from a page of that host. There is no sign-in
+// yet, so this is what keeps other sites' pages out.
+func guard(c fiber.Ctx) error {
+	c.Set("Content-Security-Policy", csp)
+	c.Set("X-Content-Type-Options", "nosniff")
+	c.Set("Referrer-Policy", "same-origin")
+	c.Set("Cross-Origin-Opener-Policy", "same-origin")
+	if !loopback(c.Host()) {
+		return &Problem{fiber.StatusMisdirectedRequest, "Kembo answers to this machine only; open it as http://127.0.0.1 with its port.", fmt.Errorf("host %q", c.Host())}
+	}
+	switch c.Method() {
+	case fiber.MethodGet, fiber.MethodHead:
+		return c.Next()
+	}
+	origin := c.Get(fiber.HeaderOrigin)
+	u, err := url.Parse(origin)
+	if origin == "" || err != nil || u.Scheme != "http" || u.Host != c.Host() {
+		return &Problem{fiber.StatusForbidden, "That came from another page, so nothing was changed. Open Kembo itself and try again.", fmt.Errorf("origin %q", origin)}
+	}
+	return c.Next()
+}
+
+func loopback(host string) bool {
+	h, _, err := net.SplitHostPort(host)
+	if err != nil {
+		h = host
+	}
+	if h == "localhost" {
+		return true
+	}
+	ip := net.ParseIP(h)
+	return ip != nil && ip.IsLoopback()
+}
+
+// Problem pairs an error for the log with a sentence for the user.
+type Problem struct {
+	Status int
+	Say    string // what happened, and what to do next
+	Err    error
+}
+
+func (p *Problem) Error() string { return fmt.Sprintf("%d %s (%v)", p.Status, p.Say, p.Err) }
+
+// Unwrap returns the error for the log.
+func (p *Problem) Unwrap() error { return p.Err }
+
+// problem turns any error into a page with a sentence.
+func (s *Server) problem(c fiber.Ctx, err error) error {
+	p := &Problem{Status: fiber.StatusInternalServerError, Say: "Something went wrong here, and nothing was changed. Go back and try again.", Err: err}
+	var own *Problem
+	var fe *fiber.Error
+	var field *app.FieldError
+	switch {
+	case errors.As(err, &own):
+		p = own
+	case errors.Is(err, app.ErrNotFound):
+		p.Status, p.Say = fiber.StatusNotFound, "That is not here. Pick it from the board."
+	case errors.As(err, &field):
+		p.Status, p.Say = fiber.StatusUnprocessableEntity, sentence(field)
+	case errors.As(err, &fe):
+		p.Status = fe.Code
+		if fe.Code < 500 {
+			p.Say = "There is no such page. Go back to the board."
+		}
+	}
+	if p.Status >= 500 {
+		s.log.Error("request failed", "method", c.Method(), "path", c.Path(), "err", err)
+	}
+	c.Status(p.Status)
+	if rerr := s.show(c, "problem", &problemView{shell: shell{Title: "Not done"}, Say: p.Say}); rerr != nil {
+		return c.SendString(p.Say)
+	}
+	return nil
+}
+
+type problemView struct {
+	shell
+	Say string
+}
+
+// sentence writes a field error for a person.
+func sentence(e *app.FieldError) string {
+	f := []rune(e.Field)
+	if len(f) > 0 && f[0] >= 'a' && f[0] <= 'z' {
+		f[0] -= 32
+	}
+	return string(f) + ": " + e.Say + "."
+}
+
+// shell is what every page has.
+type shell struct {
+	Title     string
+	Operation string
+	Active    string // of the main navigation
+	Demo      bool
+	Today     string
+	Phone     bool // the page has its own head on a phone
+}
+
+func (s *shell) shellOf() *shell { return s }
+
+type shelled interface{ shellOf() *shell }
+
+// show renders a page or, for "page#block", a part of it.
+func (s *Server) show(c fiber.Ctx, name string, v shelled) error {
+	sh := v.shellOf()
+	sh.Demo = s.demo
+	if sh.Operation == "" {
+		if op, err := s.app.Operation(c.Context()); err == nil {
+			sh.Operation = op.Name
+		}
+	}
+	b, err := s.views.render(name, v)
+	if err != nil {
+		return err
+	}
+	c.Set(fiber.HeaderVary, "HX-Request-Type")
+	c.Set(fiber.HeaderCacheControl, "no-store")
+	c.Set(fiber.HeaderContentType, fiber.MIMETextHTMLCharsetUTF8)
+	return c.Send(b)
+}
+
+// wantsPart reports whether htmx asked for a fragment.
+func wantsPart(c fiber.Ctx) bool { return c.Get("HX-Request-Type") == "partial" }

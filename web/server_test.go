@@ -1,0 +1,215 @@
+package web_test
+
+import (
+	"context"
+	"io"
+	"log/slog"
+	"net/http"
+	"net/http/httptest"
+	"net/url"
+	"path/filepath"
+	"regexp"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/valyala/fasthttp"
+
+	"kembo/app"
+	"kembo/demo"
+	"kembo/store"
+	"kembo/web"
+)
+
+func server(t testing.TB) *web.Server {
+	t.Helper()
+	ctx := context.Background()
+	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "k.db"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { s.Close() })
+	on := demo.Default
+	if err := demo.Build(ctx, s, on); err != nil {
+		t.Fatal(err)
+	}
+	svc := app.New(s, time.Now, &on)
+	if _, err := svc.Refresh(ctx); err != nil {
+		t.Fatal(err)
+	}
+	w, err := web.New(svc, slog.New(slog.NewTextHandler(io.Discard, nil)), true)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return w
+}
+
+func ask(t testing.TB, w *web.Server, r *http.Request) (*http.Response, string) {
+	t.Helper()
+	res, err := w.Handler().Test(r)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer res.Body.Close()
+	b, err := io.ReadAll(res.Body)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return res, string(b)
+}
+
+func get(path string) *http.Request {
+	r := httptest.NewRequest(http.MethodGet, path, nil)
+	r.Host = "127.0.0.1:8077"
+	return r
+}
+
+func post(path string, form url.Values) *http.Request {
+	r := httptest.NewRequest(http.MethodPost, path, strings.NewReader(form.Encode()))
+	r.Host = "127.0.0.1:8077"
+	r.Header.Set("Content-Type", "application/x-www-form-urlencoded")
+	r.Header.Set("Origin", "http://127.0.0.1:8077")
+	return r
+}
+
+func TestOnlyThisMachinesOwnPagesAreAnswered(t *testing.T) {
+	w := server(t)
+	foreign := get("/")
+	foreign.Host = "kembo.example"
+	elsewhere := post("/yards", url.Values{})
+	elsewhere.Header.Set("Origin", "http://127.0.0.1:9999")
+	silent := post("/yards", url.Values{})
+	silent.Header.Del("Origin")
+	local := get("/")
+	local.Host = "localhost:8077"
+	for name, tt := range map[string]struct {
+		r    *http.Request
+		want int
+	}{
+		"a foreign host name": {foreign, 421}, "a write from another port": {elsewhere, 403}, "a write from nowhere": {silent, 403},
+		"localhost": {local, 200}, "an unknown page": {get("/nowhere"), 404}, "an unknown colony": {get("/colonies/x"), 404}, "an unknown yard": {get("/yards/x"), 404},
+		"a code that is not there": {get("/find?q=ZZ-99"), 404},
+	} {
+		res, body := ask(t, w, tt.r)
+		if res.StatusCode != tt.want {
+			t.Errorf("%s: %d, want %d", name, res.StatusCode, tt.want)
+		}
+		if tt.want >= 400 && !strings.Contains(body, "Not done") {
+			t.Errorf("%s: the page has no sentence: %.200s", name, body)
+		}
+		if csp := res.Header.Get("Content-Security-Policy"); !strings.Contains(csp, "default-src 'none'") || strings.Contains(csp, "unsafe") {
+			t.Errorf("%s: policy %q", name, csp)
+		}
+	}
+}
+
+func TestPagesHaveNothingInlineOrFromElsewhere(t *testing.T) {
+	w := server(t)
+	_, board := ask(t, w, get("/"))
+	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
+	for _, path := range []string{"/", colony, colony + "/look", "/yards/new"} {
+		_, body := ask(t, w, get(path))
+		for _, bad := range []string{" style=", "<style", "onclick", "javascript:", "https://", "NaN", "%!"} {
+			if strings.Contains(body, bad) {
+				t.Errorf("%s contains %q", path, bad)
+			}
+		}
+		seen := map[string]bool{}
+		for _, m := range regexp.MustCompile(` id="([^"]+)"`).FindAllStringSubmatch(body, -1) {
+			if seen[m[1]] {
+				t.Errorf("%s has the id %q twice", path, m[1])
+			}
+			seen[m[1]] = true
+		}
+		for _, m := range regexp.MustCompile(`(?:src|href)="(/a/[^"]+)"`).FindAllStringSubmatch(body, -1) {
+			if res, _ := ask(t, w, get(m[1])); res.StatusCode != 200 || !strings.Contains(res.Header.Get("Cache-Control"), "immutable") {
+				t.Errorf("%s: asset %s answers %d", path, m[1], res.StatusCode)
+			}
+		}
+	}
+}
+
+func TestWrongInputStoresNothingAndKeepsWhatWasTyped(t *testing.T) {
+	w := server(t)
+	_, board := ask(t, w, get("/"))
+	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
+	_, before := ask(t, w, get(colony))
+	good := url.Values{"entry": {"e1"}, "date": {"2026-06-03"}, "box.0.depth": {"boxes"}, "box.0.brood": {"3"}, "note": {"kept words"}}
+	for name, tt := range map[string]struct{ key, value, says string }{
+		"more than the box holds": {"box.0.honey", "9", "add up"},
+		"negative":                {"box.0.honey", "-2", "less than none"},
+		"not a number":            {"box.0.honey", "many", "not a number"},
+		"too many seams":          {"box.0.seams", "30", "seams"},
+		"in the future":           {"date", "2026-06-04", "future"},
+		"not a date":              {"date", "soon", "not a date"},
+		"before the colony was":   {"date", "2020-06-04", "set up"},
+		"cells below none":        {"charged", "-1", "not a count"},
+		"a face over eight":       {"box.0.f.1.a", "H9", "eight eighths"},
+	} {
+		form := url.Values{}
+		for k, v := range good {
+			form[k] = v
+		}
+		if strings.Contains(tt.key, ".f.") {
+			form.Set("box.0.depth", "faces")
+		}
+		form.Set(tt.key, tt.value)
+		res, body := ask(t, w, post(colony+"/look", form))
+		if res.StatusCode != 422 || !strings.Contains(body, tt.says) || !strings.Contains(body, `role="alert"`) {
+			t.Errorf("%s: %d, and no sentence with %q", name, res.StatusCode, tt.says)
+		}
+		if !strings.Contains(body, "kept words") || !strings.Contains(body, `value="`+tt.value+`"`) {
+			t.Errorf("%s: what was typed is gone", name)
+		}
+	}
+	_, after := ask(t, w, get(colony))
+	count := regexp.MustCompile(`\d+ entries`)
+	if a, b := count.FindString(before), count.FindString(after); a != b {
+		t.Errorf("the log went from %s to %s", a, b)
+	}
+	// Sent twice it is stored once.
+	for range 2 {
+		if res, body := ask(t, w, post(colony+"/look", good)); res.StatusCode != 303 {
+			t.Fatalf("a good look: %d %.300s", res.StatusCode, body)
+		}
+	}
+	_, twice := ask(t, w, get(colony))
+	if a, b := count.FindString(before), count.FindString(twice); a == b {
+		t.Errorf("the look was not stored: %s", b)
+	} else if _, again := ask(t, w, get(colony)); count.FindString(again) != b {
+		t.Error("reading changed the log")
+	}
+}
+
+func TestPreviewWritesNothing(t *testing.T) {
+	w := server(t)
+	_, board := ask(t, w, get("/"))
+	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
+	_, before := ask(t, w, get(colony))
+	r := post(colony+"/look/preview", url.Values{"entry": {"p1"}, "date": {"2026-06-03"}, "box.0.depth": {"boxes"}, "box.0.brood": {"5"}, "box.0.empty": {"5"}})
+	r.Header.Set("HX-Request-Type", "partial")
+	res, body := ask(t, w, r)
+	if res.StatusCode != 200 || strings.Contains(body, "<html") || !strings.Contains(body, "Room to lay") {
+		t.Errorf("preview: %d %.200s", res.StatusCode, body)
+	}
+	_, after := ask(t, w, get(colony))
+	log := regexp.MustCompile(`\d+ entries`)
+	if log.FindString(before) != log.FindString(after) {
+		t.Error("a preview was stored")
+	}
+}
+
+// BenchmarkBoard is a board with ten rows and 28 colonies' standings, read and
+// rendered in the server.
+func BenchmarkBoard(b *testing.B) {
+	handle := server(b).Handler().Handler()
+	for b.Loop() {
+		var c fasthttp.RequestCtx
+		c.Request.SetRequestURI("/")
+		c.Request.Header.SetHost("127.0.0.1:8077")
+		handle(&c)
+		if c.Response.StatusCode() != 200 {
+			b.Fatal(c.Response.StatusCode())
+		}
+	}
+}

@@ -1,0 +1,110 @@
+package web
+
+import (
+	"errors"
+	"fmt"
+	"strconv"
+	"strings"
+
+	"github.com/gofiber/fiber/v3"
+
+	"kembo/app"
+	"kembo/core/hive"
+	"kembo/core/season"
+)
+
+// yardForm is the page on which a yard is made.
+type yardForm struct {
+	shell
+	Entry, Name, Climate, Hemisphere, Zone, Rhythm, Err string
+	Climates                                            []option
+}
+
+func blankYard() *yardForm {
+	v := &yardForm{shell: shell{Title: "New yard", Active: "board"}, Entry: app.NewID(), Climate: "uk", Hemisphere: "north", Zone: "Europe/London", Rhythm: "14"}
+	for _, c := range season.Climates {
+		v.Climates = append(v.Climates, option{c.Key, fmt.Sprintf("%s, winters on %.0f to %.0f kg", c.Name, c.WinterLowKg, c.WinterHighKg)})
+	}
+	return v
+}
+
+func (s *Server) newYard(c fiber.Ctx) error { return s.show(c, "new-yard", blankYard()) }
+
+func (s *Server) makeYard(c fiber.Ctx) error {
+	v := blankYard()
+	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	v.Entry, v.Name, v.Climate, v.Hemisphere, v.Zone, v.Rhythm = val("entry"), val("name"), val("climate"), val("hemisphere"), val("zone"), val("rhythm")
+	days, _ := strconv.Atoi(v.Rhythm) // not a number is 0, which is refused below
+	err := s.app.MakeYard(c.Context(), app.NewYard{ID: v.Entry, Name: v.Name, Climate: v.Climate, Hemisphere: v.Hemisphere, Zone: v.Zone, RhythmDays: days})
+	var field *app.FieldError
+	if errors.As(err, &field) {
+		v.Err = sentence(field)
+		c.Status(fiber.StatusUnprocessableEntity)
+		return s.show(c, "new-yard", v)
+	}
+	if err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/yards/" + v.Entry + "/colonies/new")
+}
+
+// colonyForm is the page on which a colony is made.
+type colonyForm struct {
+	shell
+	Yard, Entry, Code, Format, Nest, Supers, Comb, Queen, Err string
+	Excluder, Clipped, Known                                  bool
+	Formats                                                   []option
+}
+
+func blankColony(yard string) *colonyForm {
+	v := &colonyForm{shell: shell{Title: "New colony", Active: "board"}, Yard: yard, Entry: app.NewID(), Format: "langstroth-deep-10", Nest: "1", Supers: "0", Comb: "drawn", Excluder: true}
+	for _, f := range hive.Formats {
+		if !f.Super {
+			v.Formats = append(v.Formats, option{f.Key, f.Name})
+		}
+	}
+	return v
+}
+
+func (s *Server) newColony(c fiber.Ctx) error {
+	yard := strings.Clone(c.Params("yard"))
+	if _, err := s.app.Board(c.Context(), yard); err != nil {
+		return err
+	}
+	return s.show(c, "new-colony", blankColony(yard))
+}
+
+func (s *Server) makeColony(c fiber.Ctx) error {
+	v := blankColony(strings.Clone(c.Params("yard")))
+	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	v.Entry, v.Code, v.Format, v.Nest, v.Supers, v.Comb, v.Queen = val("entry"), val("code"), val("format"), val("nest"), val("supers"), val("comb"), val("queen")
+	v.Excluder, v.Clipped, v.Known = val("excluder") != "", val("clipped") != "", val("known") != ""
+	nest, err1 := strconv.Atoi(v.Nest)
+	supers, err2 := strconv.Atoi(v.Supers)
+	year, err3 := 0, error(nil)
+	if v.Queen != "" {
+		year, err3 = strconv.Atoi(v.Queen)
+	}
+	var err error
+	switch {
+	case err1 != nil:
+		err = &app.FieldError{Field: "nest boxes", Say: "a nest has 1 to 4 boxes"}
+	case err2 != nil:
+		err = &app.FieldError{Field: "supers", Say: "give 0 to 8 supers"}
+	case err3 != nil:
+		err = &app.FieldError{Field: "queen's year", Say: fmt.Sprintf("%q is not a year; write it as 2025, or leave it empty", v.Queen)}
+	default:
+		err = s.app.MakeColony(c.Context(), app.NewColony{ID: v.Entry, Yard: v.Yard, Code: v.Code, NestFormat: v.Format, NestBoxes: nest, Supers: supers,
+			Drawn: v.Comb != "foundation", Excluder: v.Excluder, QueenYear: year, Clipped: v.Clipped, HistoryKnown: v.Known})
+	}
+	var field *app.FieldError
+	if errors.As(err, &field) {
+		v.Err = sentence(field)
+		c.Status(fiber.StatusUnprocessableEntity)
+		return s.show(c, "new-colony", v)
+	}
+	if err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + v.Entry + "/look")
+}
