@@ -126,7 +126,7 @@ type person struct {
 func newPerson(t *testing.T, base string) *person {
 	t.Helper()
 	ctx, cancel := chromedp.NewContext(browserCtx, chromedp.WithNewBrowserContext())
-	ctx, stop := context.WithTimeout(ctx, 60*time.Second)
+	ctx, stop := context.WithTimeout(ctx, 120*time.Second)
 	p := &person{t: t, ctx: ctx, base: base}
 	messages := chromedp.Console(ctx)
 	go func() {
@@ -188,6 +188,34 @@ func (p *person) do(steps ...chromedp.Action[chromedp.Void]) {
 	if err := chromedp.Do(p.ctx, steps...); err != nil {
 		p.t.Fatal(err)
 	}
+}
+
+// press clicks or taps something and makes sure that it was the thing that got
+// it: what is fetched after a change can move the page between finding a
+// button and pressing it, and a person would simply press again.
+func (p *person) press(css string) {
+	p.t.Helper()
+	sel := chromedp.CSS(css)
+	hit := chromedp.Click(sel)
+	if get(p, chromedp.Evaluate[bool](`navigator.maxTouchPoints > 0`)) {
+		hit = chromedp.Tap(sel)
+	}
+	for range 5 {
+		p.do(chromedp.WaitVisible(sel))
+		get(p, chromedp.Evaluate[bool](`(() => {
+			window.pressed = false;
+			document.querySelector(`+quoted(css)+`).addEventListener("click", () => { window.pressed = true }, { once: true, capture: true });
+			return true })()`))
+		p.do(hit)
+		// A new page has no such mark: the press has led somewhere.
+		for range 20 {
+			if was, err := chromedp.Run(p.ctx, chromedp.Evaluate[bool](`window.pressed !== false`)); err != nil || was {
+				return
+			}
+			time.Sleep(25 * time.Millisecond)
+		}
+	}
+	p.t.Fatalf("%s was pressed five times and got none", css)
 }
 
 func get[T any](p *person, a chromedp.Action[T]) T {

@@ -36,8 +36,7 @@ func TestFindWhoCannotWaitAndRecordALookByKeyboard(t *testing.T) {
 
 	p.do(chromedp.Focus(css(".chead .btn")), chromedp.KeyEvent(kb.Enter), chromedp.WaitVisible(css("#look")))
 	// The nest by face, in letters: brood from side to side, room at the edge.
-	p.do(chromedp.Focus(css(".bx:last-of-type input")), chromedp.Focus(css("[data-name='Brood box'] input[value=faces]")), chromedp.KeyEvent(" "),
-		chromedp.Focus(css("[data-name='Brood box'] .js-paint")), chromedp.KeyEvent(kb.Enter), chromedp.WaitVisible(css("#painter")))
+	p.do(chromedp.Focus(css(".bx:last-of-type input")), chromedp.Focus(css("[data-name='Brood box'] input[value=faces]")), chromedp.KeyEvent(" "), chromedp.Focus(css("[data-name='Brood box'] .js-paint")), chromedp.KeyEvent(kb.Enter), chromedp.WaitVisible(css("#painter")))
 	for range 10 {
 		for range 2 {
 			p.do(chromedp.KeyEvent("HCCCBBLE"), chromedp.KeyEvent(kb.PageDown))
@@ -63,7 +62,8 @@ func TestFindWhoCannotWaitAndRecordALookByKeyboard(t *testing.T) {
 		t.Errorf("the stack is shown %q", h)
 	}
 	// Undo takes it back.
-	p.do(chromedp.Click(css(".log-h .btn")), chromedp.WaitVisible(css(".log")))
+	p.press(".log-h .btn")
+	p.do(chromedp.WaitVisible(css(".log")))
 	p.until(`document.querySelector(".adv h2").textContent.includes("honey-bound")`)
 }
 
@@ -75,39 +75,48 @@ func TestRecordALookByTouchOnAPhone(t *testing.T) {
 	p.sound("board on a phone")
 	p.fits("board on a phone")
 	p.shoot("board-phone")
-	p.do(chromedp.Tap(css("[data-code=QL-04] .code")), chromedp.WaitVisible(css(".chead")))
+	p.press("[data-code=QL-04] .code")
+	p.do(chromedp.WaitVisible(css(".chead")))
 	p.sound("colony on a phone")
 	p.fits("colony on a phone")
 	before := p.text(".adv h2")
-	p.do(chromedp.Tap(css(".chead .btn")), chromedp.WaitVisible(css("#look")))
+	p.press(".chead .btn")
+	p.do(chromedp.WaitVisible(css("#look")))
 	p.fits("look on a phone")
 	p.sound("look on a phone")
 	p.shoot("look-phone")
 	was := p.text("#preview")
 
 	// Paint one face of the brood box by touch.
-	p.do(chromedp.Tap(css("[data-name='Brood box'] .seg label:last-child")), chromedp.Tap(css("[data-name='Brood box'] .js-paint")), chromedp.WaitVisible(css("#painter")))
-	p.do(chromedp.Tap(css(".br[data-letter=B]")))
+	p.press("[data-name='Brood box'] .seg label:last-child")
+	p.press("[data-name='Brood box'] .js-paint")
+	p.do(chromedp.WaitVisible(css("#painter")))
+	p.press(".br[data-letter=B]")
 	for _, z := range []string{"4", "5", "6", "7"} {
-		p.do(chromedp.Tap(css("[data-zone='" + z + "']")))
+		p.press("[data-zone='" + z + "']")
 	}
-	p.do(chromedp.Tap(css(".br[data-letter=C]")), chromedp.Tap(css("[data-zone='0']")), chromedp.Tap(css("[data-zone='1']")), chromedp.Tap(css("[data-zone='2']")))
+	p.press(".br[data-letter=C]")
+	p.press("[data-zone='0']")
+	p.press("[data-zone='1']")
+	p.press("[data-zone='2']")
 	if got := p.text(".js-short"); got != "B4 C3" {
 		t.Errorf("after seven taps the face reads %q, want B4 C3", got)
 	}
 	p.fits("painter on a phone")
 	p.sound("painter on a phone")
 	p.shoot("painter-phone")
-	p.do(chromedp.Tap(css("#painter .js-undo")))
+	p.press("#painter .js-undo")
 	if got := p.text(".js-short"); got != "B4 C2" {
 		t.Errorf("after undo the face reads %q, want B4 C2", got)
 	}
 	for range 19 {
-		p.do(chromedp.Tap(css(".js-next")), chromedp.Tap(css(".js-fill")))
+		p.press(".js-next")
+		p.press(".js-fill")
 	}
-	p.do(chromedp.Tap(css(".js-close")))
+	p.press(".js-close")
 	p.until(`document.querySelector("#preview").textContent !== ` + quoted(was))
-	p.do(chromedp.Tap(css("[name=then][value=colony]")), chromedp.WaitVisible(css(".log")))
+	p.press("[name=then][value=colony]")
+	p.do(chromedp.WaitVisible(css(".log")))
 	if after := p.text(".adv h2"); after == before {
 		t.Errorf("after the look the advice is still %q", after)
 	}
@@ -121,11 +130,14 @@ func TestAWrongLookLosesNothing(t *testing.T) {
 	p := newPerson(t, serve(t, &on))
 	p.may = "422" // the browser's own line for the refused form
 	p.open("/")
-	p.do(chromedp.Click(css("[data-code=QL-03] .code")), chromedp.WaitVisible(css(".log")))
+	p.press("[data-code=QL-03] .code")
+	p.do(chromedp.WaitVisible(css(".log")))
 	entries := p.text(".log-h span")
-	p.do(chromedp.Click(css(".chead .btn")), chromedp.WaitVisible(css("#look")))
-	p.do(chromedp.SendKeys(css("[data-name='Brood box'] [name$='.brood']"), "9"), chromedp.SendKeys(css("[data-name='Brood box'] [name$='.honey']"), "4"),
-		chromedp.SendKeys(css("#note"), "sticky gloves"), chromedp.Click(css("[name=then][value=colony]")), chromedp.WaitVisible(css(".err")))
+	p.press(".chead .btn")
+	p.do(chromedp.WaitVisible(css("#look")))
+	p.do(chromedp.SendKeys(css("[data-name='Brood box'] [name$='.brood']"), "9"), chromedp.SendKeys(css("[data-name='Brood box'] [name$='.honey']"), "4"), chromedp.SendKeys(css("#note"), "sticky gloves"))
+	p.press("[name=then][value=colony]")
+	p.do(chromedp.WaitVisible(css(".err")))
 	if say := p.text(".err"); !strings.Contains(say, "Brood box") || !strings.Contains(say, "13 frames") {
 		t.Errorf("the sentence is %q", say)
 	}
@@ -133,7 +145,8 @@ func TestAWrongLookLosesNothing(t *testing.T) {
 		t.Errorf("typed 9 and a note, the form has %q and %q", b, n)
 	}
 	p.sound("refused look")
-	p.do(chromedp.Click(css(".ph-bar .ph-ib")), chromedp.WaitVisible(css(".log")))
+	p.press(".ph-bar .ph-ib")
+	p.do(chromedp.WaitVisible(css(".log")))
 	if now := p.text(".log-h span"); now != entries {
 		t.Errorf("the log went from %q to %q", entries, now)
 	}
@@ -144,23 +157,30 @@ func TestLeaveTheDemo(t *testing.T) {
 	p := newPerson(t, serve(t, nil))
 	p.open("/")
 	p.sound("empty board")
-	p.do(chromedp.Click(css("#main .btn")), chromedp.WaitVisible(css("#name")))
+	p.press("#main .btn")
+	p.do(chromedp.WaitVisible(css("#name")))
 	p.sound("new yard")
-	p.do(chromedp.SendKeys(css("#name"), "Mill Race"), chromedp.Click(css("#main .btn")), chromedp.WaitVisible(css("#code")))
+	p.do(chromedp.SendKeys(css("#name"), "Mill Race"))
+	p.press("#main .btn")
+	p.do(chromedp.WaitVisible(css("#code")))
 	p.sound("new colony")
-	p.do(chromedp.SendKeys(css("#code"), "mr-01"), chromedp.Click(css("#main .btn")), chromedp.WaitVisible(css("#look")))
+	p.do(chromedp.SendKeys(css("#code"), "mr-01"))
+	p.press("#main .btn")
+	p.do(chromedp.WaitVisible(css("#look")))
 	if h := p.text(".ph-bar h1"); h != "MR-01, look" {
 		t.Errorf("the look page is headed %q", h)
 	}
 	box := "[data-name='Brood box'] "
-	p.do(chromedp.SendKeys(css(box+"[name$='.brood']"), "4"), chromedp.SendKeys(css(box+"[name$='.honey']"), "2,5"), chromedp.SendKeys(css(box+"[name$='.seams']"), "7"),
-		chromedp.Click(css("[name=then][value=colony]")), chromedp.WaitVisible(css(".adv")))
+	p.do(chromedp.SendKeys(css(box+"[name$='.brood']"), "4"), chromedp.SendKeys(css(box+"[name$='.honey']"), "2,5"), chromedp.SendKeys(css(box+"[name$='.seams']"), "7"))
+	p.press("[name=then][value=colony]")
+	p.do(chromedp.WaitVisible(css(".adv")))
 	p.sound("first look")
 	p.open("/")
 	if row := p.text("[data-code=MR-01]"); !strings.Contains(row, "MR-01") {
 		t.Errorf("the board's row is %q", row)
 	}
-	p.do(chromedp.Click(css(".move summary")), chromedp.WaitVisible(css("#on")))
+	p.press(".move summary")
+	p.do(chromedp.WaitVisible(css("#on")))
 	p.sound("moving the visit")
 }
 
@@ -184,18 +204,21 @@ func TestDoWhatIsAdvised(t *testing.T) {
 	on := demo.Default
 	p := newPerson(t, serve(t, &on))
 	p.open("/")
-	p.do(chromedp.Click(css("[data-code=QL-04] .code")), chromedp.WaitVisible(css(".log")))
+	p.press("[data-code=QL-04] .code")
+	p.do(chromedp.WaitVisible(css(".log")))
 	if first := p.text(".adv h2"); !strings.Contains(first, "Add 2 drawn supers") {
 		t.Fatalf("QL-04 is told %q", first)
 	}
-	p.do(chromedp.Click(css(".adv .a-act .btn")))
+	p.press(".adv .a-act .btn")
 	p.until(`!document.querySelector(".adv h2").textContent.includes("drawn supers")`)
 	if log := p.text(".log ol"); !strings.Contains(log, "Super put on") {
 		t.Errorf("the log says %q", log)
 	}
-	p.do(chromedp.Click(css(".notes summary")), chromedp.WaitVisible(css(".notes form")))
+	p.press(".notes summary")
+	p.do(chromedp.WaitVisible(css(".notes form")))
 	p.sound("notes")
 	p.fits("notes")
-	p.do(chromedp.SendKeys(css(".notes form:nth-of-type(2) [name=what]"), "thymol"), chromedp.Click(css(".notes form:nth-of-type(2) .btn")))
+	p.do(chromedp.SendKeys(css(".notes form:nth-of-type(2) [name=what]"), "thymol"))
+	p.press(".notes form:nth-of-type(2) .btn")
 	p.until(`document.querySelector(".log ol").textContent.includes("Thymol")`)
 }
