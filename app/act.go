@@ -8,6 +8,7 @@ import (
 
 	"kembo/core/advice"
 	"kembo/core/day"
+	"kembo/core/feed"
 	"kembo/core/history"
 	"kembo/core/look"
 	"kembo/store"
@@ -132,7 +133,7 @@ func (s *Service) Write(ctx context.Context, colony string, n Note) error {
 		if n.What == "" {
 			n.What = "syrup"
 		}
-		e.Feed = &history.Feed{What: n.What, Kg: n.Kg, StoresKg: n.Kg * advice.StoresPerKgSugar}
+		e.Feed = &history.Feed{What: n.What, Kg: n.Kg, StoresKg: n.Kg * feed.StoresPerKgSugar.Likely}
 	case history.KindWeighing:
 		if n.Kg <= 0 || n.Kg > 400 {
 			return &FieldError{"kg", "give the whole hive's weight, more than 0 and at most 400 kg"}

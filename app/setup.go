@@ -118,10 +118,7 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 	for range n.NestBoxes {
 		st.Boxes = append(st.Boxes, MakeBox(f, false, true))
 	}
-	superFormat, err := hive.FormatFor(hive.SuperFor(f))
-	if err != nil {
-		return err
-	}
+	superFormat := hive.SuperBeside(f)
 	for range n.Supers {
 		st.Boxes = append(st.Boxes, MakeBox(superFormat, true, n.Drawn))
 	}
@@ -141,11 +138,11 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 
 // MakeBox returns a box full of new frames with ids of their own.
 func MakeBox(f hive.BoxFormat, super, drawn bool) history.Box {
-	b := history.Box{ID: newID(), Format: f.Key, Super: super, Drawn: drawn}
-	for range f.Slots {
-		b.Frames = append(b.Frames, newID())
+	frames := make([]string, f.Slots)
+	for i := range frames {
+		frames[i] = newID()
 	}
-	return b
+	return history.BoxOf(f, newID(), frames, super, drawn)
 }
 
 // AddSuper puts a super on top of a colony.

@@ -124,10 +124,7 @@ func (k *keeper) supers(d day.Day, sd int) {
 	if first && (covered < 0.55 || sd < 118+k.late) || !first && full < next || len(k.truth.super) >= 4 {
 		return
 	}
-	f, err := hive.FormatFor(hive.SuperFor(k.truth.nest[0].Format))
-	if err != nil {
-		return
-	}
+	f := hive.SuperBeside(k.truth.nest[0].Format)
 	drawn := !k.foundSuper
 	b, h := k.box(f, true, drawn)
 	at := len(k.truth.nest) + len(k.truth.super)

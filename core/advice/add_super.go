@@ -55,11 +55,7 @@ func SuperFormat(st hive.Stack) hive.BoxFormat {
 	if len(st.Boxes) == 0 {
 		return hive.Formats[2]
 	}
-	f, err := hive.FormatFor(hive.SuperFor(st.Boxes[0].Format))
-	if err != nil { // SuperFor returns keys of the catalogue
-		return hive.Formats[2]
-	}
-	return f
+	return hive.SuperBeside(st.Boxes[0].Format)
 }
 
 // nestCapacity returns the bees that cover the nest's combs.

@@ -5,14 +5,14 @@ import (
 	"math"
 
 	"kembo/core/day"
+	"kembo/core/feed"
 	"kembo/core/forecast"
 )
 
-// Feed. Source: values E: 0.9-1.1 kg stores per kg of sugar after losses; 2:1
+// Feed. Source: values E: 2:1
 // syrup by weight makes 1.131 L per kg of sugar; liquid feed is not taken
 // below 10-12 degrees C (common practice).
 const (
-	StoresPerKgSugar  = 1.0
 	litresThickPerKg  = 1.131
 	liquidFeedFromC   = 11
 	starveMarginDays  = 10
@@ -32,21 +32,21 @@ func checkFeedEmergency(s *Situation) (Advice, bool) {
 	if p < s.Settings.FoodRisk || s.Stale() {
 		return Advice{}, false
 	}
-	var feed float64
-	for _, feed = range []float64{2, 3, 4, 6, 8, 10, 13, 16} {
-		r := s.Try(forecast.Change{Day: s.Today, FeedKg: feed})
+	var stores float64
+	for _, stores = range []float64{2, 3, 4, 6, 8, 10, 13, 16} {
+		r := s.Try(forecast.Change{Day: s.Today, FeedKg: stores})
 		if r.Chance(forecast.Food, s.Days()+starveMarginDays) < s.Settings.FoodRisk {
 			break
 		}
 	}
-	after := s.With(forecast.Change{Day: s.Today, FeedKg: feed})
-	sugar := math.Ceil(feed / StoresPerKgSugar)
+	after := s.With(forecast.Change{Day: s.Today, FeedKg: stores})
+	sugar := math.Ceil(stores / feed.StoresPerKgSugar.Likely)
 	by := s.endDay(forecast.Food, true)
-	a := Advice{ActBy: by, Confidence: p, Changes: []forecast.Change{{Day: s.Today, FeedKg: feed}}, Result: after}
+	a := Advice{ActBy: by, Confidence: p, Changes: []forecast.Change{{Day: s.Today, FeedKg: stores}}, Result: after}
 	a.Do, a.Needs = s.feedWords(sugar, "", by)
 	a.Reason, a.Figures = reason("About {stores} in the hive (it may be {low}), against a reserve of {reserve}; {chance} that it is under that before {visit}.",
 		kg("stores", s.Base.Stores.Likely), kg("low", s.Base.Stores.Low), kg("reserve", s.Input.ReserveKg), chance("chance", p),
-		dated("visit", s.Visit), kg("feed", feed), kg("sugar", sugar))
+		dated("visit", s.Visit), kg("feed", stores), kg("sugar", sugar))
 	a.Brief = brief("About {stores} left, against a reserve of {reserve}.", a.Figures)
 	a.WouldChange = fmt.Sprintf("Heft it: if it holds more than %.0f kg, this can wait.", s.Input.ReserveKg+s.Base.Stores.High-s.Base.Stores.Low)
 	if s.Estimate.SuperDrawn+s.Estimate.SuperUndrawn > 0 {

@@ -3,6 +3,7 @@ package advice
 import (
 	"math"
 
+	"kembo/core/feed"
 	"kembo/core/forecast"
 )
 
@@ -41,11 +42,11 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	if short < winterFeedStep {
 		return Advice{}, false
 	}
-	feed := math.Ceil(short)
-	change := forecast.Change{Day: s.Today, FeedKg: feed}
+	stores := math.Ceil(short)
+	change := forecast.Change{Day: s.Today, FeedKg: stores}
 	by := max(s.dayOfSeason(winterFeedBest), s.Today)
 	a := Advice{ActBy: by, Changes: []forecast.Change{change}, Result: s.With(change)}
-	a.Do, a.Needs = s.feedWords(math.Ceil(feed/StoresPerKgSugar), " for winter", by)
+	a.Do, a.Needs = s.feedWords(math.Ceil(stores/feed.StoresPerKgSugar.Likely), " for winter", by)
 	a.Reason, a.Figures = reason("The nest holds about {have} (between {low} and {high}); the target for winter here is {target}, so {short} is missing.",
 		kg("have", have.Likely), kg("low", have.Low), kg("high", have.High), kg("target", s.WinterTarget()), kg("short", short))
 	a.Brief = brief("{have} in the nest, {target} wanted for winter.", a.Figures)

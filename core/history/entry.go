@@ -2,6 +2,7 @@ package history
 
 import (
 	"kembo/core/day"
+	"kembo/core/hive"
 	"kembo/core/look"
 )
 
@@ -58,6 +59,44 @@ type Box struct {
 	Frames []string `json:"frames"`
 	Super  bool     `json:"super,omitempty"`
 	Drawn  bool     `json:"drawn,omitempty"`
+	// Own holds the dimensions of a format that is not in the catalogue, as
+	// they were when the box was put on.
+	Own *OwnFormat `json:"own_format,omitempty"`
+}
+
+// OwnFormat is a box format that a user has added.
+type OwnFormat struct {
+	Name         string  `json:"name"`
+	LengthMM     float64 `json:"length_mm"` // of the comb inside a frame
+	HeightMM     float64 `json:"height_mm"`
+	Slots        int     `json:"slots"`
+	InnerWidthMM float64 `json:"inner_width_mm"`
+	BoxKg        float64 `json:"box_kg"`
+	FrameKg      float64 `json:"frame_kg"`
+	Super        bool    `json:"super,omitempty"`
+}
+
+// Format returns f as the hive's, under a key.
+func (f OwnFormat) Format(key string) (hive.BoxFormat, error) {
+	return hive.Own(key, f.Name, f.LengthMM, f.HeightMM, f.Slots, f.InnerWidthMM, f.BoxKg, f.FrameKg, f.Super)
+}
+
+// BoxOf returns a box of a format with the ids given, as a log holds it: a
+// format of the catalogue by its key, any other with its dimensions.
+func BoxOf(f hive.BoxFormat, id string, frames []string, super, drawn bool) Box {
+	b := Box{ID: id, Format: f.Key, Frames: frames, Super: super, Drawn: drawn}
+	if _, err := hive.FormatFor(f.Key); err != nil {
+		b.Own = &OwnFormat{f.Name, f.Frame.LengthMM, f.Frame.HeightMM, f.Slots, f.InnerWidthMM, f.BoxTareKg, f.FrameWoodKg, f.Super}
+	}
+	return b
+}
+
+// format returns the format a box was put on with.
+func (x Box) format() (hive.BoxFormat, error) {
+	if x.Own != nil {
+		return x.Own.Format(x.Format)
+	}
+	return hive.FormatFor(x.Format)
 }
 
 // BoxOn is a box put on at a position: 0 is on the floor.

@@ -138,7 +138,7 @@ func (b *Believed) change(c forecast.Change) {
 }
 
 func newBox(x Box) (hive.Box, error) {
-	f, err := hive.FormatFor(x.Format)
+	f, err := x.format()
 	if err != nil {
 		return hive.Box{}, err
 	}

@@ -54,15 +54,3 @@ func (b Box) LiftKg() float64 {
 	}
 	return kg
 }
-
-// NetHoneyKg returns the honey that left a hive between two weighings, given
-// the boxes that left with it: the difference less their tares. wetWoodKg is
-// the spread allowed for wood that took up or lost water and for bees. It is
-// the ledger of the tailgate: 54 lb lifted off is not 54 lb of honey.
-func NetHoneyKg(beforeKg, afterKg float64, out []Box, wetWoodKg float64) (low, likely, high float64) {
-	likely = beforeKg - afterKg
-	for _, b := range out {
-		likely -= b.TareKg()
-	}
-	return likely - wetWoodKg, likely, likely + wetWoodKg
-}

@@ -34,3 +34,36 @@ func TestTheSwarmClockIsFasterThanACell(t *testing.T) {
 		t.Errorf("checks every %d days with a clipped queen, a virgin is out on day %d", d, queen.EmergesAfter)
 	}
 }
+
+// TestFromGraft: the breeder's calendar. Source: values B, derived: a graft
+// emerges after 11 to 12 days; emergency queens after 10 to 14; first eggs 8 to
+// 14 days later; egg to forager 41 days.
+func TestFromAStart(t *testing.T) {
+	on := day.Of(2026, 5, 1)
+	g, err := queen.From(queen.Graft, on)
+	if err != nil || g.Emerges != on+11 || g.EmergesBy > on+13 || g.LaysFrom != on+19 || g.Foragers-g.Lays != 41 || g.FirstBees-g.Lays != 21 {
+		t.Errorf("graft: %+v, %v", g, err)
+	}
+	s, err := queen.From(queen.Split, on)
+	if err != nil || s.Emerges != on+10 || s.EmergesBy != on+14 || s.BroodGone != on+21 || s.LaysFrom != on+18 || s.LaysBy != on+28 {
+		t.Errorf("split: %+v, %v", s, err)
+	}
+	for _, st := range []queen.Start{queen.Split, queen.Graft, queen.Sealed, queen.Virgin} {
+		r, err := queen.From(st, on)
+		if err != nil || r.LaysFrom < r.FliesFrom || r.Lays < r.LaysFrom || r.LaysBy < r.Lays || r.Judged < r.LaysBy {
+			t.Errorf("%s is out of order: %+v, %v", st, r, err)
+		}
+	}
+	if _, err := queen.From("nothing", on); err == nil {
+		t.Error("a start that is none is taken")
+	}
+}
+
+// TestColours. Source: the international code, values H.
+func TestColours(t *testing.T) {
+	for y, c := range map[int]string{2021: "white", 2022: "yellow", 2023: "red", 2024: "green", 2025: "blue", 2026: "white", 2030: "blue"} {
+		if got := queen.Colour(y); got != c {
+			t.Errorf("%d is %s, want %s", y, got, c)
+		}
+	}
+}
