@@ -56,7 +56,7 @@ func doneAs(c Colony, a advice.Advice) []history.Entry {
 	case advice.AddSuper:
 		f := advice.SuperFormat(st)
 		for k := range int(a.Needs[0].Count) {
-			out = append(out, history.Entry{Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: len(st.Boxes) + k, Box: MakeBox(f, true, c.Assessment.Situation.Settings.DrawnSupers),
+			out = append(out, history.Entry{Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: len(st.Boxes) + k, Box: MakeBox(f, framesLike(st, f), true, c.Assessment.Situation.Settings.DrawnSupers),
 				ExcluderUnder: k == 0 && st.Supers() == 0}})
 		}
 	case advice.RelieveHoneyBound:

@@ -170,7 +170,7 @@ func TestStandingsAreWorkedOutOnceAndWhenInputsChange(t *testing.T) {
 	if n, err := svc.Refresh(ctx); n != 0 || err != nil {
 		t.Errorf("%d standings worked out though nothing changed, %v", n, err)
 	}
-	if err := svc.AddSuper(ctx, id, "s", "langstroth-medium-10", true, today); err != nil {
+	if err := svc.AddSuper(ctx, id, "s", "langstroth-medium-10", 0, true, today); err != nil {
 		t.Fatal(err)
 	}
 	b, _ := svc.Board(ctx, yard)

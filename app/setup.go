@@ -7,6 +7,7 @@ import (
 	"strings"
 	"time"
 
+	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
@@ -74,6 +75,7 @@ type NewColony struct {
 	QueenYear         int
 	Clipped           bool
 	HistoryKnown      bool
+	SuperFrames       int // in each super; 0: as many as it takes
 }
 
 // MakeColony makes a colony with its stack from the catalogue.
@@ -87,14 +89,16 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 		return &FieldError{"yard", "choose one of the yards"}
 	}
 	n.Code = strings.ToUpper(strings.TrimSpace(n.Code))
-	f, err := hive.FormatFor(n.NestFormat)
+	f, err := s.Format(ctx, n.NestFormat)
 	switch {
 	case n.Code == "":
 		return &FieldError{"code", "give the colony a code, as QL-04"}
 	case len(n.Code) > 20:
 		return &FieldError{"code", "it is longer than 20 letters; shorten it"}
 	case err != nil:
-		return &FieldError{"format", err.Error()}
+		return err
+	case n.SuperFrames != 0 && (n.SuperFrames < 1 || n.SuperFrames > hive.SuperBeside(f).Slots):
+		return &FieldError{"frames in a super", fmt.Sprintf("it takes 1 to %d", hive.SuperBeside(f).Slots)}
 	case n.NestBoxes < 1 || n.NestBoxes > 4:
 		return &FieldError{"nest boxes", "a nest has 1 to 4 boxes"}
 	case n.Supers < 0 || n.Supers > 8:
@@ -116,11 +120,15 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 	}
 	st := history.StackSet{QueenID: newID(), QueenYear: n.QueenYear, Clipped: n.Clipped, HistoryKnown: n.HistoryKnown}
 	for range n.NestBoxes {
-		st.Boxes = append(st.Boxes, MakeBox(f, false, true))
+		st.Boxes = append(st.Boxes, MakeBox(f, f.Slots, false, true))
 	}
 	superFormat := hive.SuperBeside(f)
+	perSuper := superFormat.Slots
+	if n.SuperFrames > 0 {
+		perSuper = n.SuperFrames
+	}
 	for range n.Supers {
-		st.Boxes = append(st.Boxes, MakeBox(superFormat, true, n.Drawn))
+		st.Boxes = append(st.Boxes, MakeBox(superFormat, perSuper, true, n.Drawn))
 	}
 	if n.Excluder && n.Supers > 0 {
 		st.ExcluderAbove = n.NestBoxes
@@ -136,27 +144,53 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 	return err
 }
 
-// MakeBox returns a box full of new frames with ids of their own.
-func MakeBox(f hive.BoxFormat, super, drawn bool) history.Box {
-	frames := make([]string, f.Slots)
+// MakeBox returns a box of new frames with ids of their own.
+func MakeBox(f hive.BoxFormat, n int, super, drawn bool) history.Box {
+	frames := make([]string, n)
 	for i := range frames {
 		frames[i] = newID()
 	}
 	return history.BoxOf(f, newID(), frames, super, drawn)
 }
 
-// AddSuper puts a super on top of a colony.
-func (s *Service) AddSuper(ctx context.Context, colony, entryID, format string, drawn bool, on day.Day) error {
+// superFormat returns the format of a super: by key, or of those on the hive.
+func (s *Service) superFormat(ctx context.Context, c Colony, key string) (hive.BoxFormat, error) {
+	if key == "" {
+		return advice.SuperFormat(c.Believed.Stack), nil
+	}
+	return s.Format(ctx, key)
+}
+
+// framesLike is the spacing of the supers on a hive: as many frames as the top
+// one of that format has, or as many as it takes.
+func framesLike(st hive.Stack, f hive.BoxFormat) int {
+	for _, b := range slices.Backward(st.Boxes) {
+		if b.Super && b.Format == f {
+			return len(b.Frames)
+		}
+	}
+	return f.Slots
+}
+
+// AddSuper puts a super on top of a colony; no format and no frames mean as
+// the others are.
+func (s *Service) AddSuper(ctx context.Context, colony, entryID, format string, frames int, drawn bool, on day.Day) error {
 	c, err := s.Colony(ctx, colony)
 	if err != nil {
 		return err
 	}
-	f, err := hive.FormatFor(format)
+	f, err := s.superFormat(ctx, c, format)
 	if err != nil {
-		return &FieldError{"format", err.Error()}
+		return err
+	}
+	if frames == 0 {
+		frames = framesLike(c.Believed.Stack, f)
+	}
+	if frames < 1 || frames > f.Slots {
+		return &FieldError{"frames", fmt.Sprintf("%s takes 1 to %d frames", f.Name, f.Slots)}
 	}
 	return s.Record(ctx, colony, history.Entry{ID: entryID, Day: on, Kind: history.KindBoxOn,
-		BoxOn: &history.BoxOn{At: len(c.Believed.Stack.Boxes), Box: MakeBox(f, true, drawn)}})
+		BoxOn: &history.BoxOn{At: len(c.Believed.Stack.Boxes), Box: MakeBox(f, frames, true, drawn)}})
 }
 
 // MoveVisit plans a yard's next visit for a day.

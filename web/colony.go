@@ -3,6 +3,7 @@ package web
 import (
 	"fmt"
 	"html/template"
+	"strconv"
 	"strings"
 
 	"github.com/gofiber/fiber/v3"
@@ -331,7 +332,11 @@ func (s *Server) boxOn(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	if err := s.app.AddSuper(c.Context(), id, c.FormValue("entry"), c.FormValue("format"), c.FormValue("comb") != "foundation", x.Today); err != nil {
+	frames, err := strconv.Atoi(c.FormValue("frames"))
+	if err != nil && c.FormValue("frames") != "" {
+		return &app.FieldError{Field: "frames", Say: "give a whole number"}
+	}
+	if err := s.app.AddSuper(c.Context(), id, c.FormValue("entry"), strings.Clone(c.FormValue("format")), frames, c.FormValue("comb") != "foundation", x.Today); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)

@@ -48,7 +48,7 @@ func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
 	s.views, err = newViews(files, template.FuncMap{
 		"asset": a.url, "icon": draw.Icon, "mark": draw.Mark, "defs": func() template.HTML { return defs }, "swatch": draw.Swatch,
 		"contents": func() []comb.Content { return allContents }, "short": func(c comb.Content) string { return draw.Short[c] },
-		"dict": dict,
+		"dict": dict, "capital": capital,
 	})
 	if err != nil {
 		return nil, err
@@ -84,6 +84,15 @@ func (s *Server) routes() {
 	r.Post("/yards/:yard/visit", s.moveVisit)
 	r.Get("/yards/:yard/colonies/new", s.newColony)
 	r.Post("/yards/:yard/colonies", s.makeColony)
+
+	r.Get("/bench", s.showBench)
+	r.Get("/bench/:name", s.showBench)
+	r.Get("/formats", s.showFormats)
+	r.Post("/formats", s.addFormat)
+	r.Post("/formats/try", s.tryFormat)
+	r.Post("/formats/remove", s.removeFormat)
+	r.Get("/settings", s.showSettings)
+	r.Post("/settings", s.saveSettings)
 
 	r.Get("/colonies/:colony", s.showColony)
 	r.Get("/colonies/:colony/look", s.showLook)
@@ -224,6 +233,11 @@ func (s *Server) show(c fiber.Ctx, name string, v shelled) error {
 	if sh.Operation == "" {
 		if op, err := s.app.Operation(c.Context()); err == nil {
 			sh.Operation = op.Name
+		}
+	}
+	if sh.Today == "" {
+		if d, _, err := s.app.TodayHere(c.Context()); err == nil {
+			sh.Today = d.Short()
 		}
 	}
 	b, err := s.views.render(name, v)

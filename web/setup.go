@@ -52,18 +52,34 @@ func (s *Server) makeYard(c fiber.Ctx) error {
 type colonyForm struct {
 	shell
 	Yard, Entry, Code, Format, Nest, Supers, Comb, Queen, Err string
+	SuperFrames                                               string
 	Excluder, Clipped, Known                                  bool
 	Formats                                                   []option
 }
 
 func blankColony(yard string) *colonyForm {
 	v := &colonyForm{shell: shell{Title: "New colony", Active: "board"}, Yard: yard, Entry: app.NewID(), Format: "langstroth-deep-10", Nest: "1", Supers: "0", Comb: "drawn", Excluder: true}
-	for _, f := range hive.Formats {
-		if !f.Super {
-			v.Formats = append(v.Formats, option{f.Key, f.Name})
+	return v
+}
+
+// formatChoices lists the boxes for a nest: the user's own first, then the
+// catalogue in wood and in polystyrene.
+func (s *Server) formatChoices(c fiber.Ctx) ([]option, error) {
+	own, shipped, err := s.app.Formats(c.Context())
+	var out, poly []option
+	for _, f := range own {
+		out = append(out, option{f.Key, f.Name})
+	}
+	for _, f := range shipped {
+		if f.Super {
+			continue
+		}
+		out = append(out, option{f.Key, f.Name})
+		if p, err := hive.FormatFor(f.Key + "-poly"); err == nil {
+			poly = append(poly, option{p.Key, p.Name})
 		}
 	}
-	return v
+	return append(out, poly...), err
 }
 
 func (s *Server) newColony(c fiber.Ctx) error {
@@ -71,12 +87,26 @@ func (s *Server) newColony(c fiber.Ctx) error {
 	if _, err := s.app.Board(c.Context(), yard); err != nil {
 		return err
 	}
-	return s.show(c, "new-colony", blankColony(yard))
+	v := blankColony(yard)
+	var err error
+	if v.Formats, err = s.formatChoices(c); err != nil {
+		return err
+	}
+	return s.show(c, "new-colony", v)
 }
 
 func (s *Server) makeColony(c fiber.Ctx) error {
 	v := blankColony(strings.Clone(c.Params("yard")))
+	var err error
+	if v.Formats, err = s.formatChoices(c); err != nil {
+		return err
+	}
 	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	v.SuperFrames = val("super_frames")
+	perSuper := 0
+	if v.SuperFrames != "" {
+		perSuper, _ = strconv.Atoi(v.SuperFrames) // not a number is 0: as many as it takes
+	}
 	v.Entry, v.Code, v.Format, v.Nest, v.Supers, v.Comb, v.Queen = val("entry"), val("code"), val("format"), val("nest"), val("supers"), val("comb"), val("queen")
 	v.Excluder, v.Clipped, v.Known = val("excluder") != "", val("clipped") != "", val("known") != ""
 	nest, err1 := strconv.Atoi(v.Nest)
@@ -85,7 +115,6 @@ func (s *Server) makeColony(c fiber.Ctx) error {
 	if v.Queen != "" {
 		year, err3 = strconv.Atoi(v.Queen)
 	}
-	var err error
 	switch {
 	case err1 != nil:
 		err = &app.FieldError{Field: "nest boxes", Say: "a nest has 1 to 4 boxes"}
@@ -95,7 +124,7 @@ func (s *Server) makeColony(c fiber.Ctx) error {
 		err = &app.FieldError{Field: "queen's year", Say: fmt.Sprintf("%q is not a year; write it as 2025, or leave it empty", v.Queen)}
 	default:
 		err = s.app.MakeColony(c.Context(), app.NewColony{ID: v.Entry, Yard: v.Yard, Code: v.Code, NestFormat: v.Format, NestBoxes: nest, Supers: supers,
-			Drawn: v.Comb != "foundation", Excluder: v.Excluder, QueenYear: year, Clipped: v.Clipped, HistoryKnown: v.Known})
+			Drawn: v.Comb != "foundation", Excluder: v.Excluder, QueenYear: year, Clipped: v.Clipped, HistoryKnown: v.Known, SuperFrames: perSuper})
 	}
 	var field *app.FieldError
 	if errors.As(err, &field) {

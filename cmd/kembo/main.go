@@ -10,6 +10,7 @@ import (
 	"os"
 	"os/signal"
 	"syscall"
+	"time"
 
 	"github.com/spf13/cobra"
 )
@@ -54,6 +55,7 @@ func run(ctx context.Context, args []string, stdin io.Reader, stdout, stderr io.
 		demoCommand(),
 		serveCommand(),
 		assessCommand(),
+		calcCommand(time.Now),
 	)
 	return root.ExecuteContext(ctx)
 }

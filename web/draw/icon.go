@@ -16,6 +16,7 @@ var icons = map[string]string{
 	"care":   `<path d="M8 1.6L15 14H1z" fill="none" stroke="currentColor" stroke-width="1.7" stroke-linejoin="round"/><path d="M8 6v4M8 11.2v1.6" stroke="currentColor" stroke-width="1.8"/>`,
 	"undo":   `<path d="M5.5 2.5L2.4 5.6l3.1 3.1" fill="none" stroke="currentColor" stroke-width="1.8"/><path d="M2.8 5.6h6.4a4 4 0 0 1 0 8H5.4" fill="none" stroke="currentColor" stroke-width="1.8"/>`,
 	"stack":  `<path d="M2.5 2h11v3.6h-11zM2.5 5.6h11v4h-11zM2.5 9.6h11v4.4h-11z" fill="none" stroke="currentColor" stroke-width="1.5"/>`,
+	"bench":  `<path d="M8 2.2v11M3.4 13.4h9.2M2.4 4.4h11.2" fill="none" stroke="currentColor" stroke-width="1.6"/><path d="M2.4 4.4L.9 8.6h3zM13.6 4.4l-1.5 4.2h3z" fill="none" stroke="currentColor" stroke-width="1.4" stroke-linejoin="round"/>`,
 	"list":   `<path d="M2 3.6h12M2 8h12M2 12.4h12" stroke="currentColor" stroke-width="1.8"/>`,
 	"clock":  `<circle cx="8" cy="8" r="6.2" fill="none" stroke="currentColor" stroke-width="1.6"/><path d="M8 4.2V8l2.8 1.8" fill="none" stroke="currentColor" stroke-width="1.6"/>`,
 }

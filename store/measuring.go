@@ -1,0 +1,122 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+)
+
+const upsertSetting = `INSERT INTO setting (operation_id, key, value, actor, recorded_utc) VALUES (?, ?, ?, ?, ?)
+	ON CONFLICT (operation_id, key) DO UPDATE SET value = excluded.value, actor = excluded.actor, recorded_utc = excluded.recorded_utc`
+
+// SetSettings writes settings of an operation, by key, as typed.
+func (s *Store) SetSettings(ctx context.Context, operation string, values map[string]string, by By) error {
+	return s.change(ctx, func(tx *sql.Tx) error {
+		for k, v := range values {
+			if _, err := tx.ExecContext(ctx, upsertSetting, operation, k, v, by.Actor, by.RecordedUTC); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}
+
+const selectSettings = `SELECT key, value FROM setting WHERE operation_id = ?`
+
+// Settings returns what was chosen for an operation, by key.
+func (s *Store) Settings(ctx context.Context, operation string) (map[string]string, error) {
+	type pair struct{ key, value string }
+	all, err := collect(ctx, s.read, func(r *sql.Rows, p *pair) error { return r.Scan(&p.key, &p.value) }, selectSettings, operation)
+	out := make(map[string]string, len(all))
+	for _, p := range all {
+		out[p.key] = p.value
+	}
+	return out, err
+}
+
+// BoxFormat is a box format that a user added.
+type BoxFormat struct {
+	ID, OperationID, Name string
+	LengthMM, HeightMM    float64
+	Slots                 int
+	WidthMM               float64
+	BoxKg, FrameKg        float64
+	Super                 bool
+}
+
+const insertBoxFormat = `INSERT INTO box_format (id, operation_id, name, length_mm, height_mm, slots, width_mm, box_kg, frame_kg, super, actor, recorded_utc)
+	VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`
+
+// AddBoxFormat writes a format; the same id twice is once.
+func (s *Store) AddBoxFormat(ctx context.Context, f BoxFormat, by By) error {
+	_, err := s.write.ExecContext(ctx, insertBoxFormat, f.ID, f.OperationID, f.Name, f.LengthMM, f.HeightMM, f.Slots, f.WidthMM, f.BoxKg, f.FrameKg, f.Super, by.Actor, by.RecordedUTC)
+	return err
+}
+
+const deleteBoxFormat = `DELETE FROM box_format WHERE id = ? AND operation_id = ?`
+
+// RemoveBoxFormat takes a format out of the catalogue; boxes that have it carry
+// their own dimensions.
+func (s *Store) RemoveBoxFormat(ctx context.Context, operation, id string) error {
+	_, err := s.write.ExecContext(ctx, deleteBoxFormat, id, operation)
+	return err
+}
+
+const selectBoxFormats = `SELECT id, operation_id, name, length_mm, height_mm, slots, width_mm, box_kg, frame_kg, super FROM box_format WHERE operation_id = ? ORDER BY name`
+
+// BoxFormats returns the formats that users of an operation added.
+func (s *Store) BoxFormats(ctx context.Context, operation string) ([]BoxFormat, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, f *BoxFormat) error {
+		return r.Scan(&f.ID, &f.OperationID, &f.Name, &f.LengthMM, &f.HeightMM, &f.Slots, &f.WidthMM, &f.BoxKg, &f.FrameKg, &f.Super)
+	}, selectBoxFormats, operation)
+}
+
+// Reading is one reading of a hive scale: seconds since 1970 in UTC, and kg.
+type Reading struct {
+	AtUTC int64
+	Kg    float64
+}
+
+const insertReading = `INSERT INTO scale_reading (colony_id, at_utc, kg) VALUES (?, ?, ?) ON CONFLICT (colony_id, at_utc) DO UPDATE SET kg = excluded.kg`
+
+// AddReadings writes readings of a colony's scale; an instant written twice
+// keeps the later.
+func (s *Store) AddReadings(ctx context.Context, colony string, rs []Reading) error {
+	return s.change(ctx, func(tx *sql.Tx) error {
+		st, err := tx.PrepareContext(ctx, insertReading)
+		if err != nil {
+			return err
+		}
+		defer st.Close()
+		for _, r := range rs {
+			if _, err := st.ExecContext(ctx, colony, r.AtUTC, r.Kg); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}
+
+const selectReadings = `SELECT at_utc, kg FROM scale_reading WHERE colony_id = ? AND at_utc BETWEEN ? AND ? ORDER BY at_utc`
+
+// Readings returns a colony's readings between two instants, both included.
+func (s *Store) Readings(ctx context.Context, colony string, from, to int64) ([]Reading, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, x *Reading) error { return r.Scan(&x.AtUTC, &x.Kg) }, selectReadings, colony, from, to)
+}
+
+const upsertScaleFile = `INSERT INTO scale_file (operation_id, header, reading, actor, recorded_utc) VALUES (?, ?, ?, ?, ?)
+	ON CONFLICT (operation_id, header) DO UPDATE SET reading = excluded.reading, actor = excluded.actor, recorded_utc = excluded.recorded_utc`
+
+// SetScaleFile remembers how files with a header are read.
+func (s *Store) SetScaleFile(ctx context.Context, operation, header, reading string, by By) error {
+	_, err := s.write.ExecContext(ctx, upsertScaleFile, operation, header, reading, by.Actor, by.RecordedUTC)
+	return err
+}
+
+const selectScaleFile = `SELECT reading FROM scale_file WHERE operation_id = ? AND header = ?`
+
+// ScaleFile returns how files with a header are read, or ErrNotFound.
+func (s *Store) ScaleFile(ctx context.Context, operation, header string) (string, error) {
+	var out string
+	err := s.read.QueryRowContext(ctx, selectScaleFile, operation, header).Scan(&out)
+	return out, notFound("scale file", err)
+}

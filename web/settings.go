@@ -1,0 +1,77 @@
+package web
+
+import (
+	"errors"
+	"strings"
+
+	"github.com/gofiber/fiber/v3"
+
+	"kembo/app"
+	"kembo/core/measure"
+)
+
+// settingsView is what an operation measures in and its own thresholds.
+type settingsView struct {
+	shell
+	Units, Lift, LiftUnit, MitesSpring, MitesLate, Err string
+	Systems                                            []option
+	Saved                                              bool
+}
+
+var systemWords = map[string]string{"metric": "kg, L, °C", "us": "lb, US gal, °F", "imperial": "lb, imperial gal, °C"}
+
+func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, app.Settings, error) {
+	set, err := s.app.Settings(c.Context())
+	if err != nil {
+		return nil, set, err
+	}
+	v := &settingsView{shell: shell{Title: "Settings", Active: "settings"}, Units: set.Units.Name, Lift: plain(set.Units.Mass.In(set.LiftLimitKg)), LiftUnit: set.Units.Mass.Name, MitesSpring: plain(set.MitesSpring), MitesLate: plain(set.MitesLate)}
+	for _, u := range measure.Systems {
+		v.Systems = append(v.Systems, option{u.Name, systemWords[u.Name]})
+	}
+	return v, set, nil
+}
+
+func (s *Server) showSettings(c fiber.Ctx) error {
+	v, _, err := s.settingsOf(c)
+	if err != nil {
+		return err
+	}
+	v.Saved = c.Query("saved") != ""
+	return s.show(c, "settings", v)
+}
+
+func (s *Server) saveSettings(c fiber.Ctx) error {
+	v, _, err := s.settingsOf(c)
+	if err != nil {
+		return err
+	}
+	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	v.Units, v.Lift, v.MitesSpring, v.MitesLate = val("units"), val("lift"), val("mites_spring"), val("mites_late")
+	set := app.Settings{Units: measure.SystemFor(v.Units)}
+	read := func(field, text string, unit measure.Unit, into *float64) {
+		if err != nil {
+			return
+		}
+		var perr error
+		if *into, perr = measure.Parse(strings.TrimSuffix(text, "%"), unit); perr != nil {
+			err = &app.FieldError{Field: field, Say: perr.Error()}
+		}
+	}
+	read("your lift limit", v.Lift, set.Units.Mass, &set.LiftLimitKg)
+	read("mites, spring", v.MitesSpring, measure.Unit{}, &set.MitesSpring)
+	read("mites, later", v.MitesLate, measure.Unit{}, &set.MitesLate)
+	if err == nil {
+		err = s.app.Choose(c.Context(), set)
+	}
+	var field *app.FieldError
+	if errors.As(err, &field) {
+		v.Err = sentence(field)
+		c.Status(fiber.StatusUnprocessableEntity)
+		return s.show(c, "settings", v)
+	}
+	if err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/settings?saved=1")
+}
