@@ -89,7 +89,7 @@ func (s *Service) recordAll(ctx context.Context, colony string, es []history.Ent
 	if err != nil {
 		return err
 	}
-	if _, err := history.Fold(append(log, es...)); err != nil {
+	if _, err := history.Fold(append(log, es...), history.Ground{}); err != nil {
 		var fe *look.FieldError
 		if errors.As(err, &fe) {
 			return &FieldError{fe.Field, fe.Say}

@@ -102,7 +102,7 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 	}
 	c := Colony{Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
 		Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
-	c.Believed, err = history.Walk(es, func(e history.Entry, b history.Believed) {
+	c.Believed, err = history.Walk(es, history.Ground{Colony: f.colony.ID, Site: site, Seed: assessment.Seed}, func(e history.Entry, b history.Believed) {
 		c.Log = append(c.Log, LogLine{ID: e.ID, Day: e.Day, Kind: e.Kind, Entry: e, stack: b.Stack})
 	})
 	if err != nil {
@@ -173,7 +173,7 @@ func (s *Service) with(ctx context.Context, f found, e history.Entry) ([]history
 		at--
 	}
 	es = slices.Insert(es, at, e)
-	if _, err := history.Fold(es); err != nil {
+	if _, err := history.Fold(es, history.Ground{}); err != nil {
 		var fe *look.FieldError
 		if errors.As(err, &fe) {
 			return nil, &FieldError{fe.Field, fe.Say}

@@ -240,7 +240,7 @@ func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay
 		if hashes[c.ID] == h {
 			continue
 		}
-		b, err := history.Fold(es)
+		b, err := history.Fold(es, history.Ground{Colony: c.ID, Site: site, Seed: assessment.Seed})
 		if err != nil {
 			return 0, fmt.Errorf("colony %s: %w", c.Code, err)
 		}

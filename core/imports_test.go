@@ -28,12 +28,12 @@ var mayImport = map[string][]string{
 	"lift":       nil,
 	"ledger":     {"day", "hive", "measure"},
 	"bench":      {"brood", "comb", "day", "feed", "hive", "honey", "ledger", "lift", "measure", "mites", "queen"},
-	"colony":     {"comb", "day", "hive"},
-	"look":       {"colony", "comb", "day", "hive"},
+	"colony":     {"comb", "day", "hive", "measure"},
+	"look":       {"colony", "comb", "day", "hive", "ledger", "measure"},
 	"forecast":   {"colony", "day", "hive", "measure", "season"},
 	"advice":     {"colony", "comb", "day", "feed", "forecast", "hive", "measure", "queen", "season"},
 	"assessment": {"advice", "colony", "day", "forecast", "hive", "look", "season"},
-	"history":    {"advice", "colony", "comb", "day", "forecast", "hive", "look"},
+	"history":    {"advice", "colony", "comb", "day", "forecast", "hive", "look", "measure", "season"},
 }
 
 // outside is what core may use of the standard library: nothing that reads,

@@ -14,7 +14,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "1"
+const ModelVersion = "2"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101
@@ -58,7 +58,7 @@ func Yard(site forecast.Site, from, today day.Day, seed uint64) *forecast.Yard {
 // Of assesses a case. yard may be nil; then its conditions are drawn here. It
 // returns the *look.FieldError of a look that cannot be.
 func Of(c Case, yard *forecast.Yard) (*Assessment, error) {
-	e, err := look.Read(c.Look, c.Stack)
+	e, err := look.Read(c.Look, c.Stack, look.Context{SeasonDay: season.DayOf(c.Look.Day, c.Site.Hemisphere)})
 	if err != nil {
 		return nil, err
 	}

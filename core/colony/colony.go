@@ -11,15 +11,10 @@ import (
 )
 
 // Spread holds how far an estimate may be off, as the standard deviation of
-// the logarithm of each kind of content: 0.1 means about ten per cent.
+// the logarithm of each kind of content: 0.1 means about ten per cent. Stores
+// are those of the nest, Super those above it.
 type Spread struct {
-	Brood, Stores, Pollen, Bees float64
-}
-
-// Join returns the larger of each of two spreads' parts, weighted by nothing:
-// the worse look decides.
-func (a Spread) Join(b Spread) Spread {
-	return Spread{max(a.Brood, b.Brood), max(a.Stores, b.Stores), max(a.Pollen, b.Pollen), max(a.Bees, b.Bees)}
+	Brood, Stores, Super, Pollen, Bees float64
 }
 
 // QueenEvidence is what a look found of a queen.
@@ -31,6 +26,9 @@ type QueenEvidence struct {
 	Capped bool // laid at most 21 days ago
 	// Cells found, counted; capped ones mean a swarm is imminent or gone.
 	ChargedCells, CappedCells int
+	DryCups, CupsWithEgg      int
+	EmergedCells, TornCells   int
+	CellsAt                   string // edge, face, both; "": not noted
 }
 
 // QueenChance returns the chance that a laying queen is there. Source: none;
@@ -70,15 +68,23 @@ type Estimate struct {
 
 	Spread Spread
 	Queen  QueenEvidence
-	// BeesCounted says that bees were seen, not inferred from the brood.
-	BeesCounted bool
+	// BeesFrom says whether bees were seen, carried, or inferred from the brood.
+	BeesFrom Origin
+	// Stages says that eggs, larvae and capped brood are known apart: seen now,
+	// or seen before and carried.
+	Stages bool
 	// Depth of the look in words, as in "boxes" or "faces and boxes".
 	Depth string
+	// Parts says of each box, bottom to top, what its contents rest on.
+	Parts []Part
 }
 
-// Sum fills the totals of e from the faces of its stack. Bees are left alone.
+// Sum fills the totals of e from the faces of its stack. All else is left alone.
 func (e *Estimate) Sum() {
-	*e = Estimate{Day: e.Day, Stack: e.Stack, Bees: e.Bees, Spread: e.Spread, Queen: e.Queen, BeesCounted: e.BeesCounted, Depth: e.Depth}
+	e.Eggs, e.Larvae, e.Capped, e.Drone, e.Pollen = 0, 0, 0, 0, 0
+	e.NestHoney, e.NestNectar, e.SuperHoney, e.SuperNectar = 0, 0, 0, 0
+	e.NestDrawn, e.NestUndrawn, e.SuperDrawn, e.SuperUndrawn = 0, 0, 0, 0
+	e.NestKgPerCell, e.SuperKgPerCell = 0, 0
 	nestKg, superKg := 0.0, 0.0 // capped honey the comb could hold
 	nestCells, superCells := 0.0, 0.0
 	for _, b := range e.Stack.Boxes {

@@ -21,6 +21,7 @@ const (
 	forEating
 	forDeath
 	forAccess
+	forSuper
 )
 
 // hashName turns a colony's or yard's id into a key (FNV-1a).

@@ -57,7 +57,12 @@ type Result struct {
 	SuperFill                               measure.Range // share of super cells in use
 	Runway                                  [Runways]Runway
 	StoresTrack, BroodTrack, RoomTrack      Track
-	ends                                    [Runways][]float64
+	// What a look may be held against: pollen, open nectar and undrawn comb.
+	Pollen                    measure.Range
+	NestNectar, SuperNectar   float64
+	NestUndrawn, SuperUndrawn float64
+	ends                      [Runways][]float64
+	members                   *columns
 }
 
 // Runway is a number of days in the form the record uses: nil where it does
@@ -197,18 +202,20 @@ func runwayOf(ends []float64) Runway {
 // columns gathers today's quantities by member.
 type columns struct {
 	stores, nest, super, eggs, larvae, capped, drone, bees, free, want, good, room, fill []float64
+	pollen, nestNectar, superNectar, nestUndrawn, superUndrawn                           []float64
 }
 
 func newColumns(n int) *columns {
-	a := make([]float64, 13*n)
+	a := make([]float64, 18*n)
 	cut := func(i int) []float64 { return a[i*n : (i+1)*n : (i+1)*n] }
-	return &columns{cut(0), cut(1), cut(2), cut(3), cut(4), cut(5), cut(6), cut(7), cut(8), cut(9), cut(10), cut(11), cut(12)}
+	return &columns{cut(0), cut(1), cut(2), cut(3), cut(4), cut(5), cut(6), cut(7), cut(8), cut(9), cut(10), cut(11), cut(12), cut(13), cut(14), cut(15), cut(16), cut(17)}
 }
 
 func (c *columns) take(m int, s *State, p *Parameters) {
 	c.stores[m], c.nest[m], c.super[m] = s.Stores(), s.NestHoney+s.NestNectar, s.SuperHoney+s.SuperNectar
 	c.eggs[m], c.larvae[m], c.capped[m], c.drone[m] = s.EggCount(), s.LarvaCount(), s.CappedCount(), s.DroneCount()
 	c.bees[m], c.free[m] = s.Bees(), s.NestFree(p)
+	c.pollen[m], c.nestNectar[m], c.superNectar[m], c.nestUndrawn[m], c.superUndrawn[m] = s.PollenCells, s.NestNectar, s.SuperNectar, s.NestUndrawn, s.SuperUndrawn
 	if s.SuperDrawn > 0 {
 		c.fill[m] = 1 - s.SuperFree(p)/s.SuperDrawn
 	}
@@ -230,7 +237,7 @@ func (c *columns) into(r *Result, in *Input) {
 			slices.Sort(s)
 			likely = measure.Quantile(s, 0.5)
 		}
-		return measure.Around(likely, sample)
+		return measure.Around(likely, slices.Clone(sample))
 	}
 	none := math.NaN()
 	r.Stores = set(c.stores, e.Stores())
@@ -241,6 +248,10 @@ func (c *columns) into(r *Result, in *Input) {
 	r.Bees, r.Free = set(c.bees, e.Bees), set(c.free, e.NestFree())
 	r.WantsToLay, r.GoodDay, r.RoomKg = set(c.want, none), set(c.good, none), set(c.room, none)
 	r.SuperFill = set(c.fill, none)
+	r.Pollen = set(c.pollen, e.Pollen)
+	mid := func(sample []float64) float64 { return middle(slices.Clone(sample)).Likely }
+	r.NestNectar, r.SuperNectar, r.NestUndrawn, r.SuperUndrawn = mid(c.nestNectar), mid(c.superNectar), mid(c.nestUndrawn), mid(c.superUndrawn)
+	r.members = c
 }
 
 type tracks struct {

@@ -42,8 +42,8 @@ func nest(t testing.TB, supers int, superFull, upperHoney float64) colony.Estima
 		}
 		st.Boxes = append(st.Boxes, b)
 	}
-	e := colony.Estimate{Day: day.Of(2026, time.June, 10), Stack: st, Bees: 34000, BeesCounted: true,
-		Spread: colony.Spread{Brood: 0.1, Stores: 0.1, Pollen: 0.2, Bees: 0.15},
+	e := colony.Estimate{Day: day.Of(2026, time.June, 10), Stack: st, Bees: 34000, BeesFrom: colony.Measured, Stages: true,
+		Spread: colony.Spread{Brood: 0.1, Stores: 0.1, Super: 0.1, Pollen: 0.2, Bees: 0.15},
 		Queen:  colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true}}
 	e.Sum()
 	return e

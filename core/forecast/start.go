@@ -16,6 +16,7 @@ const (
 	deathSD  = 0.12
 	youngSD  = 0.12 // eggs and larvae are harder to see than capped brood
 	nectarSD = 0.25
+	sameEye  = 0.7 // correlation of errors in stores below and above
 )
 
 // draw makes member m's state from an estimate: each content off by a factor
@@ -29,15 +30,17 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, name string,
 	brood := off(e.Spread.Brood, forBrood)
 	young := brood * off(youngSD, forYoung)
 	stores := off(e.Spread.Stores, forStores)
-	nectar := stores * off(nectarSD, forNectar)
+	// One keeper's errors in the nest and above it go together in part.
+	super := math.Exp(e.Spread.Super * (sameEye*z(forStores) + math.Sqrt(1-sameEye*sameEye)*z(forSuper)))
+	nectar := off(nectarSD, forNectar)
 
 	s := State{
 		QueenPeak:     queenPeak(e, p, sd, z(forQueen)),
 		PollenCells:   e.Pollen * off(e.Spread.Pollen, forPollen),
 		NestHoney:     e.NestHoney * stores,
-		NestNectar:    e.NestNectar * nectar,
-		SuperHoney:    e.SuperHoney * stores,
-		SuperNectar:   e.SuperNectar * nectar,
+		NestNectar:    e.NestNectar * stores * nectar,
+		SuperHoney:    e.SuperHoney * super,
+		SuperNectar:   e.SuperNectar * super * nectar,
 		NestDrawn:     e.NestDrawn,
 		NestUndrawn:   e.NestUndrawn,
 		SuperDrawn:    e.SuperDrawn,

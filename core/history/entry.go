@@ -19,6 +19,7 @@ const (
 	KindFeed      Kind = "feed"
 	KindTreatment Kind = "treatment"
 	KindWeighing  Kind = "weighing"
+	KindCombs     Kind = "combs"
 	KindUndo      Kind = "undo"
 )
 
@@ -38,6 +39,7 @@ type Entry struct {
 	Feed      *Feed
 	Treatment *Treatment
 	Weighing  *Weighing
+	Combs     *Combs
 }
 
 // StackSet is a hive as it is set up.
@@ -145,12 +147,45 @@ type Look struct {
 	Cells  Cells     `json:"cells"`
 	Health string    `json:"health,omitempty"`
 	Note   string    `json:"note,omitempty"`
+	// WhiteWax is yes, no, or empty for not looked.
+	WhiteWax string  `json:"white_wax,omitempty"`
+	Weight   *Weight `json:"weight,omitempty"`
+	// Insisted names the questions that were asked of this look and answered
+	// with "it is so".
+	Insisted []string `json:"insisted,omitempty"`
+}
+
+// Weight is the whole hive, weighed or hefted, in the unit it was read in.
+type Weight struct {
+	How   string  `json:"how"` // scale, sides, side, feel
+	Value float64 `json:"value,omitempty"`
+	Other float64 `json:"other,omitempty"` // the other side
+	Unit  string  `json:"unit,omitempty"`  // kg or lb; empty: kg
+	Heft  string  `json:"heft,omitempty"`  // light, fair, heavy
+}
+
+// Combs says what was found of some frames. What is nil or empty was not looked
+// at.
+type Combs struct {
+	Frames     []string `json:"frames"`
+	Darkness   *int     `json:"darkness,omitempty"`    // 0 new, 1 amber, 2 brown, 3 black
+	DroneShare *int     `json:"drone_share,omitempty"` // eighths of the comb that are drone cells
+	Granulated *bool    `json:"granulated,omitempty"`
+	Label      string   `json:"label,omitempty"`
+	Origin     string   `json:"origin,omitempty"` // own, other, dead-out
+	Cull       *bool    `json:"cull,omitempty"`   // marked to come out
 }
 
 // BoxLook is one box of a look. Faces are as entered, in shorthand or zones.
 type BoxLook struct {
 	Box    string       `json:"box"`
 	Depth  string       `json:"depth,omitempty"` // boxes, faces, or empty
+	Below  bool         `json:"below,omitempty"` // seams were counted from below
+	Outer  string       `json:"outer,omitempty"` // bees on the outer frames: yes, no
+	State  string       `json:"state,omitempty"` // of a super at a glance
+	Heft   string       `json:"heft,omitempty"`
+	Value  float64      `json:"value,omitempty"` // the box on a scale
+	Unit   string       `json:"unit,omitempty"`
 	Counts *look.Counts `json:"counts,omitempty"`
 	Faces  [][2]string  `json:"faces,omitempty"`
 	Seams  *float64     `json:"seams,omitempty"`
@@ -170,6 +205,11 @@ type Cells struct {
 	Check   string `json:"check,omitempty"` // complete, partial, or empty
 	Charged int    `json:"charged,omitempty"`
 	Capped  int    `json:"capped,omitempty"`
+	Cups    int    `json:"cups,omitempty"`     // dry
+	WithEgg int    `json:"with_egg,omitempty"` // cups with an egg
+	Emerged int    `json:"emerged,omitempty"`
+	Torn    int    `json:"torn_down,omitempty"`
+	Where   string `json:"where,omitempty"` // edge, face, both
 }
 
 // Blank returns an empty entry of a kind and the payload in it, to be read
@@ -193,6 +233,8 @@ func Blank(kind Kind) (e Entry, payload any, ok bool) {
 		e.Treatment = new(Treatment)
 	case KindWeighing:
 		e.Weighing = new(Weighing)
+	case KindCombs:
+		e.Combs = new(Combs)
 	case KindUndo:
 		return e, nil, true
 	default:
@@ -221,6 +263,8 @@ func (e Entry) Payload() any {
 		return e.Treatment
 	case e.Weighing != nil:
 		return e.Weighing
+	case e.Combs != nil:
+		return e.Combs
 	}
 	return struct{}{}
 }

@@ -14,6 +14,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/season"
 )
 
 // Believed is what a log amounts to.
@@ -31,37 +32,39 @@ type Believed struct {
 	HistoryKnown bool
 	Feeds        []advice.Period
 	Treatments   []advice.Period
+	Weighings    []Weighed
+	Combs        map[string]Comb // by frame id, of the frames in the hive
 }
 
-// Read turns an entered look into the core's, for a stack. It returns a
-// *look.FieldError for a face that cannot be read.
-func (l Look) Read(on day.Day, st hive.Stack) (look.Look, error) {
-	out := look.Look{Day: on, Queen: colony.QueenEvidence{Looked: l.Queen.Looked, Seen: l.Queen.Seen, Eggs: l.Queen.Eggs, Larvae: l.Queen.Larvae,
-		Capped: l.Queen.Capped, ChargedCells: l.Cells.Charged, CappedCells: l.Cells.Capped}}
-	for _, b := range l.Boxes {
-		x := look.BoxLook{Box: b.Box, Depth: look.Depth(b.Depth), Seams: -1}
-		if b.Seams != nil {
-			x.Seams = *b.Seams
-		}
-		if b.Counts != nil {
-			x.Counts = *b.Counts
-		}
-		at := slices.IndexFunc(st.Boxes, func(s hive.Box) bool { return s.ID == b.Box }) + 1
-		for k, pair := range b.Faces {
-			var f [2]comb.Face
-			for side, text := range pair {
-				face, err := comb.ParseFace(text)
-				if err != nil {
-					return out, &look.FieldError{Field: fmt.Sprintf("box %d, frame %d%c", at, k+1, 'A'+side), Say: err.Error()}
-				}
-				f[side] = face
-			}
-			x.Faces = append(x.Faces, f)
-		}
-		out.Boxes = append(out.Boxes, x)
-	}
-	return out, nil
+// Weighed is a gross weighing, with what went on and off before it, since the
+// one before.
+type Weighed struct {
+	Day   day.Day
+	Entry string
+	Kg    float64
+	Moved []Moved
 }
+
+// Moved is ware or feed that came or went on a day, without its honey.
+type Moved struct {
+	Day    day.Day
+	What   string
+	TareKg float64 // less than 0: it left
+	FedKg  float64 // mass of feed
+}
+
+// Ground is what a log is read on: where the hive stands, for what was not
+// looked at is carried by a forecast.
+type Ground struct {
+	Colony string
+	Site   forecast.Site
+	Seed   uint64
+}
+
+// carryDays is how far back looks are carried; before that a box not looked
+// into keeps what it had. What was believed two seasons ago has left no trace
+// in what is believed today, and a log of years stays quick.
+const carryDays = 400
 
 // Live returns the entries that stand: those not superseded, without undos, in
 // the order given.
@@ -84,30 +87,43 @@ func Live(entries []Entry) []Entry {
 
 // Fold walks the entries, in order of day and entry, and returns what is
 // believed after the last. The error names the entry that does not fit.
-func Fold(entries []Entry) (Believed, error) {
-	return Walk(entries, func(Entry, Believed) {})
+func Fold(entries []Entry, g Ground) (Believed, error) {
+	return Walk(entries, g, func(Entry, Believed) {})
 }
 
 // Walk is Fold that also shows what is believed after each entry that stands,
 // in one pass, so that a log of many years costs what its length does.
-func Walk(entries []Entry, after func(Entry, Believed)) (Believed, error) {
-	var b Believed
-	for _, e := range Live(entries) {
-		if err := b.take(e); err != nil {
-			return b, fmt.Errorf("%s of %s: %w", e.Kind, e.Day, err)
-		}
-		after(e, b)
+func Walk(entries []Entry, g Ground, after func(Entry, Believed)) (Believed, error) {
+	w := walker{ground: g}
+	live := Live(entries)
+	for _, e := range live {
+		w.last = max(w.last, e.Day)
 	}
+	for _, e := range live {
+		if err := w.take(e); err != nil {
+			return w.Believed, fmt.Errorf("%s of %s: %w", e.Kind, e.Day, err)
+		}
+		after(e, w.Believed)
+	}
+	b := w.Believed
 	if b.Estimate != nil {
 		b.Estimate.Stack = b.Stack // with what was put on and taken off since
 	}
 	return b, nil
 }
 
-func (b *Believed) take(e Entry) error {
+// walker is what is believed so far, with what it takes to go on.
+type walker struct {
+	Believed
+	ground Ground
+	last   day.Day
+	moved  []Moved // since the last weighing
+}
+
+func (b *walker) take(e Entry) error {
 	switch {
 	case e.Stack != nil:
-		return b.setStack(e.Stack)
+		return b.setStack(e)
 	case e.Look != nil:
 		return b.see(e)
 	case e.BoxOn != nil:
@@ -118,6 +134,7 @@ func (b *Believed) take(e Entry) error {
 		return b.swap(e)
 	case e.Feed != nil:
 		b.Feeds = append(b.Feeds, advice.Period{What: e.Feed.What, From: e.Day, To: e.Day, Kg: e.Feed.Kg})
+		b.moved = append(b.moved, Moved{Day: e.Day, What: e.Feed.What, FedKg: e.Feed.mass()})
 		b.change(forecast.Change{Day: e.Day, FeedKg: e.Feed.StoresKg})
 	case e.Treatment != nil:
 		from := e.Treatment.From
@@ -125,13 +142,18 @@ func (b *Believed) take(e Entry) error {
 			from = e.Day
 		}
 		b.Treatments = append(b.Treatments, advice.Period{What: e.Treatment.What, From: from, To: e.Treatment.To, Until: e.Treatment.HoneyBarred})
+	case e.Weighing != nil:
+		b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, e.Weighing.Kg, b.moved})
+		b.moved = nil
+	case e.Combs != nil:
+		return b.attribute(e)
 	}
 	return nil
 }
 
 // change notes what was done since the last look; before the first look there
 // is nothing for it to change.
-func (b *Believed) change(c forecast.Change) {
+func (b *walker) change(c forecast.Change) {
 	if b.Estimate != nil {
 		b.Changes = append(b.Changes, c)
 	}
@@ -152,7 +174,8 @@ func newBox(x Box) (hive.Box, error) {
 	return out, nil
 }
 
-func (b *Believed) setStack(s *StackSet) error {
+func (b *walker) setStack(e Entry) error {
+	s := e.Stack
 	b.Stack = hive.Stack{ExcluderAbove: s.ExcluderAbove}
 	for _, x := range s.Boxes {
 		box, err := newBox(x)
@@ -160,17 +183,18 @@ func (b *Believed) setStack(s *StackSet) error {
 			return err
 		}
 		b.Stack.Boxes = append(b.Stack.Boxes, box)
+		b.arrive(box, e.Day)
 	}
 	b.QueenYear, b.Clipped, b.Origin, b.HistoryKnown = s.QueenYear, s.Clipped, s.Origin, s.HistoryKnown
 	return nil
 }
 
-func (b *Believed) see(e Entry) error {
+func (b *walker) see(e Entry) error {
 	l, err := e.Look.Read(e.Day, b.Stack)
 	if err != nil {
 		return err
 	}
-	est, err := look.Read(l, b.Stack)
+	est, err := look.Read(l, b.Stack, b.context(e.Day, l))
 	if err != nil {
 		return err
 	}
@@ -189,10 +213,28 @@ func (b *Believed) see(e Entry) error {
 	if c := advice.CellCheck(e.Look.Cells.Check); c == advice.Complete {
 		b.CellCheck, b.CellCheckDay = c, e.Day
 	}
+	if w := e.Look.Weight; w != nil && look.How(w.How) == look.OnScale {
+		b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, l.Weight.Kg, b.moved})
+		b.moved = nil
+	}
 	return nil
 }
 
-func (b *Believed) boxOn(e Entry) error {
+// context is what a look is read against. A look that tells everything needs
+// no forecast of it.
+func (b *walker) context(on day.Day, l look.Look) look.Context {
+	c := look.Context{SeasonDay: season.DayOf(on, b.ground.Site.Hemisphere)}
+	if b.Estimate == nil || b.ground.Site.Yard == "" || on < b.Estimate.Day || on < b.last-carryDays || l.TellsAll(b.Stack) {
+		return c
+	}
+	before := *b.Estimate
+	before.Stack = b.Stack
+	x := forecast.Expect(before, b.Changes, on, b.ground.Site, b.ground.Colony, b.ground.Seed)
+	c.Expected = &x
+	return c
+}
+
+func (b *walker) boxOn(e Entry) error {
 	box, err := newBox(e.BoxOn.Box)
 	if err != nil {
 		return err
@@ -200,6 +242,8 @@ func (b *Believed) boxOn(e Entry) error {
 	if b.Stack, err = b.Stack.AddBox(e.BoxOn.At, box); err != nil {
 		return err
 	}
+	b.arrive(box, e.Day)
+	b.moved = append(b.moved, Moved{Day: e.Day, What: box.Format.Name, TareKg: box.TareKg()})
 	if e.BoxOn.ExcluderUnder {
 		b.Stack.ExcluderAbove = e.BoxOn.At
 	}
@@ -224,13 +268,14 @@ func (b *Believed) boxOn(e Entry) error {
 
 // boxOff takes a box off with what it was last seen to hold, as shares of all
 // that was seen in boxes of its kind.
-func (b *Believed) boxOff(e Entry) error {
+func (b *walker) boxOff(e Entry) error {
 	at := slices.IndexFunc(b.Stack.Boxes, func(x hive.Box) bool { return x.ID == e.BoxOff.Box })
 	if at < 0 {
 		return fmt.Errorf("box %s is not on the hive", e.BoxOff.Box)
 	}
 	kg, kgAll, drawn, drawnAll, undrawn, undrawnAll, pollen, pollenAll := 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0
 	out := b.Stack.Boxes[at]
+	b.moved = append(b.moved, Moved{Day: e.Day, What: out.Format.Name, TareKg: -out.TareKg()})
 	for i, x := range b.Stack.Boxes {
 		h, d, u, p := holds(x)
 		pollenAll += p
@@ -279,7 +324,7 @@ func share(part, whole float64) float64 {
 	return part / whole
 }
 
-func (b *Believed) swap(e Entry) error {
+func (b *walker) swap(e Entry) error {
 	seen := b.Stack // shares are of what was there before the first swap
 	var honey, cells, pollen float64
 	for i, id := range e.Swap.Out {
@@ -289,6 +334,7 @@ func (b *Believed) swap(e Entry) error {
 		}
 		one := advice.TakeCombs(seen, p)
 		honey, cells, pollen = honey+one.HoneyShare, cells+one.CellShare, pollen+one.PollenShare
+		b.comb(e.Swap.In[i], e.Day)
 		in := hive.Frame{ID: e.Swap.In[i], A: comb.Shares{comb.Empty: 1}, B: comb.Shares{comb.Empty: 1}}
 		before := b.Stack
 		var err error

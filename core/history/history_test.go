@@ -6,9 +6,12 @@ import (
 	"strconv"
 	"testing"
 
+	"kembo/core/colony"
 	"kembo/core/day"
+	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/look"
+	"kembo/core/season"
 )
 
 const d0 = day.Day(20600)
@@ -34,7 +37,7 @@ func lookOf(box string, c look.Counts) *history.Look {
 
 func fold(t *testing.T, es []history.Entry) history.Believed {
 	t.Helper()
-	b, err := history.Fold(es)
+	b, err := history.Fold(es, history.Ground{})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -99,7 +102,7 @@ func TestABoxOffTakesItsHoney(t *testing.T) {
 	if len(b.Changes) != 1 || math.Abs(b.Changes[0].SuperOut-0.75) > 0.01 || math.Abs(b.Changes[0].SuperDrawnOut-0.5) > 0.01 {
 		t.Errorf("nine of twelve frames of honey left: %+v", b.Changes)
 	}
-	if _, err := history.Fold(append(es, history.Entry{ID: "7", Day: d0 + 31, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s1"}})); err == nil {
+	if _, err := history.Fold(append(es, history.Entry{ID: "7", Day: d0 + 31, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s1"}}), history.Ground{}); err == nil {
 		t.Error("a box that is off was taken off again")
 	}
 }
@@ -117,18 +120,73 @@ func TestCombsSwappedKeepTheFrameCount(t *testing.T) {
 	}
 }
 
+func ground(t *testing.T) history.Ground {
+	t.Helper()
+	c, err := season.ClimateFor("uk")
+	if err != nil {
+		t.Fatal(err)
+	}
+	return history.Ground{Colony: "c", Site: forecast.Site{Yard: "y", Hemisphere: season.North, Climate: c}, Seed: 1}
+}
+
 // TestALookIntoNoBoxLeavesTheCombsToTheForecast: cells checked, seams counted,
-// nothing counted in the boxes.
+// nothing counted in the boxes. The combs are what the forecast has made of
+// the look before, less sure than it was, and said to be so.
 func TestALookIntoNoBoxLeavesTheCombsToTheForecast(t *testing.T) {
 	n := 6.0
-	es := append(begin(), history.Entry{ID: "3", Day: d0 + 8, Kind: history.KindLook, Look: &history.Look{
-		Boxes: []history.BoxLook{{Box: "nest", Seams: &n}}, Queen: history.Queen{Looked: true, Larvae: true}, Cells: history.Cells{Check: "complete", Charged: 2}}})
-	b := fold(t, es)
-	if b.Estimate.Day != d0 {
-		t.Errorf("the combs are taken as of %v, they were looked at on %v", b.Estimate.Day, d0)
+	before := fold(t, begin())
+	findings := history.Entry{ID: "3", Day: d0 + 8, Kind: history.KindLook, Look: &history.Look{
+		Boxes: []history.BoxLook{{Box: "nest", Seams: &n}}, Queen: history.Queen{Looked: true, Larvae: true}, Cells: history.Cells{Check: "complete", Charged: 2}}}
+	b, err := history.Fold(append(begin(), findings), ground(t))
+	if err != nil {
+		t.Fatal(err)
+	}
+	if p := b.Estimate.Parts[0]; b.Estimate.Day != d0+8 || p.Stores != colony.Carried || p.CarriedFrom != d0 {
+		t.Errorf("the combs of the look of %v are %+v as of %v", d0, p, b.Estimate.Day)
+	}
+	if b.Estimate.Spread.Stores <= before.Estimate.Spread.Stores || b.Estimate.Spread.Brood <= before.Estimate.Spread.Brood {
+		t.Errorf("carried for eight days they are as sure as when seen: %+v, seen %+v", b.Estimate.Spread, before.Estimate.Spread)
+	}
+	if b.Estimate.BeesFrom != colony.Measured || len(b.Changes) != 0 {
+		t.Errorf("six seams counted: bees %v, %d changes left to do", b.Estimate.BeesFrom, len(b.Changes))
 	}
 	if b.CellCheckDay != d0+8 || b.Estimate.Queen.Eggs || b.Estimate.Queen.ChargedCells != 2 {
 		t.Errorf("findings: check of %v, queen %+v", b.CellCheckDay, b.Estimate.Queen)
+	}
+	// With no seams either, only the findings are new.
+	findings.Look.Boxes = nil
+	if b, err = history.Fold(append(begin(), findings), ground(t)); err != nil || b.Estimate.Day != d0 || b.Estimate.Queen.ChargedCells != 2 {
+		t.Errorf("only cells were looked at: estimate of %v, %+v (%v)", b.Estimate.Day, b.Estimate.Queen, err)
+	}
+}
+
+// TestCombsKeepWhatTheyWereInTheHiveWith: attributes, the cull list, and feeds
+// and treatments by frame.
+func TestCombsKeepWhatTheyWereInTheHiveWith(t *testing.T) {
+	es := begin()
+	b := fold(t, es)
+	frame, other := b.Stack.Boxes[0].Frames[2].ID, b.Stack.Boxes[0].Frames[3].ID
+	black, drone := 3, 4
+	es = append(es,
+		history.Entry{ID: "f", Day: d0 + 3, Kind: history.KindFeed, Feed: &history.Feed{What: "1:1 syrup", Kg: 2, StoresKg: 2}},
+		history.Entry{ID: "a", Day: d0 + 4, Kind: history.KindCombs, Combs: &history.Combs{Frames: []string{frame}, Darkness: &black}},
+		history.Entry{ID: "b", Day: d0 + 5, Kind: history.KindCombs, Combs: &history.Combs{Frames: []string{frame, other}, DroneShare: &drone}},
+		history.Entry{ID: "s", Day: d0 + 6, Kind: history.KindSwap, Swap: &history.Swap{Out: []string{other}, In: []string{"new"}}},
+		history.Entry{ID: "t", Day: d0 + 9, Kind: history.KindTreatment, Treatment: &history.Treatment{What: "thymol"}})
+	b = fold(t, es)
+	culls := b.Culls(d0 + 10)
+	if len(culls) != 1 || culls[0].Frame != frame || len(culls[0].Why) != 2 {
+		t.Errorf("to cull: %+v; one black comb with drone cells is, the other has left", culls)
+	}
+	feeds, treatments := b.With(frame)
+	if len(feeds) != 1 || len(treatments) != 1 {
+		t.Errorf("the comb was fed %v and treated %v", feeds, treatments)
+	}
+	if feeds, treatments = b.With("new"); len(feeds) != 0 || len(treatments) != 1 {
+		t.Errorf("a comb that came after the feed was fed %v, treated %v", feeds, treatments)
+	}
+	if _, err := history.Fold(append(es, history.Entry{ID: "x", Day: d0 + 11, Kind: history.KindCombs, Combs: &history.Combs{Frames: []string{other}, Darkness: &black}}), history.Ground{}); err == nil {
+		t.Error("a comb that is not in the hive was looked at")
 	}
 }
 
@@ -140,7 +198,7 @@ func TestWalkShowsEachStepAsItsOwnFoldWould(t *testing.T) {
 		history.Entry{ID: "4", Day: d0 + 9, Kind: history.KindLook, Look: lookOf("s", look.Counts{Honey: 5, Empty: 5})},
 		history.Entry{ID: "5", Day: d0 + 12, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s"}})
 	i := 0
-	if _, err := history.Walk(es, func(e history.Entry, b history.Believed) {
+	if _, err := history.Walk(es, history.Ground{}, func(e history.Entry, b history.Believed) {
 		i++
 		slow := fold(t, es[:i])
 		if !reflect.DeepEqual(slow.Stack, b.Stack) || len(slow.Changes) != len(b.Changes) {
@@ -158,7 +216,7 @@ func BenchmarkTenYears(b *testing.B) {
 		es = append(es, history.Entry{ID: "l" + strconv.Itoa(i), Day: d0 + day.Day(6*i), Kind: history.KindLook, Look: lookOf("nest", look.Counts{Brood: 4, Honey: 3, Empty: 3})})
 	}
 	for b.Loop() {
-		if _, err := history.Fold(es); err != nil {
+		if _, err := history.Fold(es, history.Ground{}); err != nil {
 			b.Fatal(err)
 		}
 	}

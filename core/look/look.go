@@ -1,15 +1,14 @@
 // Package look turns what a keeper saw on a day into a colony estimate.
 //
-// A [Look] holds what was entered, box by box, each at its own depth: counts
-// of frames, or faces in eighths, or nothing. [Read] lays it over the stack
-// and says how far it may be off. What was not looked at keeps what was
-// believed of it before, with a wider spread.
+// A [Look] holds what was entered, box by box, each at its own depth: a heft,
+// seams of bees, counts of frames, faces in eighths, or nothing. [Read] lays it
+// over the stack and says how far it may be off and what each part rests on.
+// What was not looked at is what a forecast has made of the look before.
 package look
 
 import (
 	"fmt"
 	"math"
-	"strings"
 
 	"kembo/core/colony"
 	"kembo/core/comb"
@@ -20,9 +19,11 @@ import (
 // Depth says how closely a box was looked at.
 type Depth string
 
-// The depths of this package.
+// The depths, the shallowest first.
 const (
 	NotLooked Depth = ""
+	ByHeft    Depth = "heft"
+	BySeams   Depth = "seams"
 	ByBox     Depth = "boxes"
 	ByFace    Depth = "faces"
 )
@@ -40,14 +41,77 @@ type BoxLook struct {
 	Counts Counts
 	Faces  [][2]comb.Face // by slot, A and B
 	Seams  float64        // -1: not looked
+	Below  bool           // seams were counted from below
+	Outer  Answer         // bees on the outer frames
+	Super  SuperState     // of a super, at a glance
+	Kg     float64        // the box as lifted on a scale; 0: not weighed
+	Heft   Heft           // the box as it felt
 }
+
+// Answer is a finding that may not have been looked for. Not touched is not
+// looked, never no.
+type Answer string
+
+// The answers.
+const (
+	Unasked Answer = ""
+	Yes     Answer = "yes"
+	No      Answer = "no"
+)
 
 // Look is one look at one colony.
 type Look struct {
-	Day   day.Day
-	Boxes []BoxLook
-	Queen colony.QueenEvidence
+	Day      day.Day
+	Boxes    []BoxLook
+	Queen    colony.QueenEvidence
+	Weight   Weight
+	WhiteWax Answer // fresh wax on the top bars: they are building, a flow is on
 }
+
+// Weight is the whole hive, weighed or hefted.
+type Weight struct {
+	How     How
+	Kg      float64 // on a scale, or one side of it
+	OtherKg float64 // the other side
+	Heft    Heft
+}
+
+// How a whole hive was weighed.
+type How string
+
+// The ways, the surest first. A hive lifted at one side to a level edge shows
+// half of it, if its load stands in the middle.
+const (
+	NotWeighed How = ""
+	OnScale    How = "scale"
+	TwoSides   How = "sides"
+	OneSide    How = "side"
+	ByFeel     How = "feel"
+)
+
+// Heft is what a lift by the back says.
+type Heft string
+
+// The words of a heft.
+const (
+	NotHefted Heft = ""
+	Light     Heft = "light"
+	Fair      Heft = "fair"
+	Heavy     Heft = "heavy"
+)
+
+// SuperState is a super at a glance from above.
+type SuperState string
+
+// The states.
+const (
+	SuperNotLooked SuperState = ""
+	SuperEmpty     SuperState = "empty"
+	SuperStarted   SuperState = "started"
+	SuperHalf      SuperState = "half"
+	SuperNearly    SuperState = "nearly"
+	SuperFull      SuperState = "full"
+)
 
 // FieldError says which field of a look is wrong and what to do.
 type FieldError struct {
@@ -57,21 +121,11 @@ type FieldError struct {
 
 func (e *FieldError) Error() string { return e.Field + ": " + e.Say }
 
-// Observer spreads by depth, as the standard deviation of the logarithm.
-// Source: the Liebefeld method's observers differ by about 10 % once trained
-// (Imdorf et al. 1987, from memory); by box and inferred: common practice.
-var (
-	SpreadByFace   = colony.Spread{Brood: 0.09, Stores: 0.10, Pollen: 0.2, Bees: 0.15}
-	SpreadByBox    = colony.Spread{Brood: 0.17, Stores: 0.18, Pollen: 0.35, Bees: 0.18}
-	SpreadUnlooked = colony.Spread{Brood: 0.35, Stores: 0.40, Pollen: 0.6, Bees: 0.35}
-)
-
-// BeesInferredSpread is the spread of bees told from brood alone. Source:
-// none; guess.
-const BeesInferredSpread = 0.35
-
 // Check returns the first thing in l that cannot be, as a *FieldError.
 func Check(l Look, s hive.Stack) error {
+	if err := checkWeight(l.Weight); err != nil {
+		return err
+	}
 	for i, b := range l.Boxes {
 		at := indexOf(s, b.Box)
 		if at < 0 {
@@ -80,6 +134,9 @@ func Check(l Look, s hive.Stack) error {
 		box := s.Boxes[at]
 		name := fmt.Sprintf("box %d", at+1)
 		if err := checkCounts(b, box, name); err != nil {
+			return err
+		}
+		if err := checkWords(b, box, name); err != nil {
 			return err
 		}
 		if b.Depth == ByFace && len(b.Faces) > len(box.Frames) {
@@ -92,6 +149,40 @@ func Check(l Look, s hive.Stack) error {
 				}
 			}
 		}
+	}
+	return nil
+}
+
+func checkWeight(w Weight) error {
+	switch w.How {
+	case NotWeighed:
+		return nil
+	case ByFeel:
+		if _, ok := hefts[w.Heft]; !ok {
+			return &FieldError{"weight", "say light, fair or heavy"}
+		}
+		return nil
+	case OnScale, TwoSides, OneSide:
+		if !(w.Kg > 0 && w.Kg < 400) || w.How == TwoSides && !(w.OtherKg > 0 && w.OtherKg < 400) {
+			return &FieldError{"weight", "a hive, or one side of it, weighs more than 0 and less than 400 kg; weigh it again"}
+		}
+		return nil
+	}
+	return &FieldError{"weight", fmt.Sprintf("%q is not a way to weigh a hive; choose scale, sides, side or feel", w.How)}
+}
+
+func checkWords(b BoxLook, box hive.Box, name string) error {
+	if _, ok := hefts[b.Heft]; b.Heft != NotHefted && !ok {
+		return &FieldError{name + ", heft", "say light, fair or heavy"}
+	}
+	if _, ok := superStates[b.Super]; b.Super != SuperNotLooked && !ok {
+		return &FieldError{name + ", state", "say empty, started, half, nearly or full"}
+	}
+	if b.Super != SuperNotLooked && !box.Super {
+		return &FieldError{name + ", state", "it is a brood box; count it, or its seams"}
+	}
+	if b.Kg < 0 || b.Kg > 120 {
+		return &FieldError{name + ", kg", "a box weighs more than 0 and less than 120 kg; weigh it again"}
 	}
 	return nil
 }
@@ -128,78 +219,6 @@ func indexOf(s hive.Stack, id string) int {
 	return -1
 }
 
-// Read lays l over s and returns the estimate of that day. The stack's faces
-// are what was believed before: an empty box as it was put on, or the last
-// look. It returns a *FieldError where l cannot be.
-func Read(l Look, s hive.Stack) (colony.Estimate, error) {
-	if err := Check(l, s); err != nil {
-		return colony.Estimate{}, err
-	}
-	e := colony.Estimate{Day: l.Day, Stack: s.Clone(), Queen: l.Queen}
-	spread, depths := colony.Spread{}, []string{}
-	bees, counted, combs := 0.0, false, 0.0
-	for i := range e.Stack.Boxes {
-		box := &e.Stack.Boxes[i]
-		b, ok := find(l, box.ID)
-		switch {
-		case ok && b.Depth == ByFace:
-			layFaces(box, b.Faces)
-			spread = spread.Join(SpreadByFace)
-			depths = addDepth(depths, "faces")
-		case ok && b.Depth == ByBox:
-			layCounts(box, b.Counts, l.Queen)
-			spread = spread.Join(SpreadByBox)
-			depths = addDepth(depths, "boxes")
-		default:
-			if holdsSomething(*box) {
-				spread = spread.Join(SpreadUnlooked)
-			}
-		}
-		if ok && b.Seams >= 0 {
-			bees += b.Seams * box.Format.Frame.BeesAtFullCover()
-			counted = true
-		}
-		combs += 1
-	}
-	e.Spread = spread
-	e.Depth = strings.Join(depths, " and ")
-	e.Bees = bees
-	e.Sum()
-	e.BeesCounted = counted
-	if !counted {
-		e.Bees = inferBees(e)
-		e.Spread.Bees = BeesInferredSpread
-	}
-	return e, nil
-}
-
-// inferBees guesses the bees from what they keep: about nine tenths of a bee a
-// brood cell and a cover on the comb they store in. Source: common practice,
-// no source; BeesInferredSpread stands for the doubt.
-func inferBees(e colony.Estimate) float64 {
-	return min(0.9*e.Brood()+5000+150*e.Stores(), 0.95*e.BeeCapacity())
-}
-
-func holdsSomething(b hive.Box) bool {
-	for _, f := range b.Frames {
-		for _, s := range [2]comb.Shares{f.A, f.B} {
-			if s.Known()-s[comb.Empty]-s[comb.Foundation] > 0 {
-				return true
-			}
-		}
-	}
-	return false
-}
-
-func addDepth(d []string, w string) []string {
-	for _, v := range d {
-		if v == w {
-			return d
-		}
-	}
-	return append(d, w)
-}
-
 func find(l Look, id string) (BoxLook, bool) {
 	for _, b := range l.Boxes {
 		if b.Box == id {
@@ -209,14 +228,16 @@ func find(l Look, id string) (BoxLook, bool) {
 	return BoxLook{}, false
 }
 
-// layFaces writes painted faces; a face not painted keeps what it had.
-func layFaces(b *hive.Box, faces [][2]comb.Face) {
-	for i, f := range faces {
-		if f[0].Painted() > 0 {
-			b.Frames[i].A = f[0].Shares()
+// TellsAll reports whether a look leaves nothing of a stack to a forecast:
+// every box by count or whole faces, and the bees counted.
+func (l Look) TellsAll(s hive.Stack) bool {
+	counted := false
+	for _, box := range s.Boxes {
+		b, ok := find(l, box.ID)
+		if !ok || !(b.Depth == ByBox || b.Depth == ByFace && painted(b, box) == 1) {
+			return false
 		}
-		if f[1].Painted() > 0 {
-			b.Frames[i].B = f[1].Shares()
-		}
+		counted = counted || b.Seams >= 0
 	}
+	return counted
 }

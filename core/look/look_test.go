@@ -43,16 +43,16 @@ func byFace(t testing.TB, box, each string) look.BoxLook {
 func TestDepthsMixAndTheDeeperIsSurer(t *testing.T) {
 	day0 := day.Day(20600)
 	counts := look.BoxLook{Box: "super", Depth: look.ByBox, Seams: 5, Counts: look.Counts{Honey: 4, Nectar: 2, Empty: 4}}
-	mixed, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), counts}}, stack(t))
+	mixed, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), counts}}, stack(t), look.Context{SeasonDay: 150})
 	if err != nil {
 		t.Fatal(err)
 	}
-	faces, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), byFace(t, "super", "H4 C4")}}, stack(t))
+	faces, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), byFace(t, "super", "H4 C4")}}, stack(t), look.Context{SeasonDay: 150})
 	if err != nil {
 		t.Fatal(err)
 	}
-	if mixed.Depth != "faces and boxes" || faces.Spread.Stores >= mixed.Spread.Stores {
-		t.Errorf("depth %q, spread %v by face, %v mixed", mixed.Depth, faces.Spread.Stores, mixed.Spread.Stores)
+	if mixed.Depth != "faces and boxes" || faces.Spread.Super >= mixed.Spread.Super {
+		t.Errorf("depth %q, spread %v by face, %v mixed", mixed.Depth, faces.Spread.Super, mixed.Spread.Super)
 	}
 	// By hand: 20 faces of 3,451 cells, three eighths capped.
 	if want := 20 * 3451.0 * 3 / 8; math.Abs(mixed.Capped-want) > 60 {
@@ -61,7 +61,7 @@ func TestDepthsMixAndTheDeeperIsSurer(t *testing.T) {
 	if math.Abs(mixed.Bees-5*1540) > 40 { // five seams of a medium, 1,540 bees each (138 a dm2)
 		t.Errorf("%.0f bees from five seams of a medium box", mixed.Bees)
 	}
-	none, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{counts}}, mixed.Stack)
+	none, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{counts}}, mixed.Stack, look.Context{SeasonDay: 150})
 	if err != nil || none.Spread.Brood <= mixed.Spread.Brood {
 		t.Errorf("a box not looked at keeps its spread: %v, %v", none.Spread, err)
 	}
@@ -73,14 +73,14 @@ func TestDepthsMixAndTheDeeperIsSurer(t *testing.T) {
 func TestNoEggsSeenLeavesNoEggs(t *testing.T) {
 	l := look.Look{Boxes: []look.BoxLook{{Box: "nest", Depth: look.ByBox, Seams: -1, Counts: look.Counts{Brood: 4}}},
 		Queen: colony.QueenEvidence{Looked: true, Capped: true}}
-	e, err := look.Read(l, stack(t))
+	e, err := look.Read(l, stack(t), look.Context{SeasonDay: 150})
 	if err != nil || e.Eggs > 1 || e.Larvae > 1 || e.Capped < 20000 {
 		t.Errorf("eggs %.0f larvae %.0f capped %.0f, %v", e.Eggs, e.Larvae, e.Capped, err)
 	}
 	// With nothing said the stages stand as 3 : 6 : 12 (stage lengths, Winston
 	// 1987, from memory).
 	l.Queen = colony.QueenEvidence{}
-	e, _ = look.Read(l, stack(t))
+	e, _ = look.Read(l, stack(t), look.Context{SeasonDay: 150})
 	if math.Abs(e.Capped/e.Eggs-4) > 0.05 || math.Abs(e.Larvae/e.Eggs-2) > 0.05 {
 		t.Errorf("eggs : larvae : capped = %.0f : %.0f : %.0f", e.Eggs, e.Larvae, e.Capped)
 	}
@@ -100,7 +100,7 @@ func TestWrongLooksNameTheField(t *testing.T) {
 		"has 10":     eleven,
 		"eight eigh": {Box: "nest", Depth: look.ByFace, Seams: -1, Faces: [][2]comb.Face{{{5, 5}}}},
 	} {
-		_, err := look.Read(look.Look{Boxes: []look.BoxLook{b}}, stack(t))
+		_, err := look.Read(look.Look{Boxes: []look.BoxLook{b}}, stack(t), look.Context{SeasonDay: 150})
 		var f *look.FieldError
 		if !errors.As(err, &f) || !strings.Contains(err.Error(), says) {
 			t.Errorf("error %v, want a field error that says %q", err, says)

@@ -84,7 +84,7 @@ CREATE TABLE event (
     id           TEXT NOT NULL UNIQUE, -- made by the client, so twice is once
     operation_id TEXT NOT NULL REFERENCES operation(id),
     colony_id    TEXT NOT NULL REFERENCES colony(id),
-    kind         TEXT NOT NULL CHECK (kind IN ('stack', 'look', 'box_on', 'box_off', 'combs_swapped', 'feed', 'treatment', 'weighing', 'undo')),
+    kind         TEXT NOT NULL CHECK (kind IN ('stack', 'look', 'box_on', 'box_off', 'combs_swapped', 'feed', 'treatment', 'weighing', 'combs', 'undo')),
     day          INTEGER NOT NULL,
     recorded_utc TEXT NOT NULL,
     actor        TEXT NOT NULL,

@@ -1,0 +1,67 @@
+package history
+
+import (
+	"fmt"
+	"slices"
+
+	"kembo/core/colony"
+	"kembo/core/comb"
+	"kembo/core/day"
+	"kembo/core/hive"
+	"kembo/core/look"
+	"kembo/core/measure"
+)
+
+// Read turns an entered look into the core's, for a stack. It returns a
+// *look.FieldError for a face that cannot be read.
+func (l Look) Read(on day.Day, st hive.Stack) (look.Look, error) {
+	out := look.Look{Day: on, Queen: colony.QueenEvidence{Looked: l.Queen.Looked, Seen: l.Queen.Seen, Eggs: l.Queen.Eggs, Larvae: l.Queen.Larvae,
+		Capped: l.Queen.Capped, ChargedCells: l.Cells.Charged, CappedCells: l.Cells.Capped, DryCups: l.Cells.Cups, CupsWithEgg: l.Cells.WithEgg,
+		EmergedCells: l.Cells.Emerged, TornCells: l.Cells.Torn, CellsAt: l.Cells.Where}, WhiteWax: look.Answer(l.WhiteWax)}
+	if w := l.Weight; w != nil {
+		out.Weight = look.Weight{How: look.How(w.How), Kg: inKg(w.Value, w.Unit), OtherKg: inKg(w.Other, w.Unit), Heft: look.Heft(w.Heft)}
+	}
+	for _, b := range l.Boxes {
+		x := look.BoxLook{Box: b.Box, Depth: look.Depth(b.Depth), Seams: -1, Below: b.Below, Outer: look.Answer(b.Outer), Super: look.SuperState(b.State), Heft: look.Heft(b.Heft), Kg: inKg(b.Value, b.Unit)}
+		if b.Seams != nil {
+			x.Seams = *b.Seams
+		}
+		if b.Counts != nil {
+			x.Counts = *b.Counts
+		}
+		at := slices.IndexFunc(st.Boxes, func(s hive.Box) bool { return s.ID == b.Box }) + 1
+		for k, pair := range b.Faces {
+			var f [2]comb.Face
+			for side, text := range pair {
+				face, err := comb.ParseFace(text)
+				if err != nil {
+					return out, &look.FieldError{Field: fmt.Sprintf("box %d, frame %d%c", at, k+1, 'A'+side), Say: err.Error()}
+				}
+				f[side] = face
+			}
+			x.Faces = append(x.Faces, f)
+		}
+		out.Boxes = append(out.Boxes, x)
+	}
+	return out, nil
+}
+
+// inKg reads a mass as entered: kilograms unless it says pounds.
+func inKg(v float64, unit string) float64 {
+	if unit == measure.Pound.Name {
+		return measure.Pound.Of(v)
+	}
+	return v
+}
+
+// mass returns the mass of a feed as it went in: syrup has its water. What is
+// not known to be dry is taken as 2:1.
+func (f Feed) mass() float64 {
+	if f.StoresKg == 0 {
+		return 0
+	}
+	return f.Kg * syrupPerSugar
+}
+
+// syrupPerSugar is the mass of 2:1 syrup from a kilogram of sugar.
+const syrupPerSugar = 1.5

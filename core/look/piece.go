@@ -1,0 +1,127 @@
+package look
+
+import (
+	"math"
+
+	"kembo/core/colony"
+	"kembo/core/hive"
+	"kembo/core/ledger"
+)
+
+// piece is an amount in one box with how far it may be off, in the same unit,
+// and the depth it was told at: one observer's errors at one depth go together.
+type piece struct {
+	amount, sd float64
+	depth      Depth
+}
+
+// spreadOf returns the spread of a sum of pieces, as the standard deviation of
+// its logarithm: errors of one depth add up, those of different depths are
+// apart.
+func spreadOf(ps []piece) float64 {
+	sum, most := 0.0, 0.0
+	byDepth := map[Depth]float64{}
+	for _, p := range ps {
+		sum += p.amount
+		byDepth[p.depth] += p.sd
+		if p.amount > 0 {
+			most = max(most, p.sd/p.amount)
+		}
+	}
+	if sum <= 0 {
+		return 0
+	}
+	v := 0.0
+	for _, d := range [...]Depth{NotLooked, ByHeft, BySeams, ByBox, ByFace} { // in order: the same sum every time
+		v += byDepth[d] * byDepth[d]
+	}
+	return min(1, math.Sqrt(v)/sum)
+}
+
+// Masses of what else stands on a scale.
+const (
+	// beeKg: 7,000 to 8,500 bees a kilogram. Source: common practice.
+	beeKg   = 1.0 / 7800
+	beesOff = 0.25 // spread of that mass
+)
+
+// weigh brings the stores of all boxes into line with a weight of the whole
+// hive: each box is moved by as much as it was in doubt, and is surer after.
+func (r *reader) weigh() {
+	w := r.l.Weight
+	if w.How == NotWeighed {
+		return
+	}
+	r.depths = addDepth(r.depths, ByHeft)
+	sum, variance := 0.0, 0.0
+	for _, p := range r.stores {
+		sum += p.amount
+		variance += p.sd * p.sd
+	}
+	kg, sd := r.storesOnScale(w)
+	if variance <= 0 || sd <= 0 {
+		return
+	}
+	gain := variance / (variance + sd*sd)
+	move := gain * (kg - sum)
+	for i := range r.stores {
+		p := &r.stores[i]
+		if p.sd == 0 {
+			continue
+		}
+		part := p.sd * p.sd / variance
+		b := &r.e.Stack.Boxes[i]
+		want := max(0, p.amount+move*part)
+		become(b, withStores(totalsOf(*b), *b, want, want*r.open(*b)))
+		p.amount, _ = storesOf(*b)
+		// The sum is surer by the gain, the split between boxes less so: half way.
+		p.sd *= math.Sqrt(max(0, 1-gain*(1+part)/2))
+		if gain > 0.5 && r.parts[i].Stores != colony.Measured {
+			r.parts[i].Stores = colony.Measured
+			if r.parts[i].Depth == "" {
+				r.parts[i].Depth = string(ByHeft)
+			}
+		}
+	}
+}
+
+// storesOnScale returns the stores that a weight of the whole hive says, with
+// how far that may be off: wood, wax, bees, brood, pollen and wet wood taken
+// away.
+func (r *reader) storesOnScale(w Weight) (kg, sd float64) {
+	tare, other, capacity := 0.0, 0.0, 0.0
+	for _, b := range r.e.Stack.Boxes {
+		tare += b.TareKg()
+		other += b.LiftKg() - b.TareKg() - b.HoneyKg()
+		if !b.Super {
+			capacity += capacityKg(b)
+		} else if k, _ := storesOf(b); true {
+			capacity += k // supers as they are believed
+		}
+	}
+	if w.How == ByFeel {
+		h := hefts[w.Heft]
+		return h.full * capacity, h.sd * h.full * capacity
+	}
+	bees := r.bees
+	if bees == 0 {
+		bees = inferBeesOf(r.e.Stack)
+	}
+	gross := ledger.Sides(w.Kg, 0)
+	switch w.How {
+	case TwoSides:
+		gross = ledger.Sides(w.Kg, w.OtherKg)
+	case OneSide:
+		gross = ledger.OneSide(w.Kg)
+	}
+	rest := tare + other + bees*beeKg + r.o.FloorLidKg
+	off := (gross.High - gross.Low) / (2 * 1.2816)
+	return max(0, gross.Likely-rest), math.Sqrt(off*off + math.Pow(ledger.TareShare*tare, 2) + math.Pow(beesOff*bees*beeKg, 2) + math.Pow(0.3*other, 2) +
+		math.Pow(r.o.FloorLidSD, 2) + math.Pow(ledger.WetWoodKg, 2))
+}
+
+func inferBeesOf(st hive.Stack) float64 {
+	e := colony.Estimate{Stack: st}
+	e.Sum()
+	return inferBees(e)
+}

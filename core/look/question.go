@@ -1,0 +1,157 @@
+package look
+
+import (
+	"fmt"
+	"math"
+
+	"kembo/core/colony"
+	"kembo/core/hive"
+	"kembo/core/measure"
+)
+
+// Question is something in a look that hardly can be: shown with its
+// arithmetic, and taken as entered if the keeper says that it is so.
+type Question struct {
+	Key   string // of a closed list, for the answer
+	Field string
+	Ask   string // with the arithmetic
+}
+
+// Limits of what can be. Sources: Nolan 1925, best measured mean about 1,590
+// eggs a day, few queens pass 2,000 (from memory); 2,500 leaves room for doubt.
+// Bees on both faces may stand double for a while: common practice.
+const (
+	mostEggsADay  = 2500.0
+	mostCover     = 1.15
+	mostBroodABee = 2.6 // cells that a bee of a usual colony can keep warm in spring
+	tooFarSD      = 2.6 // standard deviations: 1 chance in 100
+	stillEggsSure = 1.15
+)
+
+// Questions returns what should be asked about a look, given the estimate it
+// makes, in a fixed order; none for most.
+func Questions(l Look, before hive.Stack, e colony.Estimate, c Context) []Question {
+	if c.Observer == (Observer{}) {
+		c.Observer = DefaultObserver
+	}
+	var out []Question
+	for _, q := range []func(Look, hive.Stack, colony.Estimate, Context) []Question{heavyBoxes, tooMuchBrood, stagesOff, tooManyBees, weightAgainstCount, tooFast} {
+		out = append(out, q(l, before, e, c)...)
+	}
+	return out
+}
+
+// heavyBoxes: a box heavier than its combs can be.
+func heavyBoxes(l Look, st hive.Stack, _ colony.Estimate, _ Context) []Question {
+	var out []Question
+	for i, box := range st.Boxes {
+		b, ok := find(l, box.ID)
+		if !ok || b.Kg <= 0 || len(box.Frames) == 0 {
+			continue
+		}
+		full := box.Format.Full(len(box.Frames), 1)
+		if b.Kg <= full.GrossKg*1.05 {
+			continue
+		}
+		per := (b.Kg - full.TareKg) / float64(len(box.Frames))
+		out = append(out, Question{"heavy-box", fmt.Sprintf("box %d, kg", i+1),
+			fmt.Sprintf("%.1f kg less %.1f kg of wood and wax leaves %.1f kg a comb. That needs combs %.0f mm thick; %d frames leave room for %.0f mm, which hold %.1f kg.",
+				b.Kg, full.TareKg, per, box.Format.Frame.ThicknessFor(per), len(box.Frames), full.ThicknessMM, full.HoneyKg/float64(len(box.Frames)))})
+	}
+	return out
+}
+
+// tooMuchBrood: more brood than the stage lengths and any queen allow.
+func tooMuchBrood(l Look, _ hive.Stack, e colony.Estimate, _ Context) []Question {
+	if !e.Stages {
+		return nil
+	}
+	var out []Question
+	for _, s := range []struct {
+		name string
+		n    float64
+		days float64
+	}{{"eggs", e.Eggs, 3}, {"open larvae", e.Larvae, 6}, {"capped cells", e.Capped, 12}} {
+		if perDay := s.n / s.days; perDay > mostEggsADay*stillEggsSure {
+			out = append(out, Question{"much-brood", "brood", fmt.Sprintf("%s %s are %s a day for %.0f days; hardly a queen lays more than %s.",
+				measure.Count(measure.Rough(s.n)), s.name, measure.Count(measure.Rough(perDay)), s.days, measure.Count(mostEggsADay))})
+		}
+	}
+	return out
+}
+
+// stagesOff: brood by face that no laying could have left: capped brood is
+// twelve days of laying, larvae six, eggs three.
+func stagesOff(l Look, _ hive.Stack, e colony.Estimate, _ Context) []Question {
+	for _, b := range l.Boxes {
+		if b.Depth == ByFace && e.Eggs > 3*mostEggsADay/2 && e.Capped+e.Larvae < e.Eggs/4 {
+			return []Question{{"stages", "brood", fmt.Sprintf("%s eggs stand beside %s larvae and capped cells: she would have begun to lay three days ago, at %s a day at once. Are some of the eggs larvae or capped?",
+				measure.Count(measure.Rough(e.Eggs)), measure.Count(measure.Rough(e.Capped+e.Larvae)), measure.Count(measure.Rough(e.Eggs/3)))}}
+		}
+	}
+	return nil
+}
+
+// tooManyBees: more bees than the combs hold, or too few for the brood.
+func tooManyBees(l Look, _ hive.Stack, e colony.Estimate, _ Context) []Question {
+	if e.BeesFrom != colony.Measured {
+		return nil
+	}
+	room := e.BeeCapacity()
+	switch {
+	case e.Bees > room*mostCover:
+		return []Question{{"many-bees", "seams", fmt.Sprintf("The seams make %s bees; all combs covered on both sides hold %s.", measure.Count(measure.Rough(e.Bees)), measure.Count(measure.Rough(room)))}}
+	case e.Stages && e.Brood() > 4000 && e.Brood() > mostBroodABee*e.Bees:
+		return []Question{{"few-bees", "seams", fmt.Sprintf("%s brood cells for %s bees: they could not keep %.1f cells each warm. Were all seams counted?",
+			measure.Count(measure.Rough(e.Brood())), measure.Count(measure.Rough(e.Bees)), e.Brood()/e.Bees)}}
+	}
+	return nil
+}
+
+// weightAgainstCount: a weight that contradicts the frames that were counted.
+func weightAgainstCount(l Look, st hive.Stack, _ colony.Estimate, c Context) []Question {
+	w := l.Weight
+	if w.How == NotWeighed || w.How == ByFeel {
+		return nil
+	}
+	without := l
+	without.Weight = Weight{}
+	e, err := Read(without, st, c)
+	if err != nil {
+		return nil
+	}
+	r := reader{l: l, c: c, o: c.Observer, e: e, bees: e.Bees}
+	kg, sd := r.storesOnScale(w)
+	counted := e.Stores()
+	off := math.Hypot(sd, math.Hypot(e.Spread.Stores*(e.NestHoney+e.NestNectar), e.Spread.Super*(e.SuperHoney+e.SuperNectar)))
+	if math.Abs(kg-counted) <= tooFarSD*off {
+		return nil
+	}
+	return []Question{{"weight", "weight", fmt.Sprintf("The weight leaves %.0f kg of stores, give or take %.0f; the combs as counted hold %.0f kg, give or take %.0f. Was a box missed, or the scale read wrong?",
+		kg, 1.28*sd, counted, 1.28*math.Sqrt(max(0, off*off-sd*sd)))}}
+}
+
+// tooFast: stores that could not have come, or gone, since the last look.
+func tooFast(l Look, _ hive.Stack, e colony.Estimate, c Context) []Question {
+	if c.Expected == nil {
+		return nil
+	}
+	x := c.Expected
+	days := float64(l.Day - x.From)
+	if days < 1 {
+		return nil
+	}
+	was := x.NestStores.Likely + x.SuperStores.Likely
+	sd := (x.NestStores.High + x.SuperStores.High - x.NestStores.Low - x.SuperStores.Low) / (2 * 1.2816)
+	mine := e.Spread.Stores*(e.NestHoney+e.NestNectar) + e.Spread.Super*(e.SuperHoney+e.SuperNectar)
+	now := e.Stores()
+	if math.Abs(now-was) <= tooFarSD*math.Hypot(sd, mine)+2 {
+		return nil
+	}
+	verb := "more"
+	if now < was {
+		verb = "less"
+	}
+	return []Question{{"too-fast", "stores", fmt.Sprintf("%.0f kg of stores are %.0f kg %s than was to be expected %.0f days after %s, %.0f kg. Was a box put on or taken off, fed or robbed, that is not in the log?",
+		now, math.Abs(now-was), verb, days, x.From.Short(), was)}}
+}

@@ -1,0 +1,323 @@
+package look
+
+import (
+	"math"
+	"strings"
+
+	"kembo/core/colony"
+	"kembo/core/hive"
+)
+
+// Context is what a look is read against.
+type Context struct {
+	Expected  *colony.Expected // what the look before has become; nil: there was none
+	SeasonDay int
+	Observer  Observer // the zero value: DefaultObserver
+}
+
+// Read lays l over s and returns the estimate of that day. The stack's faces
+// are what was believed before: an empty box as it was put on, or the last
+// look. It returns a *FieldError where l cannot be.
+func Read(l Look, s hive.Stack, c Context) (colony.Estimate, error) {
+	if err := Check(l, s); err != nil {
+		return colony.Estimate{}, err
+	}
+	if c.Observer == (Observer{}) {
+		c.Observer = DefaultObserver
+	}
+	r := reader{l: l, c: c, o: c.Observer, e: colony.Estimate{Day: l.Day, Stack: s.Clone(), Queen: l.Queen}}
+	r.see()
+	r.count()
+	r.fill()
+	r.lay()
+	r.heft()
+	r.weigh()
+	r.finish()
+	return r.e, nil
+}
+
+// reader works one look through, step by step.
+type reader struct {
+	l      Look
+	c      Context
+	o      Observer
+	e      colony.Estimate
+	boxes  []BoxLook // by box of the stack
+	looked []bool    // all of its contents were seen
+	parts  []colony.Part
+	stores []piece // by box, kg
+	brood  []piece // by box, cells
+	depths []Depth
+	bees   float64
+	beesSD float64
+}
+
+// see sorts what was entered by box and says what each part rests on.
+func (r *reader) see() {
+	carried := colony.Assumed
+	if r.c.Expected != nil {
+		carried = colony.Carried
+	}
+	for _, b := range r.e.Stack.Boxes {
+		x, ok := find(r.l, b.ID)
+		if !ok {
+			x = BoxLook{Box: b.ID, Seams: -1}
+		}
+		r.boxes = append(r.boxes, x)
+		r.looked = append(r.looked, x.Depth == ByBox || x.Depth == ByFace && painted(x, b) == 1)
+		p := colony.Part{Box: b.ID, Stores: carried, Brood: carried}
+		if r.c.Expected != nil {
+			p.CarriedFrom = r.c.Expected.From
+		}
+		if b.Super && r.c.Expected == nil {
+			p.Stores, p.Brood = colony.Measured, colony.Measured // as it was put on
+		}
+		r.parts = append(r.parts, p)
+	}
+	r.stores, r.brood = make([]piece, len(r.boxes)), make([]piece, len(r.boxes))
+}
+
+// count adds up the bees that were seen.
+func (r *reader) count() {
+	sd, counted := 0.0, false
+	for i, b := range r.boxes {
+		box := r.e.Stack.Boxes[i]
+		if b.Seams < 0 && b.Outer == Yes {
+			b.Seams = float64(len(box.Frames)) // bees from wall to wall
+		}
+		if b.Seams < 0 {
+			continue
+		}
+		counted = true
+		r.bees += b.Seams * box.Format.Frame.BeesAtFullCover()
+		one := r.o.Seams.Bees
+		switch {
+		case b.Below:
+			one = r.o.SeamsBelow
+		case b.Depth == ByFace:
+			one = r.o.Faces.Bees
+		}
+		sd = max(sd, one)
+		if b.Depth == NotLooked || b.Depth == BySeams {
+			r.parts[i].Depth = string(BySeams)
+			r.depths = addDepth(r.depths, BySeams)
+		}
+	}
+	if counted {
+		r.beesSD, r.e.BeesFrom = sd, colony.Measured
+	}
+}
+
+// fill gives the boxes that were not looked into what a forecast or, where
+// there is none, the season says of them.
+func (r *reader) fill() {
+	if r.c.Expected != nil {
+		carry(&r.e.Stack, r.c.Expected, r.looked)
+	}
+	nest, capacity := 0, 0.0
+	for _, b := range r.e.Stack.Boxes {
+		if !b.Super {
+			nest++
+			capacity += float64(len(b.Frames)) * b.Format.Frame.BeesAtFullCover()
+		}
+	}
+	bees := r.bees
+	if bees == 0 {
+		bees = 0.6 * capacity
+	}
+	for i := range r.e.Stack.Boxes {
+		b := &r.e.Stack.Boxes[i]
+		if r.looked[i] {
+			continue
+		}
+		spread := r.o.Unlooked
+		switch {
+		case r.c.Expected != nil:
+			spread = r.carriedSpread(b.Super)
+		case b.Super && !holdsSomething(*b):
+			spread = colony.Spread{}
+		case !b.Super && !holdsSomething(*b):
+			usual(b, bees/float64(max(1, nest)), r.c.SeasonDay)
+			spread = colony.Spread{Brood: r.o.BroodAssumed, Stores: r.o.StoresAssumed, Super: r.o.StoresAssumed, Pollen: 0.8}
+		}
+		r.note(i, spread, NotLooked)
+	}
+}
+
+// carriedSpread is how far what was carried may be off: the forecast's range,
+// and what no forecast sees coming, more of it with every day.
+func (r *reader) carriedSpread(super bool) colony.Spread {
+	c := r.c.Expected
+	brood := c.Capped
+	brood.Low += c.Eggs.Low + c.Larvae.Low
+	brood.Likely += c.Eggs.Likely + c.Larvae.Likely
+	brood.High += c.Eggs.High + c.Larvae.High
+	s := colony.Spread{Brood: colony.LogSD(brood), Stores: colony.LogSD(c.NestStores), Pollen: colony.LogSD(c.Pollen), Bees: colony.LogSD(c.Bees)}
+	s.Super = colony.LogSD(c.SuperStores)
+	if super && s.Super == 0 {
+		s.Super = r.o.Unlooked.Super
+	}
+	unseen := r.o.UnseenADay * float64(r.l.Day-c.From)
+	for _, v := range []*float64{&s.Brood, &s.Stores, &s.Super, &s.Pollen, &s.Bees} {
+		*v = min(1, math.Hypot(*v, unseen))
+	}
+	return s
+}
+
+// note keeps what a box holds with how far it may be off.
+func (r *reader) note(i int, s colony.Spread, d Depth) {
+	b := r.e.Stack.Boxes[i]
+	kg, _ := storesOf(b)
+	sd := s.Stores
+	if b.Super {
+		sd = s.Super
+	}
+	t, cells := totalsOf(b), b.Format.Frame.WorkerCells()
+	r.stores[i] = piece{kg, kg * sd, d}
+	r.brood[i] = piece{cells * (t[3] + t[4] + t[5]), cells * (t[3] + t[4] + t[5]) * s.Brood, d}
+}
+
+// lay writes what was counted or painted.
+func (r *reader) lay() {
+	for i, b := range r.boxes {
+		box := &r.e.Stack.Boxes[i]
+		p := &r.parts[i]
+		switch b.Depth {
+		case ByFace:
+			before := r.stores[i]
+			brood := r.brood[i]
+			p.Faces = layFaces(box, b.Faces, p.Stores)
+			r.note(i, r.o.Faces, ByFace)
+			// What was not painted is as unsure as it was.
+			rest := 1 - painted(b, *box)
+			r.stores[i].sd += rest * before.sd
+			r.brood[i].sd += rest * brood.sd
+		case ByBox:
+			layCounts(box, b.Counts, r.l.Queen)
+			r.note(i, r.o.Boxes, ByBox)
+		default:
+			continue
+		}
+		p.Stores, p.Brood, p.Depth = colony.Measured, colony.Measured, string(b.Depth)
+		r.depths = addDepth(r.depths, b.Depth)
+	}
+}
+
+// painted returns the share of a box's faces that were painted.
+func painted(b BoxLook, box hive.Box) float64 {
+	n := 0
+	for _, f := range b.Faces {
+		for _, side := range f {
+			if side.Painted() > 0 {
+				n++
+			}
+		}
+	}
+	return share0(float64(n), float64(2*len(box.Frames)))
+}
+
+// heft sets the stores of a box that was lifted, weighed or glanced at.
+func (r *reader) heft() {
+	for i, b := range r.boxes {
+		if b.Depth == ByFace || b.Depth == ByBox {
+			continue
+		}
+		box := &r.e.Stack.Boxes[i]
+		full := capacityKg(*box)
+		kg, open, sd := 0.0, 0.0, 0.0
+		d := ByHeft
+		switch {
+		case b.Kg > 0:
+			other := box.LiftKg() - box.HoneyKg() // wood, wax, pollen and brood
+			kg = max(0, b.Kg-other)
+			sd = math.Hypot(0.3, 0.06*box.TareKg())
+			open = kg * share0(r.open(*box), 1)
+		case b.Super != SuperNotLooked:
+			w := superStates[b.Super]
+			kg, d = w.full*full, BySeams
+			open, sd = kg*(1-w.capped), max(w.sd*kg, 0.02*full)
+		case b.Heft != NotHefted:
+			w := hefts[b.Heft]
+			kg = w.full * full
+			open, sd = kg*(1-w.capped), w.sd*kg
+		default:
+			continue
+		}
+		become(box, withStores(totalsOf(*box), *box, kg, open))
+		now, _ := storesOf(*box)
+		r.stores[i] = piece{now, sd, d}
+		r.parts[i].Stores, r.parts[i].Depth = colony.Measured, string(d)
+		r.depths = addDepth(r.depths, d)
+	}
+}
+
+// open returns the share of a box's stores that are not capped.
+func (r *reader) open(b hive.Box) float64 {
+	kg, n := storesOf(b)
+	return share0(n, kg)
+}
+
+func addDepth(d []Depth, w Depth) []Depth {
+	for _, v := range d {
+		if v == w {
+			return d
+		}
+	}
+	return append(d, w)
+}
+
+// finish sums up.
+func (r *reader) finish() {
+	e := &r.e
+	e.Parts = r.parts
+	words := make([]string, len(r.depths))
+	for i, d := range r.depths {
+		words[i] = string(d)
+	}
+	e.Depth = strings.Join(words, " and ")
+	e.Sum()
+	nest, super, brood := []piece{}, []piece{}, []piece{}
+	broodSeen := false
+	for i, b := range e.Stack.Boxes {
+		if b.Super {
+			super = append(super, r.stores[i])
+		} else {
+			nest = append(nest, r.stores[i])
+		}
+		brood = append(brood, r.brood[i])
+		d := r.boxes[i].Depth
+		broodSeen = broodSeen || !b.Super && (d == ByBox || d == ByFace)
+	}
+	e.Stages = broodSeen || r.c.Expected != nil && r.c.Expected.Stages
+	e.Spread = colony.Spread{Brood: spreadOf(brood), Stores: spreadOf(nest), Super: spreadOf(super), Pollen: r.o.Unlooked.Pollen}
+	switch {
+	case allAt(r.boxes, r.looked, ByFace):
+		e.Spread.Pollen = r.o.Faces.Pollen
+	case broodSeen:
+		e.Spread.Pollen = r.o.Boxes.Pollen
+	}
+	e.Bees, e.Spread.Bees = r.bees, r.beesSD
+	if e.BeesFrom == colony.Measured {
+		return
+	}
+	e.Bees, e.Spread.Bees, e.BeesFrom = inferBees(*e), r.o.BeesInferred, colony.Assumed
+	if c := r.c.Expected; c != nil && colony.LogSD(c.Bees) < r.o.BeesInferred {
+		e.Bees, e.Spread.Bees, e.BeesFrom = c.Bees.Likely, colony.LogSD(c.Bees), colony.Carried
+	}
+}
+
+func allAt(bs []BoxLook, looked []bool, d Depth) bool {
+	for i, b := range bs {
+		if !looked[i] || b.Depth != d {
+			return false
+		}
+	}
+	return true
+}
+
+// inferBees guesses the bees from what they keep: about nine tenths of a bee a
+// brood cell and a cover on the comb they store in. Source: common practice,
+// no source; BeesInferred stands for the doubt.
+func inferBees(e colony.Estimate) float64 {
+	return min(0.9*e.Brood()+5000+150*e.Stores(), 0.95*e.BeeCapacity())
+}
