@@ -12,6 +12,7 @@ import (
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/measure"
 	"kembo/core/season"
 	"kembo/store"
 )
@@ -29,11 +30,14 @@ type Colony struct {
 	Standing   Standing
 	Log        []LogLine // newest last
 	Bloom      []season.Bloom
-	SeasonDay  int
-	Next       string // id of the next colony of the yard's round
-	NextCode   string
-	Place, Of  int    // its place in the round
-	UndoOf     string // id of the last entry, which can be undone
+	Units      measure.Units
+	// LiftLimitKg is the person's own.
+	LiftLimitKg float64
+	SeasonDay   int
+	Next        string // id of the next colony of the yard's round
+	NextCode    string
+	Place, Of   int    // its place in the round
+	UndoOf      string // id of the last entry, which can be undone
 }
 
 // LogLine is an entry of the log with the stack as it was believed after it.
@@ -100,8 +104,12 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 	if err != nil {
 		return Colony{}, err
 	}
+	set, err := s.Settings(ctx)
+	if err != nil {
+		return Colony{}, err
+	}
 	c := Colony{Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
-		Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
+		Units: set.Units, LiftLimitKg: set.LiftLimitKg, Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
 	c.Believed, err = history.Walk(es, history.Ground{Colony: f.colony.ID, Site: site, Seed: assessment.Seed}, func(e history.Entry, b history.Believed) {
 		c.Log = append(c.Log, LogLine{ID: e.ID, Day: e.Day, Kind: e.Kind, Entry: e, stack: b.Stack})
 	})
@@ -135,6 +143,7 @@ func (c *Colony) assess(f found, site forecast.Site) error {
 		return err
 	}
 	k.Tracks = true
+	k.Settings.LiftLimitKg = c.LiftLimitKg
 	c.Assessment = assessment.Assess(k, *c.Believed.Estimate, nil)
 	return nil
 }
@@ -151,6 +160,23 @@ func (s *Service) PreviewLook(ctx context.Context, id string, e history.Entry) (
 		return Colony{}, err
 	}
 	return s.colony(ctx, f, es)
+}
+
+// Questions returns what should be asked about a look before it is stored.
+func (s *Service) Questions(ctx context.Context, id string, e history.Entry) ([]look.Question, error) {
+	f, err := s.find(ctx, id)
+	if err != nil {
+		return nil, err
+	}
+	es, err := s.with(ctx, f, e)
+	if err != nil {
+		return nil, err
+	}
+	site, err := s.site(ctx, f.yard)
+	if err != nil {
+		return nil, err
+	}
+	return history.Questions(es, e.ID, history.Ground{Colony: id, Site: site, Seed: assessment.Seed})
 }
 
 // with returns a colony's entries with e in its place, if it fits.

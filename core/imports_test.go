@@ -31,7 +31,7 @@ var mayImport = map[string][]string{
 	"colony":     {"comb", "day", "hive", "measure"},
 	"look":       {"colony", "comb", "day", "hive", "ledger", "measure"},
 	"forecast":   {"colony", "day", "hive", "measure", "season"},
-	"advice":     {"colony", "comb", "day", "feed", "forecast", "hive", "measure", "queen", "season"},
+	"advice":     {"colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "queen", "season"},
 	"assessment": {"advice", "colony", "day", "forecast", "hive", "look", "season"},
 	"history":    {"advice", "colony", "comb", "day", "forecast", "hive", "look", "measure", "season"},
 }

@@ -82,6 +82,13 @@ func (k *keeper) visit(d day.Day) {
 	if sd > 100 && sd < 205 && (k.noCheck == 0 || d < k.noCheck) {
 		check = "complete"
 	}
+	if k.glance[0] != 0 && d >= k.glance[0] && d <= k.glance[1] {
+		k.write(history.Entry{Day: d, Kind: history.KindLook, Look: k.truth.glance()})
+		if sd > 112 && sd < 196 {
+			k.supers(d, sd)
+		}
+		return
+	}
 	byFace := (k.number+uint64(d))%3 == 0 && sd > 100 && sd < 250 || k.code == "QL-11" && sd > 140 && sd < 160
 	k.write(history.Entry{Day: d, Kind: history.KindLook, Look: k.truth.observe(byFace, check)})
 	switch {

@@ -100,3 +100,44 @@ func zones(f comb.Face) string {
 	}
 	return string(b)
 }
+
+// glance is what a keeper sees who only lifts the lid: seams of bees, how full
+// the supers are, white wax, and a lift by the back.
+func (t *truth) glance() *history.Look {
+	l := t.observe(false, "")
+	l.Queen, l.Health = history.Queen{}, ""
+	_, super := t.contents()
+	wax := "no"
+	for i := range l.Boxes {
+		b := &l.Boxes[i]
+		b.Depth, b.Counts = string(look.BySeams), nil
+		if i < len(t.nest) {
+			continue
+		}
+		switch full := fullness(super[i-len(t.nest)]); {
+		case full < 0.03:
+			b.State = string(look.SuperEmpty)
+		case full < 0.25:
+			b.State = string(look.SuperStarted)
+		case full < 0.65:
+			b.State = string(look.SuperHalf)
+		case full < 0.9:
+			b.State = string(look.SuperNearly)
+		default:
+			b.State = string(look.SuperFull)
+		}
+		if b.State != string(look.SuperEmpty) {
+			wax = "yes"
+		}
+	}
+	l.WhiteWax = wax
+	heft := look.Heavy
+	switch kg := t.state.Stores(); {
+	case kg < 7:
+		heft = look.Light
+	case kg < 15:
+		heft = look.Fair
+	}
+	l.Weight = &history.Weight{How: string(look.ByFeel), Heft: string(heft)}
+	return l
+}

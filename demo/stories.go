@@ -33,8 +33,9 @@ type story struct {
 	late       int     // days later than usual that supers are put on
 	noRelief   bool    // the keeper does not relieve the nest
 	notLooked  [2]day.Day
-	noCheck    day.Day // no complete cell check from this day on
-	foundSuper bool    // supers are foundation
+	noCheck    day.Day    // no complete cell check from this day on
+	foundSuper bool       // supers are foundation
+	glance     [2]day.Day // the keeper only lifts the lid between these days
 	noFeed     bool
 }
 
@@ -74,7 +75,7 @@ var stories = map[string][]story{
 		usual(12, "MR-02", 1470, 20, 17000, 2024),
 		usual(13, "MR-03", 1620, 22, 20000, 2025),
 		usual(14, "MR-05", 1500, 21, 18000, 2023).with(func(s *story) { s.queenLost = date(5, 16) }),
-		usual(15, "MR-06", 1440, 19, 16000, 2024),
+		usual(15, "MR-06", 1440, 19, 16000, 2024).with(func(s *story) { s.glance = [2]day.Day{date(5, 22), date(6, 12)} }),
 		usual(16, "MR-07", 1580, 20, 18500, 2025),
 		usual(17, "MR-08", 1510, 21, 17500, 2025).with(func(s *story) { s.clipped = false; s.noCheck = date(5, 10) }),
 	},
@@ -82,7 +83,7 @@ var stories = map[string][]story{
 		usual(18, "SA-01", 1500, 20, 17500, 2025),
 		usual(19, "SA-02", 360, 11, 5200, 2023).with(func(s *story) { s.death = 1.1 }),
 		usual(20, "SA-03", 1540, 20, 18000, 2024),
-		usual(21, "SA-04", 1480, 21, 17000, 2025),
+		usual(21, "SA-04", 1480, 21, 17000, 2025).with(func(s *story) { s.glance = [2]day.Day{date(5, 16), date(5, 31)} }),
 		usual(22, "SA-06", 1510, 20, 17500, 2024).with(func(s *story) { s.notLooked = [2]day.Day{date(5, 2), date(6, 20)} }),
 	},
 	"HE": {

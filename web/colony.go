@@ -10,6 +10,7 @@ import (
 
 	"kembo/app"
 	"kembo/core/advice"
+	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -41,6 +42,9 @@ type colonyView struct {
 	TodayISO                            string
 	In                                  []string
 	Next, NextCode                      string
+	BestDo, BestWhy                     string   // the look that would tell most
+	Queen                               []string // what was found of her, and what follows
+	Veils                               []string // what the veils of the drawing mean, where it has any
 }
 
 type sum struct{ Name, Value, Range string }
@@ -92,7 +96,12 @@ func colonyOf(x app.Colony) *colonyView {
 	plan.Labels, plan.Nest, plan.Alt = nil, nil, "" // told by the first
 	v.PhoneStack = draw.Stack(plan)
 	v.Inside = insideOf(x)
+	v.Queen = queenOf(x)
 	if x.Assessment != nil {
+		if q := x.Assessment.BestLook; q != nil {
+			v.BestDo, v.BestWhy = q.Do, q.Reason
+		}
+		v.Veils = veilsOf(plan.Parts)
 		v.Sums = sumsOf(x)
 		v.Advice = cardsOf(x)
 		v.Course = courseOf(x).Draw()
@@ -208,13 +217,30 @@ func boxWordsOf(p draw.StackPlan) []sum {
 func stackOf(x app.Colony) draw.StackPlan {
 	st := x.Believed.Stack
 	p := draw.StackPlan{Stack: st, Alt: "Cutaway of " + x.Code + ": "}
-	limit := advice.DefaultSettings().LiftLimitKg
+	limit := x.LiftLimitKg
+	parts := map[string]colony.Part{}
+	if e := x.Believed.Estimate; e != nil {
+		for _, part := range e.Parts {
+			parts[part.Box] = part
+		}
+	}
 	brood := 0
 	for _, b := range st.Boxes {
 		l := draw.Label{Name: boxName(st, b.ID)}
 		l.Lines = append(l.Lines, fmt.Sprintf("%.0f kg honey", b.HoneyKg()))
 		if n := broodCells(b); n > 200 {
 			l.Lines = append(l.Lines, measure.Count(measure.Rough(n))+" brood cells")
+		}
+		part, known := parts[b.ID]
+		if !known { // put on since the look, or never looked at
+			part = colony.Part{Box: b.ID, Stores: colony.Measured, Brood: colony.Measured}
+			if x.Believed.Estimate == nil && !b.Super {
+				part.Stores, part.Brood = colony.Assumed, colony.Assumed
+			}
+		}
+		p.Parts = append(p.Parts, part)
+		if w := restsOn(part); w != "" {
+			l.Lines = append(l.Lines, w)
 		}
 		lift := fmt.Sprintf("lift %.0f kg", b.LiftKg())
 		if b.LiftKg() > limit {
@@ -231,6 +257,19 @@ func stackOf(x app.Colony) draw.StackPlan {
 	}
 	p.Alt = strings.TrimSuffix(p.Alt, "; ")
 	return p
+}
+
+// restsOn says what a box's contents rest on, where they were not seen.
+func restsOn(p colony.Part) string {
+	switch {
+	case p.Stores == colony.Measured && p.Brood == colony.Measured:
+		return ""
+	case p.Stores == colony.Measured: // weighed, hefted or seen from above
+		return "stores by " + p.Depth
+	case p.Stores == colony.Carried:
+		return "carried from " + p.CarriedFrom.DayMonth()
+	}
+	return "assumed, not looked"
 }
 
 func broodCells(b hive.Box) float64 {
@@ -251,15 +290,35 @@ func broodFrames(b hive.Box) int {
 	return n
 }
 
+// sumsOf tells the sums of today. What was never seen by stage is not told by
+// stage.
 func sumsOf(x app.Colony) []sum {
-	r := x.Assessment.Base
+	r, e := x.Assessment.Base, x.Assessment.Estimate
+	u := x.Units
 	kg := func(name string, m measure.Range) sum {
-		return sum{name, fmt.Sprintf("%.0f kg", m.Likely), fmt.Sprintf("%.0f to %.0f", m.Low, m.High)}
+		w := func(v float64) string { return fmt.Sprintf("%.0f", u.Mass.In(v)) }
+		return sum{name, w(m.Likely) + " " + u.Mass.Name, w(m.Low) + " to " + w(m.High)}
 	}
 	cells := func(name string, m measure.Range) sum {
 		return sum{name, measure.Count(measure.Rough(m.Likely)), measure.Count(measure.Rough(m.Low)) + " to " + measure.Count(measure.Rough(m.High))}
 	}
-	return []sum{kg("Stores", r.Stores), cells("Eggs", r.Eggs), cells("Larvae", r.Larvae), cells("Capped brood", r.Capped), cells("Free cells", r.Free), cells("Bees", r.Bees)}
+	out := []sum{kg("Stores", r.Stores)}
+	if e.Stages {
+		out = append(out, cells("Eggs", r.Eggs), cells("Larvae", r.Larvae), cells("Capped brood", r.Capped))
+	} else {
+		all := measure.Range{Low: r.Eggs.Low + r.Larvae.Low + r.Capped.Low, Likely: r.Eggs.Likely + r.Larvae.Likely + r.Capped.Likely, High: r.Eggs.High + r.Larvae.High + r.Capped.High}
+		b := cells("Brood, assumed", all)
+		b.Range += ", not seen by stage"
+		out = append(out, b)
+	}
+	bees := cells("Bees", r.Bees)
+	switch e.BeesFrom {
+	case colony.Carried:
+		bees.Name = "Bees, carried"
+	case colony.Assumed:
+		bees.Name = "Bees, inferred"
+	}
+	return append(out, cells("Free cells", r.Free), bees)
 }
 
 func cardsOf(x app.Colony) []adviceCard {

@@ -8,6 +8,7 @@ import (
 	"kembo/core/comb"
 	"kembo/core/history"
 	"kembo/core/hive"
+	"kembo/core/look"
 )
 
 // log lists the last entries, newest last, each with its small stack.
@@ -52,6 +53,8 @@ func entryWords(e history.Entry, st hive.Stack) (kind, say string) {
 			return "Treated", fmt.Sprintf("%s, out %s.", capital(e.Treatment.What), e.Treatment.To.DayMonth())
 		}
 		return "Treatment in", capital(e.Treatment.What) + "."
+	case e.Combs != nil:
+		return "Combs", many(len(e.Combs.Frames), "comb", "combs") + " noted."
 	case e.Weighing != nil:
 		return "Weighed", fmt.Sprintf("%.1f kg gross.", e.Weighing.Kg)
 	case e.Swap != nil:
@@ -80,14 +83,28 @@ func lookWords(l *history.Look) (kind, say string) {
 		}
 	}
 	kind = "Look by box"
-	if depths["faces"] {
+	switch {
+	case depths["faces"]:
 		kind = "Look by face"
+	case depths["boxes"]:
+	case depths["seams"] || counted:
+		kind = "Seams and supers"
+	case depths["heft"] || l.Weight != nil:
+		kind = "Hefted"
+	default:
+		kind = "Findings"
 	}
 	var w []string
 	if counted {
 		w = append(w, fmt.Sprintf("%g seams of bees", seams))
 	}
-	w = append(w, fmt.Sprintf("%.1f frames of brood", brood))
+	if depths["faces"] || depths["boxes"] {
+		w = append(w, fmt.Sprintf("%.1f frames of brood", brood))
+	}
+	w = append(w, weightWords(l.Weight)...)
+	if l.WhiteWax == "yes" {
+		w = append(w, "white wax")
+	}
 	switch {
 	case l.Queen.Seen:
 		w = append(w, "queen seen")
@@ -104,4 +121,24 @@ func lookWords(l *history.Look) (kind, say string) {
 		say += " " + l.Note
 	}
 	return kind, say
+}
+
+// weightWords says how a hive was weighed.
+func weightWords(w *history.Weight) []string {
+	if w == nil {
+		return nil
+	}
+	unit := w.Unit
+	if unit == "" {
+		unit = "kg"
+	}
+	switch look.How(w.How) {
+	case look.ByFeel:
+		return []string{"felt " + w.Heft}
+	case look.TwoSides:
+		return []string{fmt.Sprintf("sides %g and %g %s", w.Value, w.Other, unit)}
+	case look.OneSide:
+		return []string{fmt.Sprintf("one side %g %s", w.Value, unit)}
+	}
+	return []string{fmt.Sprintf("weighed %g %s", w.Value, unit)}
 }

@@ -11,7 +11,6 @@ import (
 
 	"kembo/app"
 	"kembo/core/comb"
-	"kembo/core/day"
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/look"
@@ -26,19 +25,39 @@ type lookView struct {
 	Entry, Date                           string
 	Boxes                                 []boxForm
 	Chips                                 []chip
-	Check                                 string
-	Charged, Capped                       string
+	Check, Where                          string
+	Cells                                 []cellForm
 	Health, Note                          string
+	WhiteWax                              string
+	Weight                                weightForm
 	Err                                   string
+	Questions                             []questionForm
 	Preview                               *previewView
 	Inside                                string
 	Stack                                 template.HTML
+}
+
+// weightForm is the whole hive, weighed or hefted, as typed.
+type weightForm struct{ How, Value, Other, Unit, Heft string }
+
+// cellForm is a count of cells of one kind.
+type cellForm struct{ Key, Label, Value string }
+
+// questionForm is something the look hardly can be; On: it is so.
+type questionForm struct {
+	Key, Ask string
+	On       bool
 }
 
 type boxForm struct {
 	Index             int
 	ID, Name          string
 	Depth             string
+	Depths            []option
+	IsSuper           bool
+	Outer, State      string
+	Below             bool
+	Heft, Kg, Unit    string
 	Seams             string
 	SeamsMax          int
 	Strip             template.HTML
@@ -69,6 +88,7 @@ type previewView struct {
 	Alarm   bool
 	Runways []runwayText
 	Do, Err string
+	Ask     string
 	Stores  string
 }
 
@@ -79,12 +99,19 @@ var countKeys = []struct {
 
 var queenChips = []struct{ key, label string }{{"seen", "Saw her"}, {"eggs", "Eggs"}, {"larvae", "Larvae"}, {"brood", "Capped brood"}, {"none", "No young brood"}}
 
+var cellKinds = []struct{ key, label string }{{"cups", "Dry cups"}, {"with_egg", "Cups with egg"}, {"charged", "Charged"}, {"capped", "Capped"}, {"emerged", "Emerged"}, {"torn", "Torn down"}}
+
+var depthWords = []option{{string(look.ByHeft), "Heft"}, {string(look.BySeams), "Seams"}, {string(look.ByBox), "By box"}, {string(look.ByFace), "By face"}}
+
 func (s *Server) showLook(c fiber.Ctx) error {
 	x, err := s.app.Colony(c.Context(), c.Params("colony"))
 	if err != nil {
 		return err
 	}
-	v := blankLook(x)
+	v, err := s.lookOf(c, x)
+	if err != nil {
+		return err
+	}
 	v.Preview = previewOf(x, x)
 	return s.show(c, "look", v)
 }
@@ -102,12 +129,15 @@ func blankLook(x app.Colony) *lookView {
 	for _, q := range queenChips {
 		v.Chips = append(v.Chips, chip{q.key, q.label, false})
 	}
+	for _, k := range cellKinds {
+		v.Cells = append(v.Cells, cellForm{Key: k.key, Label: k.label})
+	}
 	return v
 }
 
 func boxFormOf(st hive.Stack, i int) boxForm {
 	b := st.Boxes[i]
-	f := boxForm{Index: i, ID: b.ID, Name: boxName(st, b.ID), Depth: string(look.ByBox), SeamsMax: len(b.Frames) - 1, FrameCount: len(b.Frames), Strip: draw.Seams(len(b.Frames))}
+	f := boxForm{Index: i, ID: b.ID, Name: boxName(st, b.ID), Depth: string(look.ByBox), Depths: depthWords, IsSuper: b.Super, SeamsMax: len(b.Frames) - 1, FrameCount: len(b.Frames), Strip: draw.Seams(len(b.Frames))}
 	var sums comb.Shares
 	for k, fr := range b.Frames {
 		for c := range sums {
@@ -140,130 +170,6 @@ func zonesOf(s comb.Shares) string {
 	return b.String()
 }
 
-// readLook reads the posted form into the view, as typed, and into an entry.
-func readLook(c fiber.Ctx, v *lookView) (history.Entry, error) {
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
-	v.Entry, v.Date, v.Note, v.Health, v.Check = val("entry"), val("date"), val("note"), val("health"), val("check")
-	v.Charged, v.Capped = val("charged"), val("capped")
-	l := &history.Look{Note: v.Note, Health: v.Health, Cells: history.Cells{Check: v.Check}}
-	e := history.Entry{ID: v.Entry, Kind: history.KindLook, Look: l}
-	for i := range v.Chips {
-		v.Chips[i].On = val("queen."+v.Chips[i].Key) != ""
-	}
-	on := func(i int) bool { return v.Chips[i].On }
-	l.Queen = history.Queen{Looked: on(0) || on(1) || on(2) || on(3) || on(4), Seen: on(0), Eggs: on(1), Larvae: on(2), Capped: on(3)}
-
-	// Everything is taken over as typed first, so that a wrong field loses
-	// none of those after it.
-	for i := range v.Boxes {
-		b := &v.Boxes[i]
-		name := fmt.Sprintf("box.%d.", b.Index)
-		if d := val(name + "depth"); d == string(look.ByFace) || d == string(look.ByBox) {
-			b.Depth = d
-		}
-		b.Seams = val(name + "seams")
-		for k := range b.Counts {
-			b.Counts[k].Value = val(name + b.Counts[k].Key)
-		}
-		for k := range b.Frames {
-			f := &b.Frames[k]
-			f.A, f.B = val(fmt.Sprintf("%sf.%d.a", name, f.N)), val(fmt.Sprintf("%sf.%d.b", name, f.N))
-		}
-	}
-	var err error
-	if e.Day, err = day.Parse(v.Date); err != nil {
-		return e, &app.FieldError{Field: "date", Say: err.Error()}
-	}
-	if e.ID == "" || len(e.ID) > 60 {
-		return e, &app.FieldError{Field: "look", Say: "the form is incomplete; open it again from the colony"}
-	}
-	for _, w := range []struct {
-		name, text string
-		out        *int
-	}{{"charged cells", v.Charged, &l.Cells.Charged}, {"capped cells", v.Capped, &l.Cells.Capped}} {
-		if w.text == "" {
-			continue
-		}
-		if *w.out, err = strconv.Atoi(w.text); err != nil || *w.out < 0 {
-			return e, &app.FieldError{Field: w.name, Say: fmt.Sprintf("%q is not a count; enter 0 or more", w.text)}
-		}
-	}
-	for _, b := range v.Boxes {
-		bl, err := boxLookOf(b)
-		if err != nil {
-			return e, err
-		}
-		l.Boxes = append(l.Boxes, bl)
-	}
-	if l.Health != "" && l.Health != "healthy" && l.Health != "suspect" {
-		return e, &app.FieldError{Field: "brood health", Say: "choose healthy, suspect or not looked"}
-	}
-	if nothing(l) {
-		return e, &app.FieldError{Field: "look", Say: "nothing is entered yet; count or paint at least one box"}
-	}
-	return e, nil
-}
-
-// nothing reports whether no box was looked at in any way.
-func nothing(l *history.Look) bool {
-	for _, b := range l.Boxes {
-		if b.Depth != "" || b.Seams != nil {
-			return false
-		}
-	}
-	return true
-}
-
-func boxLookOf(b boxForm) (history.BoxLook, error) {
-	out := history.BoxLook{Box: b.ID}
-	if b.Seams != "" {
-		n, err := number(b.Name+", seams", b.Seams)
-		if err != nil {
-			return out, err
-		}
-		out.Seams = &n
-	}
-	if b.Depth == string(look.ByFace) {
-		painted := false
-		for _, f := range b.Frames {
-			out.Faces = append(out.Faces, [2]string{f.A, f.B})
-			painted = painted || strings.Trim(f.A+f.B, ". ") != ""
-		}
-		if painted {
-			out.Depth = string(look.ByFace)
-			return out, nil
-		}
-		out.Faces = nil
-		return out, nil
-	}
-	counts := look.Counts{}
-	into := []*float64{&counts.Brood, &counts.Honey, &counts.Nectar, &counts.Pollen, &counts.Empty, &counts.Undrawn}
-	for k, c := range b.Counts {
-		if c.Value == "" {
-			continue
-		}
-		n, err := number(b.Name+", "+c.Key, c.Value)
-		if err != nil {
-			return out, err
-		}
-		*into[k] = n
-		out.Depth, out.Counts = string(look.ByBox), &counts
-	}
-	return out, nil
-}
-
-// number reads a count of frames; a comma is read as a point.
-func number(field, text string) (float64, error) {
-	n, err := strconv.ParseFloat(strings.ReplaceAll(text, ",", "."), 64)
-	if err != nil {
-		return 0, &app.FieldError{Field: field, Say: fmt.Sprintf("%q is not a number; enter frames, as 3 or 2.5", text)}
-	}
-	if n < 0 {
-		return 0, &app.FieldError{Field: field, Say: fmt.Sprintf("%s is less than none; enter 0 or more", text)}
-	}
-	return n, nil
-}
-
 // saveLook stores the look and goes on; where it cannot be, the form comes
 // back with a sentence and all that was typed.
 func (s *Server) saveLook(c fiber.Ctx) error {
@@ -272,8 +178,18 @@ func (s *Server) saveLook(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	v := blankLook(x)
+	v, err := s.lookOf(c, x)
+	if err != nil {
+		return err
+	}
 	e, err := readLook(c, v)
+	if err == nil {
+		if err = s.ask(c, id, e, v); err == nil && len(v.Questions) > 0 {
+			v.Preview = previewOf(x, x)
+			c.Status(fiber.StatusUnprocessableEntity)
+			return s.show(c, "look", v)
+		}
+	}
 	if err == nil {
 		err = s.app.Record(c.Context(), id, e)
 	}
@@ -304,7 +220,10 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	v := blankLook(x)
+	v, err := s.lookOf(c, x)
+	if err != nil {
+		return err
+	}
 	e, err := readLook(c, v)
 	var with app.Colony
 	if err == nil {
@@ -312,6 +231,9 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 		with, err = s.app.PreviewLook(c.Context(), id, e)
 	}
 	var field *app.FieldError
+	if errors.As(err, &field) && field.Field == "look" { // nothing is entered yet
+		return s.show(c, "look#preview", previewOf(x, x))
+	}
 	if errors.As(err, &field) {
 		p := previewOf(x, x)
 		p.Err = sentence(&app.FieldError{Field: boxWords(x, field.Field), Say: field.Say})
@@ -320,7 +242,45 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	return s.show(c, "look#preview", previewOf(x, with))
+	p := previewOf(x, with)
+	if qs, err := s.app.Questions(c.Context(), id, e); err == nil && len(qs) > 0 {
+		p.Ask = qs[0].Ask
+	}
+	return s.show(c, "look#preview", p)
+}
+
+// lookOf is a blank look in the user's units.
+func (s *Server) lookOf(c fiber.Ctx, x app.Colony) (*lookView, error) {
+	set, err := s.app.Settings(c.Context())
+	if err != nil {
+		return nil, err
+	}
+	v := blankLook(x)
+	v.Weight.Unit = set.Units.Mass.Name
+	for i := range v.Boxes {
+		v.Boxes[i].Unit = v.Weight.Unit
+	}
+	return v, nil
+}
+
+// ask puts what hardly can be before the keeper, unless each is answered with
+// "it is so"; then the answers go into the entry.
+func (s *Server) ask(c fiber.Ctx, id string, e history.Entry, v *lookView) error {
+	qs, err := s.app.Questions(c.Context(), id, e)
+	if err != nil {
+		return err
+	}
+	open := false
+	for _, q := range qs {
+		on := c.FormValue("insist."+q.Key) != ""
+		open = open || !on
+		v.Questions = append(v.Questions, questionForm{q.Key, q.Ask, on})
+		e.Look.Insisted = append(e.Look.Insisted, q.Key)
+	}
+	if !open {
+		v.Questions = nil
+	}
+	return nil
 }
 
 // boxWords turns "box 2, honey" into the box's name as the page has it.

@@ -48,7 +48,7 @@ func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
 	s.views, err = newViews(files, template.FuncMap{
 		"asset": a.url, "icon": draw.Icon, "mark": draw.Mark, "defs": func() template.HTML { return defs }, "swatch": draw.Swatch,
 		"contents": func() []comb.Content { return allContents }, "short": func(c comb.Content) string { return draw.Short[c] },
-		"dict": dict, "capital": capital,
+		"dict": dict, "opts": opts, "capital": capital,
 	})
 	if err != nil {
 		return nil, err
@@ -67,6 +67,15 @@ func dict(pairs ...any) map[string]any {
 		m[pairs[i].(string)] = pairs[i+1]
 	}
 	return m
+}
+
+// opts makes the options of a choice from values and words in turn.
+func opts(pairs ...string) []option {
+	var out []option
+	for i := 0; i+1 < len(pairs); i += 2 {
+		out = append(out, option{pairs[i], pairs[i+1]})
+	}
+	return out
 }
 
 // routes reads as a table of contents.

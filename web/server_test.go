@@ -143,7 +143,7 @@ func TestWrongInputStoresNothingAndKeepsWhatWasTyped(t *testing.T) {
 		"in the future":           {"date", "2026-06-04", "future"},
 		"not a date":              {"date", "soon", "not a date"},
 		"before the colony was":   {"date", "2020-06-04", "set up"},
-		"cells below none":        {"charged", "-1", "not a count"},
+		"cells below none":        {"cells.charged", "-1", "not a count"},
 		"a face over eight":       {"box.0.f.1.a", "H9", "eight eighths"},
 	} {
 		form := url.Values{}
@@ -166,6 +166,14 @@ func TestWrongInputStoresNothingAndKeepsWhatWasTyped(t *testing.T) {
 	count := regexp.MustCompile(`\d+ entries`)
 	if a, b := count.FindString(before), count.FindString(after); a != b {
 		t.Errorf("the log went from %s to %s", a, b)
+	}
+	// Ten kilograms gone in four days: it is asked about, and nothing is lost.
+	res, body := ask(t, w, post(colony+"/look", good))
+	if res.StatusCode != 422 || !strings.Contains(body, "Can this be?") || !strings.Contains(body, "than was to be expected 4 days after") || !strings.Contains(body, "kept words") {
+		t.Errorf("a look that hardly can be: %d", res.StatusCode)
+	}
+	for _, key := range regexp.MustCompile(`name="(insist\.[a-z-]+)"`).FindAllStringSubmatch(body, -1) {
+		good.Set(key[1], "1") // it is so
 	}
 	// Sent twice it is stored once.
 	for range 2 {

@@ -26,6 +26,7 @@ type Believed struct {
 	HealthDay    day.Day
 	CellCheck    advice.CellCheck
 	CellCheckDay day.Day
+	QueenDay     day.Day // of the last finding of her or her cells
 	QueenYear    int
 	Clipped      bool
 	Origin       string
@@ -112,9 +113,30 @@ func Walk(entries []Entry, g Ground, after func(Entry, Believed)) (Believed, err
 	return b, nil
 }
 
+// Questions returns what should be asked about the look of an entry, read
+// against the entries before it.
+func Questions(entries []Entry, id string, g Ground) ([]look.Question, error) {
+	w := walker{ground: g, ask: id}
+	live := Live(entries)
+	for _, e := range live {
+		w.last = max(w.last, e.Day)
+	}
+	for _, e := range live {
+		if err := w.take(e); err != nil {
+			return nil, fmt.Errorf("%s of %s: %w", e.Kind, e.Day, err)
+		}
+		if e.ID == id {
+			return w.asked, nil
+		}
+	}
+	return nil, nil
+}
+
 // walker is what is believed so far, with what it takes to go on.
 type walker struct {
 	Believed
+	ask    string // the entry whose questions are wanted
+	asked  []look.Question
 	ground Ground
 	last   day.Day
 	moved  []Moved // since the last weighing
@@ -194,9 +216,13 @@ func (b *walker) see(e Entry) error {
 	if err != nil {
 		return err
 	}
-	est, err := look.Read(l, b.Stack, b.context(e.Day, l))
+	c := b.context(e.Day, l, e.ID == b.ask)
+	est, err := look.Read(l, b.Stack, c)
 	if err != nil {
 		return err
+	}
+	if e.ID == b.ask {
+		b.asked = look.Questions(l, b.Stack, est, c)
 	}
 	if est.Depth == "" && b.Estimate != nil {
 		// No box was looked into: what the combs hold is still the forecast of
@@ -206,6 +232,9 @@ func (b *walker) see(e Entry) error {
 		}
 	} else {
 		b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
+	}
+	if l.Queen.Looked || l.Queen.ChargedCells+l.Queen.CappedCells+l.Queen.EmergedCells > 0 || est.Depth != "" {
+		b.QueenDay = e.Day
 	}
 	if e.Look.Health != "" {
 		b.Health, b.HealthDay = advice.Health(e.Look.Health), e.Day
@@ -222,9 +251,9 @@ func (b *walker) see(e Entry) error {
 
 // context is what a look is read against. A look that tells everything needs
 // no forecast of it.
-func (b *walker) context(on day.Day, l look.Look) look.Context {
+func (b *walker) context(on day.Day, l look.Look, always bool) look.Context {
 	c := look.Context{SeasonDay: season.DayOf(on, b.ground.Site.Hemisphere)}
-	if b.Estimate == nil || b.ground.Site.Yard == "" || on < b.Estimate.Day || on < b.last-carryDays || l.TellsAll(b.Stack) {
+	if b.Estimate == nil || b.ground.Site.Yard == "" || on < b.Estimate.Day || on < b.last-carryDays || l.TellsAll(b.Stack) && !always {
 		return c
 	}
 	before := *b.Estimate

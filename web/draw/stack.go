@@ -5,6 +5,7 @@ import (
 	"html/template"
 	"math"
 
+	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/hive"
 )
@@ -22,8 +23,9 @@ type Note struct{ Lines []string }
 // StackPlan is a hive to be drawn cut open.
 type StackPlan struct {
 	Stack  hive.Stack
-	Labels []Label  // one a box
-	Nest   []string // words at the nest's outline
+	Labels []Label       // one a box
+	Parts  []colony.Part // what each box's contents rest on; nil: all seen
+	Nest   []string      // words at the nest's outline
 	Alt    string
 }
 
@@ -66,7 +68,11 @@ func Stack(p StackPlan) template.HTML {
 	for i := len(p.Stack.Boxes) - 1; i >= 0; i-- {
 		box := p.Stack.Boxes[i]
 		h := boxHeight(box)
-		geos = append(geos, drawBox(&b, &letters, box, x, y, h)...)
+		g := drawBox(&b, &letters, box, x, y, h)
+		if i < len(p.Parts) {
+			veil(&b, g, p.Parts[i])
+		}
+		geos = append(geos, g...)
 		if i < len(p.Labels) {
 			label(&b, p.Labels[i], x+wide, labelX, y)
 		}
@@ -160,6 +166,31 @@ func drawBox(b, letters *builder, box hive.Box, x, y, h float64) []frameGeo {
 		geos = append(geos, g)
 	}
 	return geos
+}
+
+// veil dims what was not seen on the day: what is carried lies under a thin
+// veil with a broken edge, what is only assumed under a thick one, dotted. The
+// labels beside it say so in words.
+func veil(b *builder, geos []frameGeo, p colony.Part) {
+	for _, g := range geos {
+		for side, f := range g.faces {
+			opacity, dash := 0.0, ""
+			switch p.Face(g.slot, side) {
+			case colony.Carried:
+				opacity, dash = 0.45, "5 3"
+			case colony.Assumed:
+				opacity, dash = 0.72, "1.5 2.5"
+			default:
+				continue
+			}
+			y0, y1 := f.bands[0].y0, f.bands[comb.Contents-1].y1
+			for _, band := range f.bands {
+				y1 = max(y1, band.y1)
+			}
+			b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-paper-lift)" fill-opacity="%s" stroke="var(--k-ink)" stroke-width="1" stroke-dasharray="%s"/>`,
+				n(f.x0), n(y0), n(f.x1-f.x0), n(y1-y0), n(opacity), dash)
+		}
+	}
 }
 
 // walls draws both side walls with the end-grain fingers of the box joint.

@@ -1,0 +1,163 @@
+package advice
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"kembo/core/colony"
+	"kembo/core/comb"
+	"kembo/core/forecast"
+	"kembo/core/hive"
+	"kembo/core/look"
+)
+
+// Inquiry is the one look that would do most for a decision that is in doubt.
+type Inquiry struct {
+	Do      string // "Pull frame 2 of the brood box"
+	Reason  string
+	Figures []Figure
+	Runway  int
+	Worth   forecast.Worth
+}
+
+// Thresholds of an inquiry. Source: none; guesses.
+const (
+	worthLeast   = 0.04 // of the work of acting: what a look must save to be worth a walk
+	changesLeast = 0.05 // chance of changing what is done, below which the decision is not in doubt
+	nearlyAsGood = 0.75 // of the best, for a cheaper look to take its place
+)
+
+// candidate is a look that could be taken, with its work.
+type candidate struct {
+	do       string
+	quantity forecast.Quantity
+	sd       float64
+	minutes  float64
+}
+
+// BestLook returns the look that would most reduce the doubt about what to do
+// before the visit, and false where nothing is in doubt or no look would help.
+// The worth of every look to hand is computed on the ensemble for every
+// runway; among those that do nearly as much the quickest is named.
+func BestLook(s *Situation) (Inquiry, bool) {
+	o := look.DefaultObserver
+	risks := [forecast.Runways]float64{forecast.Food: s.Settings.FoodRisk, forecast.Lay: s.Settings.LayRisk, forecast.Store: s.Settings.StoreRisk}
+	type found struct {
+		c     candidate
+		q     Inquiry
+		value float64 // in the work of acting: a risk of 1 in 10 says that missing costs ten times that
+	}
+	var all []found
+	best := 0.0
+	for _, c := range s.candidates(o) {
+		for r := range forecast.Runways {
+			w := s.Base.Worth(c.quantity, c.sd, r, s.Days(), risks[r])
+			value := w.Saved / max(risks[r], 0.01)
+			if value < worthLeast || w.Changes < changesLeast {
+				continue
+			}
+			all = append(all, found{c, Inquiry{Do: c.do, Runway: r, Worth: w}, value})
+			best = max(best, value)
+		}
+	}
+	all = slices.DeleteFunc(all, func(f found) bool { return f.value < nearlyAsGood*best })
+	if len(all) == 0 {
+		return Inquiry{}, false
+	}
+	pick := slices.MinFunc(all, func(a, b found) int {
+		switch {
+		case a.c.minutes != b.c.minutes:
+			return int(math.Copysign(1, a.c.minutes-b.c.minutes))
+		case a.value > b.value:
+			return -1
+		case a.value < b.value:
+			return 1
+		}
+		return 0
+	})
+	q := pick.q
+	what := [forecast.Runways]string{"food runs short", "she runs out of room to lay", "nectar runs out of room"}[q.Runway]
+	q.Reason, q.Figures = reason("Now it is {chance} that "+what+" before {visit}. This look would change what to do in {changes}.",
+		chance("chance", q.Worth.Chance), dated("visit", s.Visit), tenths("changes", q.Worth.Changes))
+	return q, true
+}
+
+func tenths(key string, p float64) Figure {
+	if p < 0.15 {
+		return Figure{key, p, fmt.Sprintf("1 case in %.0f", 1/max(p, 0.01))}
+	}
+	return Figure{key, p, fmt.Sprintf("%.0f cases of 10", max(1, p*10))}
+}
+
+// candidates lists the looks that would tell more than is known. Minutes are
+// common practice, no source.
+func (s *Situation) candidates(o look.Observer) []candidate {
+	b := s.Base
+	st := s.Estimate.Stack
+	var out []candidate
+	add := func(do string, q forecast.Quantity, sd, known, minutes float64) {
+		if sd < 0.85*known {
+			out = append(out, candidate{do, q, sd, minutes})
+		}
+	}
+	sdStores, sdNest, sdBrood, sdBees := colony.LogSD(b.Stores), colony.LogSD(b.NestStores), math.Max(colony.LogSD(b.Capped), colony.LogSD(b.Eggs)), colony.LogSD(b.Bees)
+	stores := max(b.Stores.Likely, 0.5)
+	add("Heft it by the back", forecast.OfStores, 0.30, sdStores, 1)
+	add("Weigh the whole hive", forecast.OfStores, 2.2/stores, sdStores, 3)
+	add("Count its seams of bees", forecast.OfBees, o.Seams.Bees, sdBees, 2)
+	if st.Supers() > 0 {
+		add("Look at the supers from above", forecast.OfSuperStores, o.Seams.Super, colony.LogSD(b.SuperStores), 2)
+	}
+	if p, ok := tellingComb(s.Estimate, comb.Honey); ok {
+		add(combWords(st, p), forecast.OfNestStores, math.Hypot(o.Faces.Stores, o.OneFrame), sdNest, 3)
+	}
+	if p, ok := tellingComb(s.Estimate, comb.Brood); ok {
+		add(combWords(st, p), forecast.OfBrood, math.Hypot(o.Faces.Brood, o.OneFrame), sdBrood, 4)
+	}
+	add("Count the frames of the nest", forecast.OfNestStores, o.Boxes.Stores, sdNest, 6)
+	add("Count the frames of the nest", forecast.OfFree, 0.30, colony.LogSD(b.Free), 6)
+	add("Go through every comb of the nest, face by face", forecast.OfFree, 0.18, colony.LogSD(b.Free), 12)
+	add("Go through every comb of the nest, face by face", forecast.OfNestStores, o.Faces.Stores, sdNest, 12)
+	return out
+}
+
+// tellingComb returns the comb of the nest that shows most of a content and
+// was not seen by face on the day of the look.
+func tellingComb(e colony.Estimate, c comb.Content) (hive.Place, bool) {
+	best, at, ok := 0.05, hive.Place{}, false
+	for i, b := range e.Stack.Boxes {
+		if b.Super {
+			continue
+		}
+		seen := i < len(e.Parts) && e.Parts[i].Depth == string(look.ByFace) && e.Parts[i].Faces == nil
+		for k, f := range b.Frames {
+			if seen || i < len(e.Parts) && k < len(e.Parts[i].Faces) && e.Parts[i].Faces[k] == [2]colony.Origin{colony.Measured, colony.Measured} {
+				continue
+			}
+			v := f.A[c] + f.B[c]
+			if c == comb.Honey {
+				// A comb wholly of honey at the wall says less of the rest than
+				// one that honey and brood share.
+				v *= 0.6 + f.A.Worker() + f.B.Worker()
+			}
+			if v > best {
+				best, at, ok = v, hive.Place{Box: i, Slot: k}, true
+			}
+		}
+	}
+	return at, ok
+}
+
+// combWords names a comb as a keeper finds it.
+func combWords(st hive.Stack, p hive.Place) string {
+	nests := len(st.Boxes) - st.Supers()
+	box := "brood box"
+	if nests > 1 {
+		box = [...]string{"bottom box", "second box", "third box", "fourth box"}[min(p.Box, 3)]
+		if p.Box == nests-1 {
+			box = "top brood box"
+		}
+	}
+	return fmt.Sprintf("Pull frame %d of the %s", p.Slot+1, box)
+}

@@ -1,0 +1,80 @@
+package web
+
+import (
+	"fmt"
+
+	"kembo/app"
+	"kembo/core/colony"
+	"kembo/core/queen"
+	"kembo/core/season"
+)
+
+// queenOf says what the last look found of the queen and her cells, and what
+// follows from the calendar; nothing where she lays and no cell is known.
+func queenOf(x app.Colony) []string {
+	e := x.Believed.Estimate
+	if e == nil {
+		return nil
+	}
+	var out []string
+	if year := x.Believed.QueenYear; year > 0 {
+		out = append(out, fmt.Sprintf("Her year is %d: the mark is %s.", year, queen.Colour(year)))
+	}
+	q := e.Queen
+	ev := queen.Evidence{On: x.Believed.QueenDay, Looked: q.Looked, Seen: q.Seen, Eggs: q.Eggs, Larvae: q.Larvae, Sealed: q.Capped,
+		Dry: q.DryCups, WithEgg: q.CupsWithEgg, Charged: q.ChargedCells, Capped: q.CappedCells, Emerged: q.EmergedCells, TornDown: q.TornCells,
+		Where: queen.Where(q.CellsAt), SwarmSeason: season.PhaseOf(x.SeasonDay) == season.Swarm}
+	if stop, ok := queen.LastLaid(ev); ok {
+		switch {
+		case stop.Resumed:
+			out = append(out, fmt.Sprintf("Eggs but no open brood on %s: laying began about %s.", ev.On.Short(), stop.From.Short()))
+		case stop.Open:
+			out = append(out, fmt.Sprintf("No brood of any age on %s: the last egg was laid on %s or before.", ev.On.Short(), stop.To.Short()))
+		default:
+			out = append(out, fmt.Sprintf("The last egg was laid between %s and %s, by the youngest brood seen.", stop.From.Short(), stop.To.Short()))
+		}
+	}
+	r, ok := queen.ReadCells(ev)
+	if !ok {
+		return out
+	}
+	word, p := r.Intent.Likely()
+	sure := "about as likely as not"
+	switch {
+	case p >= 0.85:
+		sure = "fairly sure"
+	case p >= 0.6:
+		sure = fmt.Sprintf("%.0f chances in 10", 10*p)
+	}
+	out = append(out, fmt.Sprintf("%s of %s read as %s, %s.", cellWords(q), ev.On.Short(), word, sure))
+	if r.Out {
+		out = append(out, fmt.Sprintf("One has emerged: look for first eggs from %s, usually by %s. Keep out while she flies.", r.EggsFrom.Short(), r.EggsBy.Short()))
+	} else {
+		out = append(out, fmt.Sprintf("A queen may come out from %s, by %s at the latest; first eggs %s to %s.", r.Emerges.Short(), r.EmergesBy.Short(), r.EggsFrom.Short(), r.EggsBy.Short()))
+	}
+	return out
+}
+
+func cellWords(q colony.QueenEvidence) string {
+	n := q.ChargedCells + q.CappedCells + q.EmergedCells
+	where := map[string]string{"edge": " at the edges", "face": " on the face of the comb", "both": " at edges and on the face"}[q.CellsAt]
+	return capital(many(n, "queen cell", "queen cells")) + where
+}
+
+// veilsOf names the veils that a drawing has.
+func veilsOf(parts []colony.Part) []string {
+	has := map[colony.Origin]bool{}
+	for _, p := range parts {
+		for k := range max(1, len(p.Faces)) {
+			has[p.Face(k, 0)], has[p.Face(k, 1)] = true, true
+		}
+	}
+	var out []string
+	if has[colony.Carried] {
+		out = append(out, "Dimmed with a broken edge: carried by the forecast from an earlier look.")
+	}
+	if has[colony.Assumed] {
+		out = append(out, "Faint and dotted: assumed, nobody has looked.")
+	}
+	return out
+}
