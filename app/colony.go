@@ -31,6 +31,7 @@ type Colony struct {
 	Log        []LogLine // newest last
 	Bloom      []season.Bloom
 	Units      measure.Units
+	Zone       string // of its yard
 	// LiftLimitKg is the person's own.
 	LiftLimitKg float64
 	SeasonDay   int
@@ -109,7 +110,7 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 		return Colony{}, err
 	}
 	c := Colony{Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
-		Units: set.Units, LiftLimitKg: set.LiftLimitKg, Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
+		Zone: f.yard.Zone, Units: set.Units, LiftLimitKg: set.LiftLimitKg, Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
 	c.Believed, err = history.Walk(es, history.Ground{Colony: f.colony.ID, Site: site, Seed: assessment.Seed}, func(e history.Entry, b history.Believed) {
 		c.Log = append(c.Log, LogLine{ID: e.ID, Day: e.Day, Kind: e.Kind, Entry: e, stack: b.Stack})
 	})

@@ -218,6 +218,24 @@ func (p *person) press(css string) {
 	p.t.Fatalf("%s was pressed five times and got none", css)
 }
 
+// save saves the look and, where it is asked whether that can be, says that it
+// is so.
+func (p *person) save() {
+	p.t.Helper()
+	p.may = "422" // the browser's own line for a look that is asked about
+	p.press("[name=then][value=colony]")
+	p.until(`document.querySelector(".ask, .log, .err") !== null`)
+	asked := get(p, chromedp.Evaluate[[]string](`[...document.querySelectorAll(".ask input")].map(e => e.name)`))
+	if len(asked) == 0 {
+		return
+	}
+	for _, name := range asked {
+		p.press("[name='" + name + "']")
+	}
+	p.press("[name=then][value=colony]")
+	p.until(`document.querySelector(".log") !== null`)
+}
+
 func get[T any](p *person, a chromedp.Action[T]) T {
 	p.t.Helper()
 	v, err := chromedp.Run(p.ctx, a)

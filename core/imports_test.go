@@ -44,10 +44,11 @@ var outside = []string{"cmp", "encoding/json", "errors", "fmt", "math", "slices"
 var layers = map[string][]string{
 	"store":    nil,
 	"exchange": {"core/"},
-	"app":      {"core/", "store"},
-	"demo":     {"core/", "store", "app"},
+	"station":  {"core/"},
+	"app":      {"core/", "store", "exchange", "station"},
+	"demo":     {"core/", "store", "app", "station"},
 	"web/draw": {"core/"},
-	"web":      {"core/", "app", "web/draw"},
+	"web":      {"core/", "app", "exchange", "web/draw"},
 }
 
 func imports(t *testing.T, dir string) map[string][]string {

@@ -15,6 +15,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/season"
+	"kembo/station"
 	"kembo/store"
 )
 
@@ -84,15 +85,20 @@ func buildYard(ctx context.Context, s *store.Store, op store.Operation, y yard, 
 		}
 	}
 	for _, st := range stories[y.code] {
-		entries, err := live(st, y, ws, visits, on)
+		k, err := live(st, y, ws, visits, on)
 		if err != nil {
 			return fmt.Errorf("colony %s: %w", st.code, err)
 		}
-		if len(entries) == 0 {
+		if k == nil {
 			continue // not there yet
 		}
-		if err := writeColony(ctx, s, op, row.ID, st, entries); err != nil {
+		if err := writeColony(ctx, s, op, row.ID, st, k.entries); err != nil {
 			return fmt.Errorf("colony %s: %w", st.code, err)
+		}
+		if st.scale {
+			if err := k.readScale(ctx, s, id("colony "+st.code)); err != nil {
+				return fmt.Errorf("colony %s: %w", st.code, err)
+			}
 		}
 	}
 	return nil
@@ -100,7 +106,7 @@ func buildYard(ctx context.Context, s *store.Store, op store.Operation, y yard, 
 
 // live runs a colony's truth from its first day to on, with its keeper, and
 // returns what was written down.
-func live(st story, y yard, ws map[day.Day]season.Weather, visits []day.Day, on day.Day) ([]history.Entry, error) {
+func live(st story, y yard, ws map[day.Day]season.Weather, visits []day.Day, on day.Day) (*keeper, error) {
 	if st.from > on {
 		return nil, nil
 	}
@@ -116,16 +122,36 @@ func live(st story, y yard, ws map[day.Day]season.Weather, visits []day.Day, on 
 		}
 		c := forecast.ConditionOf(y.plants, ws[d], season.DayOf(d, season.North))
 		c.Flow *= luck
+		before := k.grossKg()
 		k.truth.step(c)
+		lived := k.grossKg()
 		if d == st.queenLost {
 			k.truth.state.QueenPeak = 0
 		}
 		if slices.Contains(visits, d) {
 			k.visit(d)
 		}
+		after := k.grossKg()
+		k.days = append(k.days, station.DayMass{Start: d.Time(), BeginKg: before, EndKg: after, MovedKg: after - lived, OutKg: k.truth.state.Foragers / 12000 * min(1, c.FlightHours/6)})
 	}
+	return k, nil
+}
 
-	return k.entries, nil
+// scaleDays is how much of its hive scale's series the sample has.
+const scaleDays = 92
+
+// readScale takes the last days of a hive on a scale into the store.
+func (k *keeper) readScale(ctx context.Context, s *store.Store, colony string) error {
+	var scale station.Scale = station.Simulated{Days: k.days[max(0, len(k.days)-scaleDays):], Seed: seed + k.number, NoiseKg: 0.04}
+	rs, err := scale.Readings(ctx, First.Time(), (Last + 1).Time())
+	if err != nil {
+		return err
+	}
+	var rows []store.Reading
+	for _, r := range rs {
+		rows = append(rows, store.Reading{AtUTC: r.At.Unix(), Kg: r.Kg})
+	}
+	return s.AddReadings(ctx, colony, rows)
 }
 
 func writeColony(ctx context.Context, s *store.Store, op store.Operation, yard string, st story, entries []history.Entry) error {

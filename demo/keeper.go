@@ -13,6 +13,7 @@ import (
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/season"
+	"kembo/station"
 )
 
 // keeper works one colony by rules of thumb and writes down what was done.
@@ -22,6 +23,9 @@ type keeper struct {
 	entries []history.Entry
 	treated history.Entry // the treatment that is in
 	n       int
+	days    []station.DayMass // as a scale under the hive would feel them
+	// combsNoted says that this spring's look at the combs is done.
+	combsNoted bool
 }
 
 // id is made from the colony and a count, so that the sample is the same every
@@ -82,6 +86,13 @@ func (k *keeper) visit(d day.Day) {
 	if sd > 100 && sd < 205 && (k.noCheck == 0 || d < k.noCheck) {
 		check = "complete"
 	}
+	if k.number%3 == 0 && !k.combsNoted && sd > 95 {
+		k.noteCombs(d)
+		k.combsNoted = true
+	}
+	if k.scale { // the hive on the scale is weighed at every visit
+		defer k.weigh(d)
+	}
 	if k.glance[0] != 0 && d >= k.glance[0] && d <= k.glance[1] {
 		k.write(history.Entry{Day: d, Kind: history.KindLook, Look: k.truth.glance()})
 		if sd > 112 && sd < 196 {
@@ -106,13 +117,34 @@ func (k *keeper) visit(d day.Day) {
 }
 
 func (k *keeper) weigh(d day.Day) {
+	k.write(history.Entry{Day: d, Kind: history.KindWeighing, Weighing: &history.Weighing{Kg: math.Round(2*k.grossKg()) / 2}})
+}
+
+// grossKg is what a scale under the hive would show.
+func (k *keeper) grossKg() float64 {
 	s := &k.truth.state
 	kg := 2.2 + 3.5 // floor and lid, values A3
 	for _, b := range append(slices.Clone(k.truth.nest), k.truth.super...) {
 		kg += b.TareKg()
 	}
-	kg += s.Stores() + s.PollenCells*hive.PollenKgPerCell + s.Brood()*hive.BroodKgPerCell + s.Bees()/7700
-	k.write(history.Entry{Day: d, Kind: history.KindWeighing, Weighing: &history.Weighing{Kg: math.Round(2*kg) / 2}})
+	return kg + s.Stores() + s.PollenCells*hive.PollenKgPerCell + s.Brood()*hive.BroodKgPerCell + s.Bees()/7700
+}
+
+// noteCombs is the spring look at the combs themselves: the oldest stand at the
+// walls of the nest.
+func (k *keeper) noteCombs(d day.Day) {
+	b := k.truth.nest[0]
+	note := func(dark int, drone *int, slots ...int) {
+		c := &history.Combs{Darkness: &dark, DroneShare: drone}
+		for _, i := range slots {
+			c.Frames = append(c.Frames, b.Frames[i].ID)
+		}
+		k.write(history.Entry{Day: d, Kind: history.KindCombs, Combs: c})
+	}
+	half := 4
+	note(3, nil, 0, len(b.Frames)-1)
+	note(2, nil, 2, 3, 4, 5, 6)
+	note(1, &half, 7)
 }
 
 // supers puts one on when the hive asks for it, or late where the story says.

@@ -37,6 +37,7 @@ type story struct {
 	foundSuper bool       // supers are foundation
 	glance     [2]day.Day // the keeper only lifts the lid between these days
 	noFeed     bool
+	scale      bool // it stands on a hive scale
 }
 
 // usual is a colony as most are, in one deep; every fourth in two.
@@ -57,7 +58,7 @@ var stories = map[string][]story{
 		usual(1, "QL-01", 1600, 21, 19000, 2025),
 		usual(2, "QL-02", 1520, 20, 18000, 2024).with(func(s *story) { s.late = 8 }),
 		usual(3, "QL-03", 1480, 22, 17500, 2025),
-		usual(4, "QL-04", 1780, 23, 22500, 2025).with(func(s *story) { s.intake = 1.35; s.fullAt = 0.97; s.nestBoxes = 1; s.stores = 17 }),
+		usual(4, "QL-04", 1780, 23, 22500, 2025).with(func(s *story) { s.intake = 1.35; s.fullAt = 0.97; s.nestBoxes = 1; s.stores = 17; s.scale = true }),
 		usual(5, "QL-05", 1450, 20, 16500, 2024),
 		usual(6, "QL-06", 1560, 19, 18500, 2025),
 		usual(7, "QL-07", 1500, 2.4, 8200, 2025).with(func(s *story) {

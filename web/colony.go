@@ -44,6 +44,7 @@ type colonyView struct {
 	Next, NextCode                      string
 	BestDo, BestWhy                     string   // the look that would tell most
 	Queen                               []string // what was found of her, and what follows
+	Mass                                string   // the user's unit
 	Veils                               []string // what the veils of the drawing mean, where it has any
 }
 
@@ -96,7 +97,7 @@ func colonyOf(x app.Colony) *colonyView {
 	plan.Labels, plan.Nest, plan.Alt = nil, nil, "" // told by the first
 	v.PhoneStack = draw.Stack(plan)
 	v.Inside = insideOf(x)
-	v.Queen = queenOf(x)
+	v.Queen, v.Mass = queenOf(x), x.Units.Mass.Name
 	if x.Assessment != nil {
 		if q := x.Assessment.BestLook; q != nil {
 			v.BestDo, v.BestWhy = q.Do, q.Reason
@@ -420,8 +421,12 @@ func (s *Server) note(c fiber.Ctx) error {
 		return &app.FieldError{Field: "date", Say: err.Error()}
 	}
 	if t := val("kg"); t != "" {
-		if n.Kg, err = number("kg", t); err != nil {
+		set, err := s.app.Settings(c.Context())
+		if err != nil {
 			return err
+		}
+		if n.Kg, err = measure.Parse(t, set.Units.Mass); err != nil {
+			return &app.FieldError{Field: "weight", Say: err.Error()}
 		}
 	}
 	if n.Kind == "treatment_out" {
@@ -434,6 +439,9 @@ func (s *Server) note(c fiber.Ctx) error {
 	}
 	if err := s.app.Write(c.Context(), id, n); err != nil {
 		return err
+	}
+	if c.FormValue("back") == "weight" {
+		return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id + "/weight")
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id + "#log")
 }

@@ -53,7 +53,7 @@ func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
 	if err != nil {
 		return nil, err
 	}
-	s.fiber = fiber.New(fiber.Config{Immutable: true, BodyLimit: 1 << 20, ErrorHandler: s.problem, AppName: "Kembo"})
+	s.fiber = fiber.New(fiber.Config{Immutable: true, BodyLimit: 8 << 20, ErrorHandler: s.problem, AppName: "Kembo"})
 	s.routes()
 	return s, nil
 }
@@ -104,6 +104,12 @@ func (s *Server) routes() {
 	r.Post("/settings", s.saveSettings)
 
 	r.Get("/colonies/:colony", s.showColony)
+	r.Get("/colonies/:colony/weight", s.showWeight)
+	r.Post("/colonies/:colony/scale", s.scaleFile)
+	r.Post("/colonies/:colony/scale/import", s.importScale)
+	r.Get("/colonies/:colony/combs", s.showCombs)
+	r.Post("/colonies/:colony/combs", s.saveCombs)
+	r.Get("/culls", s.showCulls)
 	r.Get("/colonies/:colony/look", s.showLook)
 	r.Post("/colonies/:colony/look", s.saveLook)
 	r.Post("/colonies/:colony/look/preview", s.previewLook)

@@ -41,6 +41,7 @@ func (p Part) Face(slot, side int) Origin {
 // brood and pollen in cells, stores in kg, comb in worker cells.
 type Expected struct {
 	From                        day.Day // the day of that look
+	Parts                       []Part  // what it rested on
 	Eggs, Larvae, Capped, Drone measure.Range
 	Pollen, Bees                measure.Range
 	NestStores, SuperStores     measure.Range

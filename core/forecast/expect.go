@@ -17,7 +17,7 @@ func Expect(e colony.Estimate, changes []Change, to day.Day, site Site, name str
 		Yard: NewYard(site, e.Day, to, int(to-e.Day)+1, expectMembers, seed), ReserveKg: ReserveSeasonKg, Seed: seed, Parameters: Defaults(),
 	})
 	return colony.Expected{
-		From: e.Day, Eggs: r.Eggs, Larvae: r.Larvae, Capped: r.Capped, Drone: r.Drone, Pollen: r.Pollen, Bees: r.Bees,
+		From: e.Day, Parts: e.Parts, Eggs: r.Eggs, Larvae: r.Larvae, Capped: r.Capped, Drone: r.Drone, Pollen: r.Pollen, Bees: r.Bees,
 		NestStores: r.NestStores, SuperStores: r.SuperStores, NestNectar: r.NestNectar, SuperNectar: r.SuperNectar,
 		NestUndrawn: r.NestUndrawn, SuperUndrawn: r.SuperUndrawn, Stages: e.Stages,
 	}

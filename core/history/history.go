@@ -34,6 +34,7 @@ type Believed struct {
 	Feeds        []advice.Period
 	Treatments   []advice.Period
 	Weighings    []Weighed
+	MovedSince   []Moved         // since the last weighing
 	Combs        map[string]Comb // by frame id, of the frames in the hive
 }
 
@@ -139,7 +140,6 @@ type walker struct {
 	asked  []look.Question
 	ground Ground
 	last   day.Day
-	moved  []Moved // since the last weighing
 }
 
 func (b *walker) take(e Entry) error {
@@ -156,7 +156,7 @@ func (b *walker) take(e Entry) error {
 		return b.swap(e)
 	case e.Feed != nil:
 		b.Feeds = append(b.Feeds, advice.Period{What: e.Feed.What, From: e.Day, To: e.Day, Kg: e.Feed.Kg})
-		b.moved = append(b.moved, Moved{Day: e.Day, What: e.Feed.What, FedKg: e.Feed.mass()})
+		b.MovedSince = append(b.MovedSince, Moved{Day: e.Day, What: e.Feed.What, FedKg: e.Feed.mass()})
 		b.change(forecast.Change{Day: e.Day, FeedKg: e.Feed.StoresKg})
 	case e.Treatment != nil:
 		from := e.Treatment.From
@@ -165,8 +165,8 @@ func (b *walker) take(e Entry) error {
 		}
 		b.Treatments = append(b.Treatments, advice.Period{What: e.Treatment.What, From: from, To: e.Treatment.To, Until: e.Treatment.HoneyBarred})
 	case e.Weighing != nil:
-		b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, e.Weighing.Kg, b.moved})
-		b.moved = nil
+		b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, e.Weighing.Kg, b.MovedSince})
+		b.MovedSince = nil
 	case e.Combs != nil:
 		return b.attribute(e)
 	}
@@ -243,8 +243,8 @@ func (b *walker) see(e Entry) error {
 		b.CellCheck, b.CellCheckDay = c, e.Day
 	}
 	if w := e.Look.Weight; w != nil && look.How(w.How) == look.OnScale {
-		b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, l.Weight.Kg, b.moved})
-		b.moved = nil
+		b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, l.Weight.Kg, b.MovedSince})
+		b.MovedSince = nil
 	}
 	return nil
 }
@@ -272,7 +272,7 @@ func (b *walker) boxOn(e Entry) error {
 		return err
 	}
 	b.arrive(box, e.Day)
-	b.moved = append(b.moved, Moved{Day: e.Day, What: box.Format.Name, TareKg: box.TareKg()})
+	b.MovedSince = append(b.MovedSince, Moved{Day: e.Day, What: box.Format.Name, TareKg: box.TareKg()})
 	if e.BoxOn.ExcluderUnder {
 		b.Stack.ExcluderAbove = e.BoxOn.At
 	}
@@ -304,7 +304,7 @@ func (b *walker) boxOff(e Entry) error {
 	}
 	kg, kgAll, drawn, drawnAll, undrawn, undrawnAll, pollen, pollenAll := 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0
 	out := b.Stack.Boxes[at]
-	b.moved = append(b.moved, Moved{Day: e.Day, What: out.Format.Name, TareKg: -out.TareKg()})
+	b.MovedSince = append(b.MovedSince, Moved{Day: e.Day, What: out.Format.Name, TareKg: -out.TareKg()})
 	for i, x := range b.Stack.Boxes {
 		h, d, u, p := holds(x)
 		pollenAll += p

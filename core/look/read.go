@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"kembo/core/colony"
+	"kembo/core/day"
 	"kembo/core/hive"
 )
 
@@ -67,7 +68,7 @@ func (r *reader) see() {
 		r.looked = append(r.looked, x.Depth == ByBox || x.Depth == ByFace && painted(x, b) == 1)
 		p := colony.Part{Box: b.ID, Stores: carried, Brood: carried}
 		if r.c.Expected != nil {
-			p.CarriedFrom = r.c.Expected.From
+			p.CarriedFrom, p.Stores, p.Brood = restedOn(*r.c.Expected, b.ID)
 		}
 		if b.Super && r.c.Expected == nil {
 			p.Stores, p.Brood = colony.Measured, colony.Measured // as it was put on
@@ -75,6 +76,23 @@ func (r *reader) see() {
 		r.parts = append(r.parts, p)
 	}
 	r.stores, r.brood = make([]piece, len(r.boxes)), make([]piece, len(r.boxes))
+}
+
+// restedOn returns the day a box was last seen on, and what it has become since:
+// what was carried before is carried on from there, what was only assumed stays
+// so.
+func restedOn(x colony.Expected, box string) (from day.Day, stores, brood colony.Origin) {
+	from, stores, brood = x.From, colony.Carried, colony.Carried
+	for _, p := range x.Parts {
+		if p.Box != box {
+			continue
+		}
+		if p.Stores == colony.Carried && p.Brood == colony.Carried {
+			from = p.CarriedFrom
+		}
+		stores, brood = min(stores, p.Stores), min(brood, p.Brood)
+	}
+	return from, stores, brood
 }
 
 // count adds up the bees that were seen.

@@ -15,7 +15,7 @@ type Span struct {
 // high end, a tick at the value, and the mark as a line.
 func Interval(s Span) template.HTML {
 	const w, h, left = 420.0, 74.0, 6.0
-	most := niceTop(math.Max(s.High, s.Mark) * 1.12)
+	most := roundUp(math.Max(s.High, s.Mark) * 1.12)
 	x := func(v float64) float64 { return left + (w-2*left)*v/most }
 	var b builder
 	b.f(`<path d="M%s 52H%s" stroke="var(--k-rule-2)"/>`, n(left), n(w-left))
@@ -33,18 +33,4 @@ func Interval(s Span) template.HTML {
 	b.f(`<path d="M%s 4V52" stroke="var(--k-ink)" stroke-width="1.5" stroke-dasharray="3 3"/><text x="%s" y="14" font-size="13" text-anchor="%s">%s %s %s</text>`,
 		n(x(s.Mark)), n(x(s.Mark)+off), anchor, esc(s.MarkWords), n(s.Mark), esc(s.Unit))
 	return svg("interval", w, h, s.Alt, b.String())
-}
-
-// niceTop returns the next of 1, 2, 5 times a power of ten at or above v.
-func niceTop(v float64) float64 {
-	if v <= 0 {
-		return 1
-	}
-	p := math.Pow(10, math.Floor(math.Log10(v)))
-	for _, k := range []float64{1, 2, 5, 10} {
-		if k*p >= v {
-			return k * p
-		}
-	}
-	return 10 * p
 }

@@ -65,6 +65,7 @@ func Stack(p StackPlan) template.HTML {
 	y += 20
 	labelX := x + wide + 12
 	var geos []frameGeo
+	var taken [][2]float64 // heights that labels stand in
 	for i := len(p.Stack.Boxes) - 1; i >= 0; i-- {
 		box := p.Stack.Boxes[i]
 		h := boxHeight(box)
@@ -74,7 +75,7 @@ func Stack(p StackPlan) template.HTML {
 		}
 		geos = append(geos, g...)
 		if i < len(p.Labels) {
-			label(&b, p.Labels[i], x+wide, labelX, y)
+			taken = append(taken, [2]float64{y, label(&b, p.Labels[i], x+wide, labelX, y)})
 		}
 		y += h
 		if p.Stack.ExcluderAbove == i && i > 0 {
@@ -93,10 +94,17 @@ func Stack(p StackPlan) template.HTML {
 	if d, right, at := nestPath(geos); d != "" {
 		over.f(`<path d="%s" fill="none" stroke="var(--k-paper-lift)" stroke-width="6" opacity=".92"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="2.6"/>`, d, d)
 		if len(p.Nest) > 0 {
-			over.f(`<path d="M%s %sH%s" stroke="var(--k-paper-lift)" stroke-width="4.5"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="1.2"/><circle cx="%s" cy="%s" r="3" fill="var(--k-ink)"/>`,
-				n(right), n(at), n(labelX-4), n(right), n(at), n(labelX-4), n(right), n(at))
+			words := at
+			for _, t := range taken { // stand under a label that is in the way
+				if words+10 > t[0] && words-12 < t[1] {
+					words = t[1] + 12
+				}
+			}
+			leader := fmt.Sprintf("M%s %sH%sV%sH%s", n(right), n(at), n(x+wide+4), n(words), n(labelX-4))
+			over.f(`<path d="%s" fill="none" stroke="var(--k-paper-lift)" stroke-width="4.5"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/><circle cx="%s" cy="%s" r="3" fill="var(--k-ink)"/>`,
+				leader, leader, n(right), n(at))
 			for i, t := range p.Nest {
-				over.f(`<text x="%s" y="%s" font-size="13">%s</text>`, n(labelX), n(at-1+16*float64(i)), esc(t))
+				over.f(`<text x="%s" y="%s" font-size="13">%s</text>`, n(labelX), n(words-1+16*float64(i)), esc(t))
 			}
 		}
 	}
@@ -107,7 +115,8 @@ func Stack(p StackPlan) template.HTML {
 	return svg("stack", width, y+4, p.Alt, b.String()+over.String()+letters.String())
 }
 
-func label(b *builder, l Label, from, x, y float64) {
+// label writes a box's name and lines and returns where they end.
+func label(b *builder, l Label, from, x, y float64) float64 {
 	b.f(`<path d="M%s %sH%s" stroke="var(--k-rule-2)"/>`, n(from), n(y+0.5), n(x+118))
 	b.f(`<text x="%s" y="%s" font-size="15" font-weight="700">%s</text>`, n(x), n(y+18), esc(l.Name))
 	y += 36
@@ -118,7 +127,9 @@ func label(b *builder, l Label, from, x, y float64) {
 	if l.Heavy != "" {
 		b.f(`<rect x="%s" y="%s" width="122" height="38" fill="var(--k-paper-lift)" stroke="var(--k-ink)" stroke-width="1.5"/><text x="%s" y="%s" font-size="13.5" font-weight="700">%s</text><text x="%s" y="%s" font-size="13.5" font-weight="700">two people</text>`,
 			n(x), n(y-11), n(x+9), n(y+5), esc(l.Heavy), n(x+9), n(y+20.5))
+		y += 44
 	}
+	return y - 8
 }
 
 func roof(b *builder, x, y, w float64) {

@@ -1,0 +1,189 @@
+package web
+
+import (
+	"errors"
+	"fmt"
+	"strconv"
+	"strings"
+
+	"github.com/gofiber/fiber/v3"
+
+	"kembo/app"
+	"kembo/core/advice"
+	"kembo/core/history"
+)
+
+// combsView is what is known of each comb of a colony, with a form to note it.
+type combsView struct {
+	shell
+	ID, Code, EntryID, Err string
+	Boxes                  []combBox
+	Form                   combForm
+}
+
+type combBox struct {
+	Name   string
+	Spaced string
+	Combs  []combTile
+}
+
+type combTile struct {
+	ID, Name     string
+	N            int
+	Dark         string
+	Facts        []string
+	Barred, Cull bool
+	On           bool
+}
+
+type combForm struct{ Darkness, Drone, Granulated, Origin, Label, Cull string }
+
+// cullsView lists the combs of the operation that should come out.
+type cullsView struct {
+	shell
+	Colonies []cullColony
+	Count    string
+}
+
+type cullColony struct {
+	ID, Code, Yard string
+	Combs          []sum
+}
+
+var darkWords = []string{"new", "amber", "brown", "black"}
+
+func (s *Server) showCombs(c fiber.Ctx) error {
+	x, err := s.app.Colony(c.Context(), c.Params("colony"))
+	if err != nil {
+		return err
+	}
+	return s.show(c, "combs", combsOf(x))
+}
+
+func combsOf(x app.Colony) *combsView {
+	v := &combsView{shell: shell{Title: x.Code + ", combs", Operation: x.Operation, Active: "board", Today: x.Today.Short()}, ID: x.ID, Code: x.Code, EntryID: app.NewID()}
+	b := x.Believed
+	cull := map[string][]string{}
+	for _, k := range b.Culls(x.Today) {
+		cull[k.Frame] = k.Why
+	}
+	for i := len(b.Stack.Boxes) - 1; i >= 0; i-- {
+		box := b.Stack.Boxes[i]
+		bx := combBox{Name: boxName(b.Stack, box.ID), Spaced: fmt.Sprintf("%d in a box for %d, combs grow to %.0f mm", len(box.Frames), box.Format.Slots, box.Format.ThicknessMM(len(box.Frames)))}
+		if box.Format.FreeBelowMM > 0 {
+			bx.Spaced += fmt.Sprintf("; %.0f mm free below them, mostly drone comb", box.Format.FreeBelowMM)
+		}
+		for n, f := range box.Frames {
+			bx.Combs = append(bx.Combs, tileOf(b, f.ID, n+1, bx.Name, cull[f.ID]))
+		}
+		v.Boxes = append(v.Boxes, bx)
+	}
+	return v
+}
+
+func tileOf(b history.Believed, id string, n int, box string, why []string) combTile {
+	k := b.Combs[id]
+	t := combTile{ID: id, N: n, Name: fmt.Sprintf("%s, frame %d", box, n), Cull: len(why) > 0}
+	if k.Darkness != nil {
+		t.Dark = darkWords[*k.Darkness]
+		t.Facts = append(t.Facts, t.Dark)
+	}
+	if k.DroneShare != nil {
+		t.Facts = append(t.Facts, fmt.Sprintf("drone %d/8", *k.DroneShare))
+	}
+	if k.Granulated != nil && *k.Granulated {
+		t.Facts = append(t.Facts, "granulated")
+	}
+	if k.Origin != "" && k.Origin != "own" {
+		t.Facts = append(t.Facts, "from "+strings.ReplaceAll(k.Origin, "other", "another hive"))
+	}
+	if k.Label != "" {
+		t.Facts = append(t.Facts, k.Label)
+	}
+	feeds, treatments := b.With(id)
+	if words := periodWords(feeds, treatments); words != "" {
+		t.Facts, t.Barred = append(t.Facts, words), true
+	}
+	return t
+}
+
+// periodWords says what a comb was in the hive with.
+func periodWords(feeds, treatments []advice.Period) string {
+	var w []string
+	if n := len(feeds); n > 0 {
+		w = append(w, "fed "+feeds[n-1].From.DayMonth())
+	}
+	if n := len(treatments); n > 0 {
+		w = append(w, fmt.Sprintf("%s %s", treatments[n-1].What, treatments[n-1].From.DayMonth()))
+	}
+	return strings.Join(w, ", ")
+}
+
+// saveCombs notes what was found of the frames that are ticked.
+func (s *Server) saveCombs(c fiber.Ctx) error {
+	id := strings.Clone(c.Params("colony"))
+	x, err := s.app.Colony(c.Context(), id)
+	if err != nil {
+		return err
+	}
+	v := combsOf(x)
+	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	v.Form = combForm{val("darkness"), val("drone"), val("granulated"), val("origin"), val("label"), val("cull")}
+	a := history.Combs{Label: v.Form.Label, Origin: v.Form.Origin}
+	for i := range v.Boxes {
+		for k := range v.Boxes[i].Combs {
+			t := &v.Boxes[i].Combs[k]
+			if t.On = c.FormValue("f."+t.ID) != ""; t.On {
+				a.Frames = append(a.Frames, t.ID)
+			}
+		}
+	}
+	for _, w := range []struct {
+		text string
+		into **int
+	}{{v.Form.Darkness, &a.Darkness}, {v.Form.Drone, &a.DroneShare}} {
+		if n, err := strconv.Atoi(w.text); err == nil {
+			*w.into = &n
+		}
+	}
+	for _, w := range []struct {
+		text string
+		into **bool
+	}{{v.Form.Granulated, &a.Granulated}, {v.Form.Cull, &a.Cull}} {
+		if w.text != "" {
+			yes := w.text == "yes"
+			*w.into = &yes
+		}
+	}
+	err = s.app.NoteCombs(c.Context(), id, val("entry"), a)
+	var field *app.FieldError
+	if errors.As(err, &field) {
+		v.Err, v.EntryID = sentence(field), val("entry")
+		c.Status(fiber.StatusUnprocessableEntity)
+		return s.show(c, "combs", v)
+	}
+	if err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id + "/combs")
+}
+
+func (s *Server) showCulls(c fiber.Ctx) error {
+	all, err := s.app.CullList(c.Context())
+	if err != nil {
+		return err
+	}
+	v := &cullsView{shell: shell{Title: "Combs to cull", Active: "formats"}}
+	n := 0
+	for _, x := range all {
+		k := cullColony{ID: x.ID, Code: x.Code, Yard: x.Yard}
+		for _, cull := range x.Culls {
+			b := x.Believed.Stack.Boxes[cull.Place.Box]
+			k.Combs = append(k.Combs, sum{Name: fmt.Sprintf("%s, frame %d", boxName(x.Believed.Stack, b.ID), cull.Place.Slot+1), Value: capital(strings.Join(cull.Why, ", "))})
+			n++
+		}
+		v.Colonies = append(v.Colonies, k)
+	}
+	v.Count = many(n, "comb", "combs")
+	return s.show(c, "culls", v)
+}
