@@ -11,8 +11,10 @@ import (
 	"testing"
 
 	"kembo/core/advice"
+	"kembo/core/bench"
 	"kembo/core/forecast"
 	"kembo/core/hive"
+	"kembo/core/look"
 )
 
 var update = flag.Bool("update", false, "rewrite the tables")
@@ -75,6 +77,28 @@ func TestActionTable(t *testing.T) {
 		fmt.Fprintf(&b, "| `%s` | %s | %s |\n", a.Code, a.Words, given)
 	}
 	table(t, "actions.md", "actions", b.String())
+}
+
+func TestObserverTable(t *testing.T) {
+	var b strings.Builder
+	b.WriteString("| depth | what | spread | source |\n|---|---|---|---|\n")
+	for _, r := range look.DefaultObserver.Table() {
+		fmt.Fprintf(&b, "| %s | %s | %.2f | %s |\n", r.Depth, r.What, r.Value, r.Source)
+	}
+	table(t, "model.md", "observer", b.String())
+}
+
+func TestCalculatorTable(t *testing.T) {
+	var b strings.Builder
+	b.WriteString("| name | inputs | formula | source | valid |\n|---|---|---|---|---|\n")
+	for _, c := range bench.All {
+		var in []string
+		for _, f := range c.Fields {
+			in = append(in, "`--"+f.Key+"`")
+		}
+		fmt.Fprintf(&b, "| `%s` | %s | %s | %s | %s |\n", c.Name, strings.Join(in, " "), c.Formula, c.Source, c.Valid)
+	}
+	table(t, "formats.md", "calculators", b.String())
 }
 
 func TestFormatTable(t *testing.T) {

@@ -8,6 +8,7 @@ import (
 	"kembo/core/assessment"
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/look"
 	"kembo/core/measure"
 )
 
@@ -20,12 +21,38 @@ type Answer struct {
 	Known        bool                       `json:"known"` // false: the last look is too old to tell
 	StoresKg     measure.Range              `json:"stores_kg"`
 	BroodCells   BroodCells                 `json:"brood_cells"`
+	StagesSeen   bool                       `json:"brood_stages_seen"` // false: nobody has seen the stages; they are split as is usual
 	Bees         measure.Range              `json:"bees"`
 	FreeCells    measure.Range              `json:"free_cells"`
 	HorizonDays  int                        `json:"horizon_days"`
 	RunwayDays   map[string]forecast.Runway `json:"runway_days"`
 	SwarmCheckBy *day.Day                   `json:"swarm_check_by"` // null out of season
 	Advice       []advice.Advice            `json:"advice"`
+	Boxes        []BoxBasis                 `json:"boxes"`     // bottom to top
+	BestLook     *BestLook                  `json:"best_look"` // null: nothing is in doubt that a look would settle
+	Questions    []Question                 `json:"questions"` // what hardly can be in the look
+}
+
+// BoxBasis says what is known of a box rests on: measured, carried or assumed.
+type BoxBasis struct {
+	Depth  string `json:"depth"` // heft, seams, boxes, faces; empty: not looked at
+	Stores string `json:"stores"`
+	Brood  string `json:"brood"`
+}
+
+// BestLook is the one look that would do most for a decision in doubt.
+type BestLook struct {
+	Do      string  `json:"do"`
+	Reason  string  `json:"reason"`
+	Runway  string  `json:"runway"`
+	Chance  float64 `json:"chance"`  // now, that it ends before the visit
+	Changes float64 `json:"changes"` // that the look changes what to do
+}
+
+// Question is something in the look that hardly can be, with its arithmetic.
+type Question struct {
+	Key string `json:"key"`
+	Ask string `json:"ask"`
 }
 
 // BroodCells are brood by stage; drone brood is of all ages.
@@ -41,9 +68,19 @@ func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 	b := a.Base
 	out := Answer{Colony: c.Colony, Date: c.Today, NextVisit: c.Visit, ModelVersion: assessment.ModelVersion, Known: !a.Situation.Stale(),
 		StoresKg: b.Stores, BroodCells: BroodCells{b.Eggs, b.Larvae, b.Capped, b.Drone}, Bees: b.Bees, FreeCells: b.Free,
-		HorizonDays: b.Horizon, RunwayDays: map[string]forecast.Runway{}, Advice: a.Advice}
+		StagesSeen: a.Estimate.Stages, HorizonDays: b.Horizon, RunwayDays: map[string]forecast.Runway{}, Advice: a.Advice}
 	for i, n := range forecast.Names {
 		out.RunwayDays[n] = b.Runway[i]
+	}
+	for _, p := range a.Estimate.Parts {
+		out.Boxes = append(out.Boxes, BoxBasis{p.Depth, p.Stores.String(), p.Brood.String()})
+	}
+	if q := a.BestLook; q != nil {
+		out.BestLook = &BestLook{q.Do, q.Reason, forecast.Names[q.Runway], q.Worth.Chance, q.Worth.Changes}
+	}
+	out.Questions = []Question{}
+	for _, q := range look.Questions(c.Look, c.Stack, a.Estimate, look.Context{}) {
+		out.Questions = append(out.Questions, Question{q.Key, q.Ask})
 	}
 	if due, _, runs := a.Situation.SwarmClock(); runs {
 		out.SwarmCheckBy = &due
@@ -60,9 +97,14 @@ func (a Answer) WriteText(w io.Writer) error {
 	}
 	p.line("")
 	p.line("  stores      %5.1f kg   (%.1f to %.1f)", a.StoresKg.Likely, a.StoresKg.Low, a.StoresKg.High)
-	p.count("eggs", a.BroodCells.Eggs)
-	p.count("larvae", a.BroodCells.Larvae)
-	p.count("capped", a.BroodCells.Capped)
+	if a.StagesSeen {
+		p.count("eggs", a.BroodCells.Eggs)
+		p.count("larvae", a.BroodCells.Larvae)
+		p.count("capped", a.BroodCells.Capped)
+	} else {
+		p.line("  brood, not seen by stage:")
+		p.count("all", sumOf(a.BroodCells.Eggs, a.BroodCells.Larvae, a.BroodCells.Capped))
+	}
 	p.count("drone", a.BroodCells.Drone)
 	p.count("bees", a.Bees)
 	p.count("free cells", a.FreeCells)
@@ -73,6 +115,15 @@ func (a Answer) WriteText(w io.Writer) error {
 	}
 	if a.SwarmCheckBy != nil {
 		p.line("  cells  check due %s", a.SwarmCheckBy.Short())
+	}
+	for _, q := range a.Questions {
+		p.line("")
+		p.line("Can this be? %s", q.Ask)
+	}
+	if q := a.BestLook; q != nil {
+		p.line("")
+		p.line("%s: the look that would tell most", q.Do)
+		p.line("  %s", q.Reason)
 	}
 	for _, x := range a.Advice {
 		p.line("")
@@ -91,6 +142,15 @@ func (a Answer) WriteText(w io.Writer) error {
 		}
 	}
 	return p.err
+}
+
+// sumOf adds ranges that go up and down together.
+func sumOf(rs ...measure.Range) measure.Range {
+	var out measure.Range
+	for _, r := range rs {
+		out.Low, out.Likely, out.High = out.Low+r.Low, out.Likely+r.Likely, out.High+r.High
+	}
+	return out
 }
 
 // Days writes the end of a runway: "9 d", "ended", or "60+ d".

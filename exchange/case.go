@@ -112,10 +112,15 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 		return st, l, wrong("stack.excluder_above", "%d is not a box of the stack, which has %d", r.Stack.ExcluderAbove, len(r.Stack.Boxes))
 	}
 	l.Queen = colony.QueenEvidence{Looked: r.Queen.Looked, Seen: r.Queen.Seen, Eggs: r.Queen.Eggs, Larvae: r.Queen.Larvae, Capped: r.Queen.Capped,
-		ChargedCells: r.Cells.Charged, CappedCells: r.Cells.Capped}
+		ChargedCells: r.Cells.Charged, CappedCells: r.Cells.Capped, DryCups: r.Cells.Cups, CupsWithEgg: r.Cells.WithEgg,
+		EmergedCells: r.Cells.Emerged, TornCells: r.Cells.Torn, CellsAt: r.Cells.Where}
+	l.WhiteWax = look.Answer(r.WhiteWax)
+	if w := r.Weight; w != nil {
+		l.Weight = look.Weight{How: look.How(w.How), Kg: w.Kg, OtherKg: w.OtherKg, Heft: look.Heft(w.Heft)}
+	}
 	for i, b := range r.Stack.Boxes {
 		name := fmt.Sprintf("stack.boxes[%d]", i)
-		f, err := hive.FormatFor(b.Format)
+		f, err := formatOf(b)
 		if err != nil {
 			return st, l, wrong(name+".format", "%v", err)
 		}
@@ -140,12 +145,18 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 		}
 		id := fmt.Sprintf("box-%d", i+1)
 		st.Boxes = append(st.Boxes, hive.NewBox(id, f, n, super, true))
-		bl := look.BoxLook{Box: id, Seams: -1}
+		bl := look.BoxLook{Box: id, Seams: -1, Below: b.SeamsBelow, Outer: look.Answer(b.Outer), Super: look.SuperState(b.State), Heft: look.Heft(b.Heft), Kg: b.Kg}
 		if b.Seams != nil {
 			if *b.Seams < 0 {
 				return st, l, wrong(name+".seams", "%g is negative; leave it out if it was not looked at", *b.Seams)
 			}
 			bl.Seams = *b.Seams
+		}
+		switch {
+		case b.Kg != 0 || b.Heft != "":
+			bl.Depth = look.ByHeft
+		case b.Outer != "" || b.State != "":
+			bl.Depth = look.BySeams
 		}
 		switch {
 		case b.Counts != nil:
@@ -165,6 +176,14 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 		l.Boxes = append(l.Boxes, bl)
 	}
 	return st, l, nil
+}
+
+// formatOf returns the format of a box: of the catalogue, or by its dimensions.
+func formatOf(b Box) (hive.BoxFormat, error) {
+	if o := b.Own; o != nil {
+		return hive.Own(b.Format, b.Format, o.LengthMM, o.HeightMM, o.Slots, o.WidthMM, o.BoxKg, o.FrameKg, o.Super)
+	}
+	return hive.FormatFor(b.Format)
 }
 
 func (r Record) findings(c *assessment.Case) error {

@@ -29,7 +29,9 @@ type Record struct {
 	Queen        Queen         `json:"queen"`
 	Cells        Cells         `json:"cells"`
 	Health       Health        `json:"health"`
-	HistoryKnown bool          `json:"history_known"` // feeds and treatments are all that there were
+	Weight       *Weight       `json:"weight,omitempty"`
+	WhiteWax     string        `json:"white_wax,omitempty"` // yes, no
+	HistoryKnown bool          `json:"history_known"`       // feeds and treatments are all that there were
 	Feeds        []Period      `json:"feeds,omitempty"`
 	Treatments   []Period      `json:"treatments,omitempty"`
 	Flow         []FlowDay     `json:"flow,omitempty"`
@@ -58,6 +60,32 @@ type Box struct {
 	Frames     []Frame  `json:"frames,omitempty"`
 	Counts     *Counts  `json:"counts,omitempty"`
 	Seams      *float64 `json:"seams,omitempty"`
+	// Looked at less closely than by frames:
+	SeamsBelow bool       `json:"seams_from_below,omitempty"`
+	Outer      string     `json:"bees_on_outer_frames,omitempty"` // yes, no
+	State      string     `json:"super_state,omitempty"`          // empty, started, half, nearly, full
+	Heft       string     `json:"heft,omitempty"`                 // light, fair, heavy
+	Kg         float64    `json:"kg,omitempty"`                   // the box as lifted
+	Own        *OwnFormat `json:"own_format,omitempty"`           // for a format that is not in the catalogue
+}
+
+// OwnFormat is a box by its dimensions.
+type OwnFormat struct {
+	LengthMM float64 `json:"comb_length_mm"`
+	HeightMM float64 `json:"comb_height_mm"`
+	Slots    int     `json:"slots"`
+	WidthMM  float64 `json:"inner_width_mm"`
+	BoxKg    float64 `json:"box_kg"`
+	FrameKg  float64 `json:"frame_kg"`
+	Super    bool    `json:"super,omitempty"`
+}
+
+// Weight is the whole hive on the day of the look.
+type Weight struct {
+	How     string  `json:"how"` // scale, sides, side, feel
+	Kg      float64 `json:"kg,omitempty"`
+	OtherKg float64 `json:"other_kg,omitempty"` // the other side
+	Heft    string  `json:"heft,omitempty"`
 }
 
 // Frame is a frame by face in eighths, as "H3 N1 P1 B2" or zone by zone.
@@ -92,6 +120,11 @@ type Cells struct {
 	Date    *day.Day `json:"date,omitempty"`
 	Charged int      `json:"charged,omitempty"`
 	Capped  int      `json:"capped,omitempty"`
+	Cups    int      `json:"cups,omitempty"` // dry
+	WithEgg int      `json:"cups_with_egg,omitempty"`
+	Emerged int      `json:"emerged,omitempty"`
+	Torn    int      `json:"torn_down,omitempty"`
+	Where   string   `json:"where,omitempty"` // edge, face, both
 }
 
 // Health is the last finding on brood disease.
