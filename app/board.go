@@ -9,6 +9,7 @@ import (
 
 	"kembo/core/advice"
 	"kembo/core/day"
+	"kembo/core/measure"
 	"kembo/core/season"
 	"kembo/store"
 )
@@ -16,6 +17,7 @@ import (
 // Board is a yard's colonies by who cannot wait, with the other yards beside.
 type Board struct {
 	Operation string
+	Units     measure.Units
 	Yards     []YardLine
 	Yard      *YardLine // nil: there is none yet
 	Looked    day.Day   // the yard's last look
@@ -62,7 +64,11 @@ func (s *Service) Board(ctx context.Context, yard string) (Board, error) {
 	if err != nil {
 		return Board{}, err
 	}
-	b := Board{Operation: op.Name}
+	set, err := s.Settings(ctx)
+	if err != nil {
+		return Board{}, err
+	}
+	b := Board{Operation: op.Name, Units: set.Units}
 	rows, err := s.store.Standings(ctx)
 	if err != nil {
 		return b, err

@@ -144,7 +144,7 @@ func (c *Colony) assess(f found, site forecast.Site) error {
 		return err
 	}
 	k.Tracks = true
-	k.Settings.LiftLimitKg = c.LiftLimitKg
+	k.Settings.LiftLimitKg, k.Settings.Units = c.LiftLimitKg, c.Units
 	c.Assessment = assessment.Assess(k, *c.Believed.Estimate, nil)
 	return nil
 }
@@ -177,7 +177,11 @@ func (s *Service) Questions(ctx context.Context, id string, e history.Entry) ([]
 	if err != nil {
 		return nil, err
 	}
-	return history.Questions(es, e.ID, history.Ground{Colony: id, Site: site, Seed: assessment.Seed})
+	set, err := s.Settings(ctx)
+	if err != nil {
+		return nil, err
+	}
+	return history.Questions(es, e.ID, history.Ground{Colony: id, Site: site, Seed: assessment.Seed, Units: set.Units})
 }
 
 // with returns a colony's entries with e in its place, if it fits.

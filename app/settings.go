@@ -74,7 +74,12 @@ func (s *Service) Choose(ctx context.Context, c Settings) error {
 		}
 	}
 	f := func(v float64) string { return strconv.FormatFloat(v, 'f', -1, 64) }
-	return s.store.SetSettings(ctx, op.ID, map[string]string{"units": c.Units.Name, "lift_limit_kg": f(c.LiftLimitKg), "mites_spring": f(c.MitesSpring), "mites_late": f(c.MitesLate)}, s.by())
+	err = s.store.SetSettings(ctx, op.ID, map[string]string{"units": c.Units.Name, "lift_limit_kg": f(c.LiftLimitKg), "mites_spring": f(c.MitesSpring), "mites_late": f(c.MitesLate)}, s.by())
+	if err != nil {
+		return err
+	}
+	_, err = s.Refresh(ctx) // standings hold sentences with units
+	return err
 }
 
 // TodayHere returns the day of the first yard, for pages of no yard.

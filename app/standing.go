@@ -173,9 +173,9 @@ func (s Standing) row(hash string) (store.Standing, error) {
 }
 
 // hashOf names the inputs of a standing.
-func hashOf(y yardDay, site forecast.Site, code string, entries []history.Entry) string {
+func hashOf(y yardDay, site forecast.Site, set Settings, code string, entries []history.Entry) string {
 	h := sha256.New()
-	fmt.Fprint(h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, len(site.Weather), site.Bloom)
+	fmt.Fprint(h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, len(site.Weather), site.Bloom, set.Units.Name, set.LiftLimitKg)
 	for _, e := range entries {
 		fmt.Fprint(h, e.ID, e.Day)
 	}
@@ -222,6 +222,10 @@ func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay
 	if err != nil {
 		return 0, err
 	}
+	set, err := s.Settings(ctx)
+	if err != nil {
+		return 0, err
+	}
 	colonies, err := s.store.Colonies(ctx, op.ID, int32(y.today))
 	if err != nil {
 		return 0, err
@@ -236,7 +240,7 @@ func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay
 		if err != nil {
 			return 0, err
 		}
-		h := hashOf(y, site, c.Code, es)
+		h := hashOf(y, site, set, c.Code, es)
 		if hashes[c.ID] == h {
 			continue
 		}
@@ -261,7 +265,7 @@ func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay
 	for range runtime.GOMAXPROCS(0) {
 		wg.Go(func() {
 			for i := range next {
-				rows[i], errs[i] = assessRow(todo[i], y, site, yard)
+				rows[i], errs[i] = assessRow(todo[i], y, site, set, yard)
 			}
 		})
 	}
@@ -276,7 +280,7 @@ func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay
 	return len(rows), s.store.SaveStandings(ctx, slices.Clip(rows)...)
 }
 
-func assessRow(w work, y yardDay, site forecast.Site, yard *forecast.Yard) (store.Standing, error) {
+func assessRow(w work, y yardDay, site forecast.Site, set Settings, yard *forecast.Yard) (store.Standing, error) {
 	c, err := caseOf(w.colony.ID, y, site, w.believed)
 	if errors.Is(err, errNeverLooked) {
 		return standingOf(w.colony, y, w.believed, nil).row(w.hash)
@@ -284,5 +288,6 @@ func assessRow(w work, y yardDay, site forecast.Site, yard *forecast.Yard) (stor
 	if err != nil {
 		return store.Standing{}, err
 	}
+	c.Settings.LiftLimitKg, c.Settings.Units = set.LiftLimitKg, set.Units
 	return standingOf(w.colony, y, w.believed, assessment.Assess(c, *w.believed.Estimate, yard)).row(w.hash)
 }

@@ -72,6 +72,9 @@ func (s *Service) Weights(ctx context.Context, id, from, to string) (Weights, er
 	if w.To < 0 {
 		w.To = n - 1
 	}
+	if w.From > w.To { // asked the wrong way round
+		w.From, w.To = w.To, w.From
+	}
 	if w.From < 0 || w.From >= w.To {
 		w.From = 0
 		for w.From < w.To-1 && w.Lines[w.From].Day < c.Today-365 {

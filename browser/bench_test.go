@@ -49,6 +49,8 @@ func TestEveryCalculatorByKeyboard(t *testing.T) {
 			p.shoot("bench")
 		}
 	}
+	p.open("/formats")
+	p.shoot("formats")
 	// A wrong field: a sentence, and what was typed is still there.
 	p.may = "422"
 	p.open("/bench/moisture")
@@ -88,8 +90,6 @@ func TestUnitsAreChosenOnce(t *testing.T) {
 	p.until(`document.querySelector("#would").textContent.includes("Honey, full")`)
 	p.press(".fadd .btn-primary")
 	p.until(`document.querySelector(".ft").textContent.includes("Tall heath box")`)
-	get(p, chromedp.Evaluate[bool](`scrollTo(0, 0), true`))
-	p.shoot("formats")
 	p.open("/yards/new")
 	p.do(chromedp.SendKeys(css("#name"), "Heath Edge"))
 	p.press("#main .btn")

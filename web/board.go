@@ -14,6 +14,7 @@ import (
 	"kembo/core/comb"
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/measure"
 	"kembo/core/season"
 	"kembo/web/draw"
 )
@@ -92,7 +93,7 @@ func boardOf(b app.Board) *boardView {
 	if b.Looked > 0 {
 		v.Facts += " Looked at " + b.Looked.Short() + "."
 	}
-	v.weather(b.Weather)
+	v.weather(b.Weather, b.Units)
 	v.flow(b)
 	v.Visit, v.VisitOn, v.Weekday = y.Visit.Short(), y.Visit.String(), y.Visit.Weekday()
 	v.InDays = "in " + many(int(y.Visit-y.Today), "day", "days")
@@ -110,7 +111,7 @@ func boardOf(b app.Board) *boardView {
 		}
 		needs = addNeeds(needs, t.Needs)
 	}
-	v.TripLoad = needsText(needs)
+	v.TripLoad = needsText(needs, b.Units)
 	if v.TripLoad == "" {
 		v.TripLoad = "nothing but smoker and tools"
 	}
@@ -121,7 +122,7 @@ func boardOf(b app.Board) *boardView {
 		}
 	}
 	for _, l := range b.Load {
-		v.Load = append(v.Load, loadRow{needText(l.What, l.Count, l.Unit), strings.Join(l.Codes, ", ")})
+		v.Load = append(v.Load, loadRow{needText(advice.Need{What: l.What, Count: l.Count, Unit: l.Unit}, b.Units), strings.Join(l.Codes, ", ")})
 	}
 	return v
 }
@@ -238,7 +239,7 @@ func yardLinkOf(y app.YardLine, on bool) yardLink {
 }
 
 // weather says the spell that begins today and what comes after it.
-func (v *boardView) weather(ws []season.Weather) {
+func (v *boardView) weather(ws []season.Weather, u measure.Units) {
 	if len(ws) == 0 {
 		v.Weather, v.After = "No weather on file", "a usual season is assumed"
 		return
@@ -256,13 +257,14 @@ func (v *boardView) weather(ws []season.Weather) {
 		}
 		return t / float64(len(part))
 	}
+	deg := func(c float64) string { return fmt.Sprintf("%.0f %s", u.Temperature.In(c), u.Temperature.Name) }
 	v.Rain = wet(ws[0])
-	v.Weather = fmt.Sprintf("%s to %s, %.0f °C", word[v.Rain], ws[i-1].Day.Short(), mean(ws[:i]))
+	v.Weather = fmt.Sprintf("%s to %s, %s", word[v.Rain], ws[i-1].Day.Short(), deg(mean(ws[:i])))
 	if i == 1 {
-		v.Weather = fmt.Sprintf("%s today, %.0f °C", word[v.Rain], ws[0].MaxC)
+		v.Weather = fmt.Sprintf("%s today, %s", word[v.Rain], deg(ws[0].MaxC))
 	}
 	if i < len(ws) {
-		v.After = fmt.Sprintf("then %s, %.0f °C", strings.ToLower(word[!v.Rain]), mean(ws[i:]))
+		v.After = fmt.Sprintf("then %s, %s", strings.ToLower(word[!v.Rain]), deg(mean(ws[i:])))
 	} else {
 		v.After = "as far as it is known"
 	}
@@ -286,7 +288,7 @@ func (v *boardView) flow(b app.Board) {
 	default:
 		v.Flow = capital(best) + ", strong"
 	}
-	v.FlowKg = fmt.Sprintf("%.1f kg on a good day, middle colony", b.FlowKg)
+	v.FlowKg = fmt.Sprintf("%.1f %s on a good day, middle colony", b.Units.Mass.In(b.FlowKg), b.Units.Mass.Name)
 	if b.FlowKg < 0.05 {
 		v.FlowKg = "nothing worth weighing comes in"
 	}
@@ -318,14 +320,19 @@ func many(n int, one, more string) string {
 	return fmt.Sprintf("%d %s", n, more)
 }
 
-func needText(what string, count float64, unit string) string {
-	if unit != "" {
-		return fmt.Sprintf("%.0f %s %s", count, unit, what)
+// needText writes a need in the user's units.
+func needText(n advice.Need, u measure.Units) string {
+	count, unit := n.Count, n.Unit
+	switch unit {
+	case measure.Litre.Name:
+		return measure.Digits(u.Volume.In(count), 2) + " " + u.Volume.Name + " " + n.What
+	case measure.Kilogram.Name:
+		return kgText(u, count) + " " + n.What
 	}
 	if count == 1 {
-		return "1 " + what
+		return "1 " + n.What
 	}
-	return fmt.Sprintf("%.0f %ss", count, what)
+	return fmt.Sprintf("%.0f %ss", count, n.What)
 }
 
 // addNeeds sums needs of the same kind.
@@ -340,10 +347,10 @@ func addNeeds(all, more []advice.Need) []advice.Need {
 	return all
 }
 
-func needsText(ns []advice.Need) string {
+func needsText(ns []advice.Need, u measure.Units) string {
 	var out []string
 	for _, n := range ns {
-		out = append(out, needText(n.What, n.Count, n.Unit))
+		out = append(out, needText(n, u))
 	}
 	return strings.Join(out, ", ")
 }

@@ -218,7 +218,7 @@ func boxWordsOf(p draw.StackPlan) []sum {
 func stackOf(x app.Colony) draw.StackPlan {
 	st := x.Believed.Stack
 	p := draw.StackPlan{Stack: st, Alt: "Cutaway of " + x.Code + ": "}
-	limit := x.LiftLimitKg
+	limit, u := x.LiftLimitKg, x.Units
 	parts := map[string]colony.Part{}
 	if e := x.Believed.Estimate; e != nil {
 		for _, part := range e.Parts {
@@ -228,7 +228,7 @@ func stackOf(x app.Colony) draw.StackPlan {
 	brood := 0
 	for _, b := range st.Boxes {
 		l := draw.Label{Name: boxName(st, b.ID)}
-		l.Lines = append(l.Lines, fmt.Sprintf("%.0f kg honey", b.HoneyKg()))
+		l.Lines = append(l.Lines, kgText(u, b.HoneyKg())+" honey")
 		if n := broodCells(b); n > 200 {
 			l.Lines = append(l.Lines, measure.Count(measure.Rough(n))+" brood cells")
 		}
@@ -243,7 +243,7 @@ func stackOf(x app.Colony) draw.StackPlan {
 		if w := restsOn(part); w != "" {
 			l.Lines = append(l.Lines, w)
 		}
-		lift := fmt.Sprintf("lift %.0f kg", b.LiftKg())
+		lift := "lift " + kgText(u, b.LiftKg())
 		if b.LiftKg() > limit {
 			l.Heavy = lift
 		} else {
@@ -258,6 +258,11 @@ func stackOf(x app.Colony) draw.StackPlan {
 	}
 	p.Alt = strings.TrimSuffix(p.Alt, "; ")
 	return p
+}
+
+// kgText writes a mass to a whole unit.
+func kgText(u measure.Units, kg float64) string {
+	return fmt.Sprintf("%.0f %s", u.Mass.In(kg), u.Mass.Name)
 }
 
 // restsOn says what a box's contents rest on, where they were not seen.
@@ -325,7 +330,7 @@ func sumsOf(x app.Colony) []sum {
 func cardsOf(x app.Colony) []adviceCard {
 	var out []adviceCard
 	for i, a := range x.Assessment.Advice {
-		card := adviceCard{First: i == 0, Action: a.Action, Doable: app.Doable(a.Action), ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason, Change: a.WouldChange, Cautions: a.Cautions, Needs: needsText(a.Needs), Sure: sure(a.Confidence)}
+		card := adviceCard{First: i == 0, Action: a.Action, Doable: app.Doable(a.Action), ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason, Change: a.WouldChange, Cautions: a.Cautions, Needs: needsText(a.Needs, x.Units), Sure: sure(a.Confidence)}
 		names := [3]string{"Food", "Room to lay", "Room to store"}
 		for k, n := range forecast.Names {
 			r := runwayText{Name: names[k], Before: daysText(a.Before[n].Likely, x.Assessment.Base.Horizon), After: daysText(a.After[n].Likely, x.Assessment.Base.Horizon)}
@@ -356,16 +361,16 @@ func daysText(v *float64, horizon int) string {
 }
 
 func courseOf(x app.Colony) draw.Course {
-	r := x.Assessment.Base
+	r, mass := x.Assessment.Base, x.Units.Mass
 	c := draw.Course{
 		Axis:  draw.Axis{Today: x.Today, Visit: x.Visit, Planned: x.Planned, Bloom: bloomOf(x.Bloom, x.SeasonDay)},
 		Bars:  barsOf(r.Runway[:], [3]string{"Food", "Room to lay", "Room to store"}),
 		Known: x.Standing.Known,
 		Step:  forecast.TrackStep,
 		Lanes: []draw.Lane{
-			{Name: "Stores", Unit: "kg honey", Track: r.StoresTrack, Line: "var(--k-honey-line)", Band: "var(--k-honey-tint)", Scale: 1},
+			{Name: "Stores", Unit: mass.Name + " honey", Track: r.StoresTrack, Line: "var(--k-honey-line)", Band: "var(--k-honey-tint)", Scale: mass.Of(1)},
 			{Name: "Brood", Unit: "1,000 cells", Track: r.BroodTrack, Line: "var(--k-brood-line)", Band: "var(--k-brood-tint)", Scale: 1000},
-			{Name: "Room", Unit: "kg as nectar", Track: r.RoomTrack, Line: "var(--k-comb-line)", Band: "var(--k-comb)", Scale: 1},
+			{Name: "Room", Unit: mass.Name + " as nectar", Track: r.RoomTrack, Line: "var(--k-comb-line)", Band: "var(--k-comb)", Scale: mass.Of(1)},
 		},
 	}
 	visit := float64(x.Visit - x.Today)

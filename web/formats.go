@@ -43,6 +43,8 @@ type wouldView struct {
 	Rows     []sum
 }
 
+var lengthWords = map[string]string{"mm": "mm", "in": "inches"}
+
 func (s *Server) showFormats(c fiber.Ctx) error {
 	set, err := s.app.Settings(c.Context())
 	if err != nil {
@@ -60,7 +62,7 @@ func (s *Server) formatsOf(c fiber.Ctx, set app.Settings) (*formatsView, error) 
 	if err != nil {
 		return nil, err
 	}
-	v := &formatsView{shell: shell{Title: "Hive formats", Active: "formats"}, Form: formatForm{Entry: app.NewID(), Slots: "10"}, Length: set.Units.Length.Name, Mass: set.Units.Mass.Name}
+	v := &formatsView{shell: shell{Title: "Hive formats", Active: "formats"}, Form: formatForm{Entry: app.NewID(), Slots: "10"}, Length: lengthWords[set.Units.Length.Name], Mass: set.Units.Mass.Name}
 	tall := 0.0
 	for _, f := range append(append([]hive.BoxFormat{}, own...), shipped...) {
 		tall = max(tall, f.Frame.HeightMM)

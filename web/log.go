@@ -7,8 +7,8 @@ import (
 	"kembo/app"
 	"kembo/core/comb"
 	"kembo/core/history"
-	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/measure"
 )
 
 // log lists the last entries, newest last, each with its small stack.
@@ -16,19 +16,19 @@ func (v *colonyView) log(x app.Colony) {
 	v.LogCount = len(x.Log)
 	from := max(0, len(x.Log)-5)
 	for _, l := range x.Log[from:] {
-		kind, say := entryWords(l.Entry, x.Believed.Stack)
+		kind, say := entryWords(l.Entry, x.Units)
 		boxes, excluder := l.Glyph()
 		v.Log = append(v.Log, logItem{l.Day.Short(), kind, say, glyph(boxes, excluder, l.Day.Short()+": "+stackWords(boxes))})
 	}
 	if x.UndoOf != "" {
 		last := x.Log[len(x.Log)-1]
-		kind, _ := entryWords(last.Entry, x.Believed.Stack)
+		kind, _ := entryWords(last.Entry, x.Units)
 		v.UndoOf, v.UndoWhat = x.UndoOf, strings.ToLower(kind)+" of "+last.Day.Short()
 	}
 }
 
 // entryWords says an entry of the log.
-func entryWords(e history.Entry, st hive.Stack) (kind, say string) {
+func entryWords(e history.Entry, u measure.Units) (kind, say string) {
 	switch {
 	case e.Stack != nil:
 		return "Set up", capital(many(len(e.Stack.Boxes), "box", "boxes")) + "."
@@ -47,7 +47,7 @@ func entryWords(e history.Entry, st hive.Stack) (kind, say string) {
 	case e.BoxOff != nil:
 		return "Box taken off", capital(e.BoxOff.Why) + "."
 	case e.Feed != nil:
-		return "Fed", fmt.Sprintf("%.0f kg sugar as %s.", e.Feed.Kg, e.Feed.What)
+		return "Fed", fmt.Sprintf("%s sugar as %s.", kgText(u, e.Feed.Kg), e.Feed.What)
 	case e.Treatment != nil:
 		if e.Treatment.To != 0 {
 			return "Treated", fmt.Sprintf("%s, out %s.", capital(e.Treatment.What), e.Treatment.To.DayMonth())
@@ -56,7 +56,7 @@ func entryWords(e history.Entry, st hive.Stack) (kind, say string) {
 	case e.Combs != nil:
 		return "Combs", many(len(e.Combs.Frames), "comb", "combs") + " noted."
 	case e.Weighing != nil:
-		return "Weighed", fmt.Sprintf("%.1f kg gross.", e.Weighing.Kg)
+		return "Weighed", fmt.Sprintf("%.1f %s gross.", u.Mass.In(e.Weighing.Kg), u.Mass.Name)
 	case e.Swap != nil:
 		return "Nest relieved", many(len(e.Swap.Out), "comb", "combs") + " swapped."
 	}

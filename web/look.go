@@ -313,6 +313,6 @@ func previewOf(was, is app.Colony) *previewView {
 	if len(is.Standing.Advice) > 0 {
 		p.Do = is.Standing.Advice[0].Do
 	}
-	p.Stores = fmt.Sprintf("%.0f kg (%.0f to %.0f)", is.Assessment.Base.Stores.Likely, is.Assessment.Base.Stores.Low, is.Assessment.Base.Stores.High)
+	p.Stores = kgText(is.Units, is.Assessment.Base.Stores.Likely)
 	return p
 }

@@ -88,7 +88,7 @@ func TestOnlyThisMachinesOwnPagesAreAnswered(t *testing.T) {
 	}{
 		"a foreign host name": {foreign, 421}, "a write from another port": {elsewhere, 403}, "a write from nowhere": {silent, 403},
 		"localhost": {local, 200}, "an unknown page": {get("/nowhere"), 404}, "an unknown colony": {get("/colonies/x"), 404}, "an unknown yard": {get("/yards/x"), 404},
-		"a code that is not there": {get("/find?q=ZZ-99"), 404},
+		"a code that is not there": {get("/find?q=ZZ-99"), 404}, "an unknown calculator": {get("/bench/abacus"), 404}, "the weight of nobody": {get("/colonies/x/weight"), 404},
 	} {
 		res, body := ask(t, w, tt.r)
 		if res.StatusCode != tt.want {
@@ -107,7 +107,7 @@ func TestPagesHaveNothingInlineOrFromElsewhere(t *testing.T) {
 	w := server(t)
 	_, board := ask(t, w, get("/"))
 	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
-	for _, path := range []string{"/", colony, colony + "/look", "/yards/new"} {
+	for _, path := range []string{"/", colony, colony + "/look", colony + "/weight", colony + "/combs", "/yards/new", "/culls", "/formats", "/settings", "/bench", "/bench/mites?count=24&bees=300", "/bench/box", "/bench/ledger?before=60&after=40&out=medium-10"} {
 		_, body := ask(t, w, get(path))
 		for _, bad := range []string{" style=", "<style", "onclick", "javascript:", "https://", "NaN", "%!"} {
 			if strings.Contains(body, bad) {

@@ -122,9 +122,9 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 	a.Needs = []Need{{kind + " " + one, float64(n), ""}}
 	room, good := s.Base.RoomKg.Likely, s.Base.GoodDay.Likely
 	a.Reason, a.Figures = reason("Room for {room} of nectar as honey; a good day now brings {good}. The chance that it is short before {visit}: {chance}.",
-		kg("room", room), kg("good", good), chance("chance", p), dated("visit", s.Visit), whole("supers", float64(n)))
+		s.kg("room", room), s.kg("good", good), chance("chance", p), dated("visit", s.Visit), whole("supers", float64(n)))
 	a.Brief = brief("Room for {room}; a good day brings {good}.", a.Figures)
-	a.WouldChange = "Three days under 12 °C or rain put it off by about as long."
+	a.WouldChange = fmt.Sprintf("Three days under %.0f %s or rain put it off by about as long.", s.units().Temperature.In(12), s.units().Temperature.Name)
 	if best >= s.Settings.StoreRisk {
 		a.WouldChange = "Even so it may be short before the visit: plan to come sooner."
 	}

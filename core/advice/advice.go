@@ -110,6 +110,8 @@ type Settings struct {
 	ReserveKg      float64 `json:"reserve_kg"`       // 0: by season
 	LiftLimitKg    float64 `json:"lift_limit_kg"`
 	DrawnSupers    bool    `json:"drawn_supers"` // supers to hand are drawn, not foundation
+	// Units are those in which sentences are written; zero: kg, L, °C.
+	Units measure.Units `json:"-"`
 }
 
 // DefaultSettings returns the usual thresholds. Sources: model 3 for the
@@ -266,11 +268,23 @@ func brief(text string, figs []Figure) string {
 	return out
 }
 
-func kg(key string, v float64) Figure {
-	if v >= 10 {
-		return Figure{key, v, fmt.Sprintf("%.0f kg", v)}
+// kg is a mass as the user reads it; its value stays in kilograms.
+func (s *Situation) kg(key string, v float64) Figure { return Figure{key, v, s.mass(v)} }
+
+// mass writes kilograms in the user's unit, to a tenth where they are few.
+func (s *Situation) mass(kg float64) string {
+	u := s.units().Mass
+	if v := u.In(kg); v < 10 {
+		return fmt.Sprintf("%.1f %s", v, u.Name)
 	}
-	return Figure{key, v, fmt.Sprintf("%.1f kg", v)}
+	return fmt.Sprintf("%.0f %s", u.In(kg), u.Name)
+}
+
+func (s *Situation) units() measure.Units {
+	if s.Settings.Units.Name == "" {
+		return measure.Systems[0]
+	}
+	return s.Settings.Units
 }
 
 func count(key string, v float64) Figure {

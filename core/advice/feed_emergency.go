@@ -7,6 +7,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/feed"
 	"kembo/core/forecast"
+	"kembo/core/measure"
 )
 
 // Feed. Source: values E: 2:1
@@ -45,10 +46,10 @@ func checkFeedEmergency(s *Situation) (Advice, bool) {
 	a := Advice{ActBy: by, Confidence: p, Changes: []forecast.Change{{Day: s.Today, FeedKg: stores}}, Result: after}
 	a.Do, a.Needs = s.feedWords(sugar, "", by)
 	a.Reason, a.Figures = reason("About {stores} in the hive (it may be {low}), against a reserve of {reserve}; {chance} that it is under that before {visit}.",
-		kg("stores", s.Base.Stores.Likely), kg("low", s.Base.Stores.Low), kg("reserve", s.Input.ReserveKg), chance("chance", p),
-		dated("visit", s.Visit), kg("feed", stores), kg("sugar", sugar))
+		s.kg("stores", s.Base.Stores.Likely), s.kg("low", s.Base.Stores.Low), s.kg("reserve", s.Input.ReserveKg), chance("chance", p),
+		dated("visit", s.Visit), s.kg("feed", stores), s.kg("sugar", sugar))
 	a.Brief = brief("About {stores} left, against a reserve of {reserve}.", a.Figures)
-	a.WouldChange = fmt.Sprintf("Heft it: if it holds more than %.0f kg, this can wait.", s.Input.ReserveKg+s.Base.Stores.High-s.Base.Stores.Low)
+	a.WouldChange = fmt.Sprintf("Heft it: if it holds more than %s, this can wait.", s.mass(s.Input.ReserveKg+s.Base.Stores.High-s.Base.Stores.Low))
 	if s.Estimate.SuperDrawn+s.Estimate.SuperUndrawn > 0 {
 		a.Cautions = append(a.Cautions, "Feed with supers on bars them from sale as honey: take them off first.")
 	}
@@ -61,10 +62,11 @@ func checkFeedEmergency(s *Situation) (Advice, bool) {
 func (s *Situation) feedWords(sugarKg float64, why string, by day.Day) (do string, load []Need) {
 	if s.TempC >= liquidFeedFromC {
 		l := math.Ceil(sugarKg * litresThickPerKg)
-		return fmt.Sprintf("Feed %.0f L of 2:1 syrup%s %s", l, why, s.by(by)), []Need{{"2:1 syrup", l, "L"}}
+		u := s.units().Volume
+		return fmt.Sprintf("Feed %s %s of 2:1 syrup%s %s", measure.Digits(u.In(l), 2), u.Name, why, s.by(by)), []Need{{"2:1 syrup", l, "L"}}
 	}
 	f := math.Ceil(sugarKg / kgSugarPerFondant)
-	return fmt.Sprintf("Feed %.0f kg of fondant%s %s", f, why, s.by(by)), []Need{{"fondant", f, "kg"}}
+	return fmt.Sprintf("Feed %s of fondant%s %s", s.mass(f), why, s.by(by)), []Need{{"fondant", f, "kg"}}
 }
 
 // dayOfSeason returns the next day that has season day sd, from today on.

@@ -48,7 +48,7 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	a := Advice{ActBy: by, Changes: []forecast.Change{change}, Result: s.With(change)}
 	a.Do, a.Needs = s.feedWords(math.Ceil(stores/feed.StoresPerKgSugar.Likely), " for winter", by)
 	a.Reason, a.Figures = reason("The nest holds about {have} (between {low} and {high}); the target for winter here is {target}, so {short} is missing.",
-		kg("have", have.Likely), kg("low", have.Low), kg("high", have.High), kg("target", s.WinterTarget()), kg("short", short))
+		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", s.WinterTarget()), s.kg("short", short))
 	a.Brief = brief("{have} in the nest, {target} wanted for winter.", a.Figures)
 	// How sure: the share of the look's range that lies under the target.
 	width := max(have.High-have.Low, 0.1)

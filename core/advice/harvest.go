@@ -131,11 +131,11 @@ func checkHarvest(s *Situation) (Advice, bool) {
 	a.Do = fmt.Sprintf("Harvest %s on %s", plural(n, "super", "supers"), s.Visit.Short())
 	a.Needs = []Need{{"clearer board", 1, ""}}
 	a.Reason, a.Figures = reason("{kg} in {n} ready, at least {capped} % capped (your limit {limit} %). {left} stays in the nest.",
-		kg("kg", kgReady), Figure{"n", float64(n), plural(n, "super", "supers")}, whole("capped", 100*capped), whole("limit", 100*s.Settings.CappedShare), kg("left", s.Base.NestStores.Likely))
+		s.kg("kg", kgReady), Figure{"n", float64(n), plural(n, "super", "supers")}, whole("capped", 100*capped), whole("limit", 100*s.Settings.CappedShare), s.kg("left", s.Base.NestStores.Likely))
 	a.Brief = brief("{kg} in {n}, {capped} % capped.", a.Figures)
 	a.WouldChange = "Over 20 % water on the refractometer, or nectar that flies out on a shake: leave it on."
 	if heaviest := heaviestSuper(s.Estimate.Stack); heaviest > s.Settings.LiftLimitKg {
-		a.Cautions = append(a.Cautions, fmt.Sprintf("The heaviest super weighs about %.0f kg: two people, or take it by frames.", heaviest))
+		a.Cautions = append(a.Cautions, fmt.Sprintf("The heaviest super weighs about %s: two people, or take it by frames.", s.mass(heaviest)))
 	}
 	return a, true
 }
@@ -179,8 +179,8 @@ func checkHold(s *Situation) (Advice, bool) {
 	}
 	a := Advice{ActBy: s.Visit, Confidence: 0.85}
 	if why := s.Barred(); why != "" {
-		a.Do = fmt.Sprintf("Hold the harvest: %.0f kg is barred from sale", total)
-		a.Reason, a.Figures = reason(why+". That bars every super on the hive, {kg} now.", kg("kg", total))
+		a.Do = fmt.Sprintf("Hold the harvest: %s is barred from sale", s.mass(total))
+		a.Reason, a.Figures = reason(why+". That bars every super on the hive, {kg} now.", s.kg("kg", total))
 		a.Brief = why + "."
 		a.Cautions = []string{"The label is the law; local rules decide what may be sold."}
 		return a, true
@@ -192,7 +192,7 @@ func checkHold(s *Situation) (Advice, bool) {
 		}
 		a.Do = fmt.Sprintf("Hold the harvest: only %.0f %% is capped", 100*full.Capped)
 		a.Reason, a.Figures = reason("The fullest super holds {kg} and is {capped} % capped; your limit is {limit} %.",
-			kg("kg", full.Kg), whole("capped", 100*full.Capped), whole("limit", 100*s.Settings.CappedShare))
+			s.kg("kg", full.Kg), whole("capped", 100*full.Capped), whole("limit", 100*s.Settings.CappedShare))
 		a.Brief = brief("{kg} in the fullest, {capped} % capped; your limit is {limit} %.", a.Figures)
 		a.WouldChange = "A refractometer reading under 18.6 % water: it may come off as it is."
 		return a, true
@@ -205,9 +205,9 @@ func checkHold(s *Situation) (Advice, bool) {
 	if p < s.Settings.FoodRisk {
 		return Advice{}, false
 	}
-	a.Do = fmt.Sprintf("Hold the harvest: the nest has only %.0f kg", s.Base.NestStores.Likely)
+	a.Do = fmt.Sprintf("Hold the harvest: the nest has only %s", s.mass(s.Base.NestStores.Likely))
 	a.Reason, a.Figures = reason("Without the supers the nest holds {nest}; {chance} that it falls under the reserve of {reserve} within {days} days.",
-		kg("nest", s.Base.NestStores.Likely), chance("chance", p), kg("reserve", s.Input.ReserveKg), whole("days", s.Days()+starveMarginDays))
+		s.kg("nest", s.Base.NestStores.Likely), chance("chance", p), s.kg("reserve", s.Input.ReserveKg), whole("days", s.Days()+starveMarginDays))
 	a.Brief = brief("The nest alone holds {nest}.", a.Figures)
 	return a, true
 }

@@ -33,12 +33,12 @@ func checkLeave(s *Situation) (Advice, bool) {
 	a := Advice{ActBy: s.Visit, Do: fmt.Sprintf("Leave it; look again on %s", s.Visit.Short()), Confidence: 1 - most}
 	if nearest < 0 {
 		a.Reason, a.Figures = reason("Nothing runs out within {horizon} days; about {stores} in the hive.",
-			whole("horizon", float64(s.Input.Horizon)), kg("stores", s.Base.Stores.Likely))
+			whole("horizon", float64(s.Input.Horizon)), s.kg("stores", s.Base.Stores.Likely))
 		a.Brief = brief("Nothing runs out within {horizon} days; {stores} in store.", a.Figures)
 		return a, true
 	}
 	a.Reason, a.Figures = reason(names[nearest]+" is the next to end, in {days} at the earliest; the visit is in {visit}. About {stores} in the hive.",
-		Figure{"days", days, plural(int(days), "day", "days")}, Figure{"visit", s.Days(), plural(int(s.Days()), "day", "days")}, kg("stores", s.Base.Stores.Likely))
+		Figure{"days", days, plural(int(days), "day", "days")}, Figure{"visit", s.Days(), plural(int(s.Days()), "day", "days")}, s.kg("stores", s.Base.Stores.Likely))
 	a.Brief = brief(names[nearest]+" ends in {days} at the earliest; {stores} in store.", a.Figures)
 	a.WouldChange = "A change of weather or flow; the forecast is run again each day."
 	return a, true

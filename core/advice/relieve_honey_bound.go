@@ -139,7 +139,7 @@ func checkRelieve(s *Situation) (Advice, bool) {
 	a.Do = fmt.Sprintf("Relieve the honey-bound nest %s", s.by(by))
 	a.Needs = []Need{{"empty drawn " + short + " comb", float64(n), ""}}
 	a.Reason, a.Figures = reason("Honey and nectar hold {share} % of the nest: {free} free cells, and the queen wants {want} a day. Swap {combs} honey combs for empty drawn ones beside the brood.",
-		whole("share", 100*share), count("free", s.Base.Free.Likely), count("want", s.Base.WantsToLay.Likely), whole("combs", float64(n)), kg("out", combs.Honey))
+		whole("share", 100*share), count("free", s.Base.Free.Likely), count("want", s.Base.WantsToLay.Likely), whole("combs", float64(n)), s.kg("out", combs.Honey))
 	a.Brief = brief("{free} free cells; the queen wants {want} a day.", a.Figures)
 	a.WouldChange = "No eggs when you look: move nothing, look for queen cells."
 	if s.Health != Healthy {

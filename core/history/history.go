@@ -14,6 +14,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/measure"
 	"kembo/core/season"
 )
 
@@ -61,6 +62,7 @@ type Ground struct {
 	Colony string
 	Site   forecast.Site
 	Seed   uint64
+	Units  measure.Units // of the words of questions
 }
 
 // carryDays is how far back looks are carried; before that a box not looked
@@ -252,7 +254,7 @@ func (b *walker) see(e Entry) error {
 // context is what a look is read against. A look that tells everything needs
 // no forecast of it.
 func (b *walker) context(on day.Day, l look.Look, always bool) look.Context {
-	c := look.Context{SeasonDay: season.DayOf(on, b.ground.Site.Hemisphere)}
+	c := look.Context{Units: b.ground.Units, SeasonDay: season.DayOf(on, b.ground.Site.Hemisphere)}
 	if b.Estimate == nil || b.ground.Site.Yard == "" || on < b.Estimate.Day || on < b.last-carryDays || l.TellsAll(b.Stack) && !always {
 		return c
 	}

@@ -34,6 +34,9 @@ func Questions(l Look, before hive.Stack, e colony.Estimate, c Context) []Questi
 	if c.Observer == (Observer{}) {
 		c.Observer = DefaultObserver
 	}
+	if c.Units.Name == "" {
+		c.Units = measure.Systems[0]
+	}
 	var out []Question
 	for _, q := range []func(Look, hive.Stack, colony.Estimate, Context) []Question{heavyBoxes, tooMuchBrood, stagesOff, tooManyBees, weightAgainstCount, tooFast} {
 		out = append(out, q(l, before, e, c)...)
@@ -42,7 +45,7 @@ func Questions(l Look, before hive.Stack, e colony.Estimate, c Context) []Questi
 }
 
 // heavyBoxes: a box heavier than its combs can be.
-func heavyBoxes(l Look, st hive.Stack, _ colony.Estimate, _ Context) []Question {
+func heavyBoxes(l Look, st hive.Stack, _ colony.Estimate, c Context) []Question {
 	var out []Question
 	for i, box := range st.Boxes {
 		b, ok := find(l, box.ID)
@@ -55,8 +58,8 @@ func heavyBoxes(l Look, st hive.Stack, _ colony.Estimate, _ Context) []Question 
 		}
 		per := (b.Kg - full.TareKg) / float64(len(box.Frames))
 		out = append(out, Question{"heavy-box", fmt.Sprintf("box %d, kg", i+1),
-			fmt.Sprintf("%.1f kg less %.1f kg of wood and wax leaves %.1f kg a comb. That needs combs %.0f mm thick; %d frames leave room for %.0f mm, which hold %.1f kg.",
-				b.Kg, full.TareKg, per, box.Format.Frame.ThicknessFor(per), len(box.Frames), full.ThicknessMM, full.HoneyKg/float64(len(box.Frames)))})
+			fmt.Sprintf("%s less %s of wood and wax leaves %s a comb. That needs combs %.0f mm thick; %d frames leave room for %.0f mm, which hold %s.",
+				c.mass(b.Kg), c.mass(full.TareKg), c.mass(per), box.Format.Frame.ThicknessFor(per), len(box.Frames), full.ThicknessMM, c.mass(full.HoneyKg/float64(len(box.Frames))))})
 	}
 	return out
 }
@@ -127,8 +130,8 @@ func weightAgainstCount(l Look, st hive.Stack, _ colony.Estimate, c Context) []Q
 	if math.Abs(kg-counted) <= tooFarSD*off {
 		return nil
 	}
-	return []Question{{"weight", "weight", fmt.Sprintf("The weight leaves %.0f kg of stores, give or take %.0f; the combs as counted hold %.0f kg, give or take %.0f. Was a box missed, or the scale read wrong?",
-		kg, 1.28*sd, counted, 1.28*math.Sqrt(max(0, off*off-sd*sd)))}}
+	return []Question{{"weight", "weight", fmt.Sprintf("The weight leaves %s of stores, give or take %s; the combs as counted hold %s, give or take %s. Was a box missed, or the scale read wrong?",
+		c.mass(kg), c.mass(1.28*sd), c.mass(counted), c.mass(1.28*math.Sqrt(max(0, off*off-sd*sd))))}}
 }
 
 // tooFast: stores that could not have come, or gone, since the last look.
@@ -152,6 +155,12 @@ func tooFast(l Look, _ hive.Stack, e colony.Estimate, c Context) []Question {
 	if now < was {
 		verb = "less"
 	}
-	return []Question{{"too-fast", "stores", fmt.Sprintf("%.0f kg of stores are %.0f kg %s than was to be expected %.0f days after %s, %.0f kg. Was a box put on or taken off, fed or robbed, that is not in the log?",
-		now, math.Abs(now-was), verb, days, x.From.Short(), was)}}
+	return []Question{{"too-fast", "stores", fmt.Sprintf("%s of stores are %s %s than was to be expected %.0f days after %s, %s. Was a box put on or taken off, fed or robbed, that is not in the log?",
+		c.mass(now), c.mass(math.Abs(now-was)), verb, days, x.From.Short(), c.mass(was))}}
+}
+
+// mass writes kilograms in the user's unit.
+func (c Context) mass(kg float64) string {
+	u := c.Units.Mass
+	return fmt.Sprintf("%.1f %s", u.In(kg), u.Name)
 }

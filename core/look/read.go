@@ -7,13 +7,15 @@ import (
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/hive"
+	"kembo/core/measure"
 )
 
 // Context is what a look is read against.
 type Context struct {
 	Expected  *colony.Expected // what the look before has become; nil: there was none
 	SeasonDay int
-	Observer  Observer // the zero value: DefaultObserver
+	Observer  Observer      // the zero value: DefaultObserver
+	Units     measure.Units // of the words of questions; the zero value: metric
 }
 
 // Read lays l over s and returns the estimate of that day. The stack's faces

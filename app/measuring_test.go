@@ -1,0 +1,206 @@
+package app_test
+
+import (
+	"context"
+	"errors"
+	"math"
+	"strings"
+	"testing"
+	"time"
+
+	"kembo/app"
+	"kembo/core/colony"
+	"kembo/core/history"
+	"kembo/core/measure"
+	"kembo/exchange"
+	"kembo/station"
+)
+
+func TestUnitsReachEverySentence(t *testing.T) {
+	svc, _, _, id := keeper(t)
+	ctx := context.Background()
+	c, err := svc.Colony(ctx, id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := svc.Record(ctx, id, lookAt(c, "l1", today, 9.5)); err != nil {
+		t.Fatal(err)
+	}
+	set, err := svc.Settings(ctx)
+	if err != nil {
+		t.Fatal(err)
+	}
+	set.Units = measure.SystemFor("us")
+	if err := svc.Choose(ctx, set); err != nil {
+		t.Fatal(err)
+	}
+	if c, err = svc.Colony(ctx, id); err != nil {
+		t.Fatal(err)
+	}
+	board, err := svc.Board(ctx, "")
+	if err != nil {
+		t.Fatal(err)
+	}
+	pounds := false
+	for _, a := range c.Assessment.Advice {
+		if strings.Contains(a.Reason+a.Do+a.Brief, " kg") {
+			t.Errorf("the user reads pounds, and is told %q", a.Reason)
+		}
+		pounds = pounds || strings.Contains(a.Reason, " lb")
+	}
+	for _, s := range board.Standings {
+		for _, a := range s.Advice {
+			if strings.Contains(a.Brief+a.Do, " kg") {
+				t.Errorf("the board says %q", a.Brief)
+			}
+		}
+	}
+	if !pounds {
+		t.Error("no reason has a mass in it; choose another look for this test")
+	}
+	set.LiftLimitKg = 0
+	var fe *app.FieldError
+	if err := svc.Choose(ctx, set); !errors.As(err, &fe) {
+		t.Errorf("a limit of nothing: %v", err)
+	}
+}
+
+// TestOwnFormatsTravelWithTheBox: taken out of the catalogue, the hive that has
+// one stays as it was.
+func TestOwnFormatsTravelWithTheBox(t *testing.T) {
+	svc, _, yard, _ := keeper(t)
+	ctx := context.Background()
+	f := app.NewFormat{ID: app.NewID(), Name: "Tall heath box", LengthMM: 360, HeightMM: 254, WidthMM: 330, Slots: 9, BoxKg: 4, FrameKg: 0.28}
+	if err := svc.AddFormat(ctx, f); err != nil {
+		t.Fatal(err)
+	}
+	again := f
+	again.ID = app.NewID()
+	var fe *app.FieldError
+	if err := svc.AddFormat(ctx, again); !errors.As(err, &fe) || fe.Field != "name" {
+		t.Errorf("the same name twice: %v", err)
+	}
+	own, _, err := svc.Formats(ctx)
+	if err != nil || len(own) != 1 {
+		t.Fatalf("%d formats, %v", len(own), err)
+	}
+	id := app.NewID()
+	if err := svc.MakeColony(ctx, app.NewColony{ID: id, Yard: yard, Code: "he-1", NestFormat: own[0].Key, NestBoxes: 1, Supers: 1, Drawn: true, SuperFrames: 8}); err != nil {
+		t.Fatal(err)
+	}
+	if err := svc.RemoveFormat(ctx, own[0].Key); err != nil {
+		t.Fatal(err)
+	}
+	c, err := svc.Colony(ctx, id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if b := c.Believed.Stack.Boxes; b[0].Format.Frame.HeightMM != 254 || len(b[0].Frames) != 9 || len(b[1].Frames) != 8 || b[1].Format.ThicknessMM(8) <= b[1].Format.ThicknessMM(9) {
+		t.Errorf("the hive is %+v", b[0].Format)
+	}
+	if err := svc.MakeColony(ctx, app.NewColony{ID: app.NewID(), Yard: yard, Code: "he-2", NestFormat: own[0].Key, NestBoxes: 1}); !errors.As(err, &fe) {
+		t.Errorf("a format that is gone: %v", err)
+	}
+}
+
+// TestNetHoneyBetweenTwoWeighings: a super goes on, is fed, and the ledger takes
+// both out. By hand: 40 to 52.6 kg with a super of 5.55 kg and 3 kg of syrup
+// (2 kg of sugar) is 4.05 kg of gain.
+func TestNetHoneyBetweenTwoWeighings(t *testing.T) {
+	svc, _, _, id := keeper(t)
+	ctx := context.Background()
+	write := func(n app.Note) {
+		t.Helper()
+		if err := svc.Write(ctx, id, n); err != nil {
+			t.Fatal(err)
+		}
+	}
+	write(app.Note{ID: "w1", Kind: history.KindWeighing, Day: today, Kg: 40})
+	if err := svc.AddSuper(ctx, id, "s", "langstroth-medium-10", 0, true, today); err != nil {
+		t.Fatal(err)
+	}
+	write(app.Note{ID: "f", Kind: history.KindFeed, Day: today, Kg: 2})
+	write(app.Note{ID: "w2", Kind: history.KindWeighing, Day: today, Kg: 52.6})
+	w, err := svc.Weights(ctx, id, "", "")
+	if err != nil || w.Net == nil {
+		t.Fatalf("%+v, %v", w.Net, err)
+	}
+	if g := w.Net.GainKg; math.Abs(g.Likely-4.05) > 0.02 || !(g.Low < g.Likely && g.Likely < g.High) {
+		t.Errorf("net %+v, by hand 4.05", g)
+	}
+	if w.Lines[1].Gain == nil || w.Lines[0].Gain != nil || len(w.Lines[1].Moved) != 2 {
+		t.Errorf("lines %+v", w.Lines)
+	}
+	if c, _ := svc.Weights(ctx, id, "w2", "w1"); c.Net == nil || c.Net.From.Entry != "w1" {
+		t.Error("two points the wrong way round are not put right")
+	}
+}
+
+// TestAScaleByFileAndByStation: the same days, from a file and from the
+// simulated scale.
+func TestAScaleByFileAndByStation(t *testing.T) {
+	svc, _, _, id := keeper(t)
+	ctx := context.Background()
+	sheet, err := exchange.SniffScale("kg,at\n40,2026-06-01 21:00\n41.5,2026-06-02 21:00\n42,2026-06-03 21:00\n")
+	if err != nil {
+		t.Fatal(err)
+	}
+	cols, known, err := svc.ScaleColumnsFor(ctx, sheet)
+	if err != nil || known {
+		t.Fatalf("known %v, %v", known, err)
+	}
+	if n, err := svc.ImportScale(ctx, id, sheet, cols); err != nil || n.Readings != 3 {
+		t.Fatalf("%+v, %v", n, err)
+	}
+	if _, known, _ = svc.ScaleColumnsFor(ctx, sheet); !known {
+		t.Error("the columns are asked about again")
+	}
+	w, err := svc.Weights(ctx, id, "", "")
+	if err != nil || len(w.Days) != 3 || math.Abs(w.Days[1].GainKg-1.5) > 1e-9 {
+		t.Fatalf("days %+v, %v", w.Days, err)
+	}
+	wrong := cols
+	wrong.Weight = 1
+	var fe *app.FieldError
+	if _, err := svc.ImportScale(ctx, id, sheet, wrong); !errors.As(err, &fe) {
+		t.Errorf("the wrong column: %v", err)
+	}
+	start := time.Date(2026, 5, 20, 0, 0, 0, 0, time.UTC)
+	scale := station.Simulated{Seed: 1, Days: []station.DayMass{{Start: start, BeginKg: 38, EndKg: 39}, {Start: start.AddDate(0, 0, 1), BeginKg: 39, EndKg: 41}}}
+	if n, err := svc.Pull(ctx, id, scale, start, start.AddDate(0, 0, 3)); err != nil || n != 48 {
+		t.Errorf("%d readings pulled, %v", n, err)
+	}
+	if w, err = svc.Weights(ctx, id, "", ""); err != nil || len(w.Days) < 5 {
+		t.Errorf("%d days, %v", len(w.Days), err)
+	}
+}
+
+// TestSeamsAfterALookCarryTheNest through the service, with the yard's season.
+func TestSeamsAfterALookCarryTheNest(t *testing.T) {
+	svc, _, _, id := keeper(t)
+	ctx := context.Background()
+	c, err := svc.Colony(ctx, id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	// A look of three weeks ago is before the colony was set up, so both are today.
+	if err := svc.Record(ctx, id, lookAt(c, "l1", today, 3)); err != nil {
+		t.Fatal(err)
+	}
+	n := 7.0
+	seams := history.Entry{ID: "l2", Day: today, Kind: history.KindLook, Look: &history.Look{Boxes: []history.BoxLook{{Box: c.Believed.Stack.Boxes[0].ID, Depth: "seams", Seams: &n}}}}
+	qs, err := svc.Questions(ctx, id, seams)
+	if err != nil || len(qs) != 0 {
+		t.Errorf("asked %v, %v", qs, err)
+	}
+	if err := svc.Record(ctx, id, seams); err != nil {
+		t.Fatal(err)
+	}
+	if c, err = svc.Colony(ctx, id); err != nil {
+		t.Fatal(err)
+	}
+	e := c.Believed.Estimate
+	if e.Parts[0].Stores != colony.Carried || e.BeesFrom != colony.Measured || !e.Stages {
+		t.Errorf("the nest is %v, bees %v", e.Parts[0].Stores, e.BeesFrom)
+	}
+}
