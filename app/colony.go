@@ -32,6 +32,7 @@ type Colony struct {
 	Bloom      []season.Bloom
 	Units      measure.Units
 	Zone       string // of its yard
+	Observer   look.Observer
 	// LiftLimitKg is the person's own.
 	LiftLimitKg float64
 	SeasonDay   int
@@ -110,8 +111,8 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 		return Colony{}, err
 	}
 	c := Colony{Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
-		Zone: f.yard.Zone, Units: set.Units, LiftLimitKg: set.LiftLimitKg, Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
-	c.Believed, err = history.Walk(es, history.Ground{Colony: f.colony.ID, Site: site, Seed: assessment.Seed}, func(e history.Entry, b history.Believed) {
+		Zone: f.yard.Zone, Units: set.Units, Observer: set.Observer(), LiftLimitKg: set.LiftLimitKg, Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
+	c.Believed, err = history.Walk(es, history.Ground{Colony: f.colony.ID, Site: site, Seed: assessment.Seed, Observer: set.Observer()}, func(e history.Entry, b history.Believed) {
 		c.Log = append(c.Log, LogLine{ID: e.ID, Day: e.Day, Kind: e.Kind, Entry: e, stack: b.Stack})
 	})
 	if err != nil {
@@ -144,7 +145,7 @@ func (c *Colony) assess(f found, site forecast.Site) error {
 		return err
 	}
 	k.Tracks = true
-	k.Settings.LiftLimitKg, k.Settings.Units = c.LiftLimitKg, c.Units
+	k.Settings.LiftLimitKg, k.Settings.Units, k.Settings.Observer = c.LiftLimitKg, c.Units, c.Observer
 	c.Assessment = assessment.Assess(k, *c.Believed.Estimate, nil)
 	return nil
 }
@@ -181,7 +182,7 @@ func (s *Service) Questions(ctx context.Context, id string, e history.Entry) ([]
 	if err != nil {
 		return nil, err
 	}
-	return history.Questions(es, e.ID, history.Ground{Colony: id, Site: site, Seed: assessment.Seed, Units: set.Units})
+	return history.Questions(es, e.ID, history.Ground{Colony: id, Site: site, Seed: assessment.Seed, Units: set.Units, Observer: set.Observer()})
 }
 
 // with returns a colony's entries with e in its place, if it fits.

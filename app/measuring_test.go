@@ -11,6 +11,7 @@ import (
 	"kembo/app"
 	"kembo/core/colony"
 	"kembo/core/history"
+	"kembo/core/look"
 	"kembo/core/measure"
 	"kembo/exchange"
 	"kembo/station"
@@ -100,6 +101,54 @@ func TestOwnFormatsTravelWithTheBox(t *testing.T) {
 	}
 	if err := svc.MakeColony(ctx, app.NewColony{ID: app.NewID(), Yard: yard, Code: "he-2", NestFormat: own[0].Key, NestBoxes: 1}); !errors.As(err, &fe) {
 		t.Errorf("a format that is gone: %v", err)
+	}
+}
+
+// TestAnyBoxGoesAnywhere: medium frames in a deep box under the nest, nine to a
+// super; the combs page tells the room below, and the keeper's own spread counts.
+func TestAnyBoxGoesAnywhere(t *testing.T) {
+	svc, _, _, id := keeper(t)
+	ctx := context.Background()
+	if err := svc.PutOn(ctx, id, app.NewBox{EntryID: "b1", Format: "langstroth-deep-10/medium", Drawn: true, Where: "floor", On: today}); err != nil {
+		t.Fatal(err)
+	}
+	if err := svc.PutOn(ctx, id, app.NewBox{EntryID: "b2", Format: "langstroth-medium-10-poly", Frames: 9, Where: "top", On: today}); err != nil {
+		t.Fatal(err)
+	}
+	c, err := svc.Colony(ctx, id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	st := c.Believed.Stack
+	if st.Boxes[0].Format.FreeBelowMM != 73 || st.Boxes[0].Super || len(st.Boxes) != 4 || len(st.Boxes[3].Frames) != 9 || st.ExcluderAbove != 2 {
+		t.Errorf("the stack is %d boxes, excluder above %d", len(st.Boxes), st.ExcluderAbove)
+	}
+	var fe *app.FieldError
+	for _, n := range []app.NewBox{{EntryID: "x", Format: "shoe-box", Where: "top", On: today}, {EntryID: "x", Format: "deep-10", Frames: 11, Where: "top", On: today}, {EntryID: "x", Format: "deep-10", Where: "beside", On: today}} {
+		if err := svc.PutOn(ctx, id, n); !errors.As(err, &fe) {
+			t.Errorf("%+v: %v", n, err)
+		}
+	}
+	if err := svc.Record(ctx, id, history.Entry{ID: "l", Day: today, Kind: history.KindLook, Look: &history.Look{Boxes: []history.BoxLook{
+		{Box: st.Boxes[1].ID, Depth: "boxes", Counts: &look.Counts{Brood: 4, Honey: 3, Empty: 3}}}}}); err != nil {
+		t.Fatal(err)
+	}
+	width := func() float64 {
+		t.Helper()
+		c, err := svc.Colony(ctx, id)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return c.Believed.Estimate.Spread.Stores
+	}
+	usual := width()
+	set, _ := svc.Settings(ctx)
+	set.OffBoxes = 0.4
+	if err := svc.Choose(ctx, set); err != nil {
+		t.Fatal(err)
+	}
+	if own := width(); own <= usual {
+		t.Errorf("a keeper who is 40 %% off is as sure as the usual one: %.2f and %.2f", own, usual)
 	}
 }
 

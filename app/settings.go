@@ -7,6 +7,7 @@ import (
 	"strconv"
 
 	"kembo/core/day"
+	"kembo/core/look"
 	"kembo/core/measure"
 	"kembo/core/season"
 	"kembo/store"
@@ -18,6 +19,13 @@ type Settings struct {
 	LiftLimitKg float64 // a person's own; guidance may be lower
 	MitesSpring float64 // per cent above which to act, to the end of June
 	MitesLate   float64 // and after
+	// How far this keeper's looks may be off, as shares; 0: the usual keeper.
+	OffFaces, OffBoxes, OffSeams float64
+}
+
+// Observer is the keeper as the reading of looks sees one.
+func (s Settings) Observer() look.Observer {
+	return look.DefaultObserver.With(s.OffFaces, s.OffBoxes, s.OffSeams)
 }
 
 // Usual thresholds for mites. Source: published varroa guides, editions differ;
@@ -51,7 +59,7 @@ func (s *Service) Settings(ctx context.Context) (Settings, error) {
 		return out, err
 	}
 	out.Units = measure.SystemFor(all["units"])
-	for key, into := range map[string]*float64{"lift_limit_kg": &out.LiftLimitKg, "mites_spring": &out.MitesSpring, "mites_late": &out.MitesLate} {
+	for key, into := range map[string]*float64{"lift_limit_kg": &out.LiftLimitKg, "mites_spring": &out.MitesSpring, "mites_late": &out.MitesLate, "off_faces": &out.OffFaces, "off_boxes": &out.OffBoxes, "off_seams": &out.OffSeams} {
 		if v, err := strconv.ParseFloat(all[key], 64); err == nil {
 			*into = v
 		}
@@ -73,8 +81,13 @@ func (s *Service) Choose(ctx context.Context, c Settings) error {
 			return &FieldError{"mites", "give 0.1 to 20 per cent"}
 		}
 	}
+	for _, off := range []float64{c.OffFaces, c.OffBoxes, c.OffSeams} {
+		if off != 0 && !(off >= 0.02 && off <= 0.8) {
+			return &FieldError{"how far looks are off", "give 2 to 80 per cent, or nothing for the usual"}
+		}
+	}
 	f := func(v float64) string { return strconv.FormatFloat(v, 'f', -1, 64) }
-	err = s.store.SetSettings(ctx, op.ID, map[string]string{"units": c.Units.Name, "lift_limit_kg": f(c.LiftLimitKg), "mites_spring": f(c.MitesSpring), "mites_late": f(c.MitesLate)}, s.by())
+	err = s.store.SetSettings(ctx, op.ID, map[string]string{"units": c.Units.Name, "lift_limit_kg": f(c.LiftLimitKg), "mites_spring": f(c.MitesSpring), "mites_late": f(c.MitesLate), "off_faces": f(c.OffFaces), "off_boxes": f(c.OffBoxes), "off_seams": f(c.OffSeams)}, s.by())
 	if err != nil {
 		return err
 	}

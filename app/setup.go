@@ -193,6 +193,46 @@ func (s *Service) AddSuper(ctx context.Context, colony, entryID, format string, 
 		BoxOn: &history.BoxOn{At: len(c.Believed.Stack.Boxes), Box: MakeBox(f, frames, true, drawn)}})
 }
 
+// NewBox is a box as a user puts it on.
+type NewBox struct {
+	EntryID, Format string
+	Frames          int    // 0: as many as it takes
+	Drawn           bool   // else foundation
+	Where           string // top: a super; nest: on the nest; floor: under it
+	On              day.Day
+}
+
+// PutOn puts any box of the catalogue or the user's own on a colony.
+func (s *Service) PutOn(ctx context.Context, colony string, n NewBox) error {
+	c, err := s.Colony(ctx, colony)
+	if err != nil {
+		return err
+	}
+	f, err := s.Format(ctx, n.Format)
+	if err != nil {
+		return err
+	}
+	if n.Frames == 0 {
+		n.Frames = f.Slots
+	}
+	if n.Frames < 1 || n.Frames > f.Slots {
+		return &FieldError{"frames", fmt.Sprintf("%s takes 1 to %d frames", f.Name, f.Slots)}
+	}
+	st := c.Believed.Stack
+	at, super := len(st.Boxes), true
+	switch n.Where {
+	case "top":
+	case "nest":
+		at, super = len(st.Boxes)-st.Supers(), false
+	case "floor":
+		at, super = 0, false
+	default:
+		return &FieldError{"where", "choose on top, on the nest or on the floor"}
+	}
+	e := history.Entry{ID: n.EntryID, Day: n.On, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: at, Box: MakeBox(f, n.Frames, super, n.Drawn)}}
+	return s.Record(ctx, colony, e)
+}
+
 // MoveVisit plans a yard's next visit for a day.
 func (s *Service) MoveVisit(ctx context.Context, yard string, on day.Day) error {
 	_, ys, err := s.yardDays(ctx)

@@ -175,7 +175,7 @@ func (s Standing) row(hash string) (store.Standing, error) {
 // hashOf names the inputs of a standing.
 func hashOf(y yardDay, site forecast.Site, set Settings, code string, entries []history.Entry) string {
 	h := sha256.New()
-	fmt.Fprint(h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, len(site.Weather), site.Bloom, set.Units.Name, set.LiftLimitKg)
+	fmt.Fprint(h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, len(site.Weather), site.Bloom, set.Units.Name, set.LiftLimitKg, set.OffFaces, set.OffBoxes, set.OffSeams)
 	for _, e := range entries {
 		fmt.Fprint(h, e.ID, e.Day)
 	}
@@ -244,7 +244,7 @@ func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay
 		if hashes[c.ID] == h {
 			continue
 		}
-		b, err := history.Fold(es, history.Ground{Colony: c.ID, Site: site, Seed: assessment.Seed})
+		b, err := history.Fold(es, history.Ground{Colony: c.ID, Site: site, Seed: assessment.Seed, Observer: set.Observer()})
 		if err != nil {
 			return 0, fmt.Errorf("colony %s: %w", c.Code, err)
 		}
@@ -288,6 +288,6 @@ func assessRow(w work, y yardDay, site forecast.Site, set Settings, yard *foreca
 	if err != nil {
 		return store.Standing{}, err
 	}
-	c.Settings.LiftLimitKg, c.Settings.Units = set.LiftLimitKg, set.Units
+	c.Settings.LiftLimitKg, c.Settings.Units, c.Settings.Observer = set.LiftLimitKg, set.Units, set.Observer()
 	return standingOf(w.colony, y, w.believed, assessment.Assess(c, *w.believed.Estimate, yard)).row(w.hash)
 }

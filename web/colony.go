@@ -42,6 +42,7 @@ type colonyView struct {
 	TodayISO                            string
 	In                                  []string
 	Next, NextCode                      string
+	Formats                             []option // any box that can be put on
 	BestDo, BestWhy                     string   // the look that would tell most
 	Queen                               []string // what was found of her, and what follows
 	Mass                                string   // the user's unit
@@ -83,7 +84,11 @@ func (s *Server) showColony(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	return s.show(c, "colony", colonyOf(x))
+	v := colonyOf(x)
+	if v.Formats, err = s.everyFormat(c); err != nil {
+		return err
+	}
+	return s.show(c, "colony", v)
 }
 
 func colonyOf(x app.Colony) *colonyView {
@@ -402,6 +407,26 @@ func (s *Server) boxOn(c fiber.Ctx) error {
 		return &app.FieldError{Field: "frames", Say: "give a whole number"}
 	}
 	if err := s.app.AddSuper(c.Context(), id, c.FormValue("entry"), strings.Clone(c.FormValue("format")), frames, c.FormValue("comb") != "foundation", x.Today); err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
+}
+
+// putOn puts any box on a hive.
+func (s *Server) putOn(c fiber.Ctx) error {
+	id := strings.Clone(c.Params("colony"))
+	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	n := app.NewBox{EntryID: val("entry"), Format: val("format"), Drawn: val("comb") != "foundation", Where: val("where")}
+	var err error
+	if n.On, err = day.Parse(val("on")); err != nil {
+		return &app.FieldError{Field: "date", Say: err.Error()}
+	}
+	if t := val("frames"); t != "" {
+		if n.Frames, err = strconv.Atoi(t); err != nil || n.Frames < 1 {
+			return &app.FieldError{Field: "frames", Say: "give a whole number, or leave it empty for as many as it takes"}
+		}
+	}
+	if err := s.app.PutOn(c.Context(), id, n); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)

@@ -7,6 +7,7 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
+	"kembo/core/look"
 	"kembo/core/measure"
 )
 
@@ -14,9 +15,13 @@ import (
 type settingsView struct {
 	shell
 	Units, Lift, LiftUnit, MitesSpring, MitesLate, Err string
+	Offs                                               []offForm
 	Systems                                            []option
 	Saved                                              bool
 }
+
+// offForm is how far looks of a depth may be off, in per cent; empty: the usual.
+type offForm struct{ Key, Label, Value, Usual string }
 
 var systemWords = map[string]string{"metric": "kg, L, °C", "us": "lb, US gal, °F", "imperial": "lb, imperial gal, °C"}
 
@@ -26,6 +31,17 @@ func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, app.Settings, error) {
 		return nil, set, err
 	}
 	v := &settingsView{shell: shell{Title: "Settings", Active: "settings"}, Units: set.Units.Name, Lift: plain(set.Units.Mass.In(set.LiftLimitKg)), LiftUnit: set.Units.Mass.Name, MitesSpring: plain(set.MitesSpring), MitesLate: plain(set.MitesLate)}
+	usual := look.DefaultObserver
+	for _, o := range []struct {
+		key, label string
+		own, usual float64
+	}{{"off_faces", "Faces, painted", set.OffFaces, usual.Faces.Stores}, {"off_boxes", "Frames, counted", set.OffBoxes, usual.Boxes.Stores}, {"off_seams", "Seams of bees", set.OffSeams, usual.Seams.Bees}} {
+		f := offForm{Key: o.key, Label: o.label, Usual: plain(100 * o.usual)}
+		if o.own > 0 {
+			f.Value = plain(100 * o.own)
+		}
+		v.Offs = append(v.Offs, f)
+	}
 	for _, u := range measure.Systems {
 		v.Systems = append(v.Systems, option{u.Name, systemWords[u.Name]})
 	}
@@ -61,6 +77,13 @@ func (s *Server) saveSettings(c fiber.Ctx) error {
 	read("your lift limit", v.Lift, set.Units.Mass, &set.LiftLimitKg)
 	read("mites, spring", v.MitesSpring, measure.Unit{}, &set.MitesSpring)
 	read("mites, later", v.MitesLate, measure.Unit{}, &set.MitesLate)
+	for i, into := range []*float64{&set.OffFaces, &set.OffBoxes, &set.OffSeams} {
+		o := &v.Offs[i]
+		if o.Value = val(o.Key); o.Value != "" {
+			read("how far looks are off", o.Value, measure.Unit{}, into)
+			*into /= 100
+		}
+	}
 	if err == nil {
 		err = s.app.Choose(c.Context(), set)
 	}

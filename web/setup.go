@@ -82,6 +82,28 @@ func (s *Server) formatChoices(c fiber.Ctx) ([]option, error) {
 	return append(out, poly...), err
 }
 
+// everyFormat lists every box that can be put on a hive: the user's own, the
+// catalogue, boxes with shorter frames in them, and polystyrene.
+func (s *Server) everyFormat(c fiber.Ctx) ([]option, error) {
+	own, shipped, err := s.app.Formats(c.Context())
+	var out, mixed, poly []option
+	for _, f := range own {
+		out = append(out, option{f.Key, f.Name})
+	}
+	for _, f := range shipped {
+		out = append(out, option{f.Key, f.Name})
+		for _, frames := range []string{"medium", "shallow", "super"} {
+			if m, err := hive.FormatFor(f.Key + "/" + frames); err == nil {
+				mixed = append(mixed, option{m.Key, m.Name})
+			}
+		}
+		if p, err := hive.FormatFor(f.Key + "-poly"); err == nil {
+			poly = append(poly, option{p.Key, p.Name})
+		}
+	}
+	return append(append(out, mixed...), poly...), err
+}
+
 func (s *Server) newColony(c fiber.Ctx) error {
 	yard := strings.Clone(c.Params("yard"))
 	if _, err := s.app.Board(c.Context(), yard); err != nil {

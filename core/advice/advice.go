@@ -13,6 +13,7 @@ import (
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/look"
 	"kembo/core/measure"
 	"kembo/core/season"
 )
@@ -110,6 +111,8 @@ type Settings struct {
 	ReserveKg      float64 `json:"reserve_kg"`       // 0: by season
 	LiftLimitKg    float64 `json:"lift_limit_kg"`
 	DrawnSupers    bool    `json:"drawn_supers"` // supers to hand are drawn, not foundation
+	// Observer is how far this keeper's looks may be off; zero: the usual one.
+	Observer look.Observer `json:"-"`
 	// Units are those in which sentences are written; zero: kg, L, °C.
 	Units measure.Units `json:"-"`
 }

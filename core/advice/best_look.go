@@ -26,6 +26,8 @@ const (
 	worthLeast   = 0.04 // of the work of acting: what a look must save to be worth a walk
 	changesLeast = 0.05 // chance of changing what is done, below which the decision is not in doubt
 	nearlyAsGood = 0.75 // of the best, for a cheaper look to take its place
+	// How well free cells are told, a small difference of large numbers.
+	freeFromOneComb, freeFromCounts, freeFromFaces = 0.45, 0.30, 0.18
 )
 
 // candidate is a look that could be taken, with its work.
@@ -41,7 +43,10 @@ type candidate struct {
 // The worth of every look to hand is computed on the ensemble for every
 // runway; among those that do nearly as much the quickest is named.
 func BestLook(s *Situation) (Inquiry, bool) {
-	o := look.DefaultObserver
+	o := s.Settings.Observer
+	if o == (look.Observer{}) {
+		o = look.DefaultObserver
+	}
 	risks := [forecast.Runways]float64{forecast.Food: s.Settings.FoodRisk, forecast.Lay: s.Settings.LayRisk, forecast.Store: s.Settings.StoreRisk}
 	type found struct {
 		c     candidate
@@ -115,9 +120,12 @@ func (s *Situation) candidates(o look.Observer) []candidate {
 	if p, ok := tellingComb(s.Estimate, comb.Brood); ok {
 		add(combWords(st, p), forecast.OfBrood, math.Hypot(o.Faces.Brood, o.OneFrame), sdBrood, 4)
 	}
+	if p, ok := tellingComb(s.Estimate, comb.Empty); ok {
+		add(combWords(st, p), forecast.OfFree, freeFromOneComb, colony.LogSD(b.Free), 3)
+	}
 	add("Count the frames of the nest", forecast.OfNestStores, o.Boxes.Stores, sdNest, 6)
-	add("Count the frames of the nest", forecast.OfFree, 0.30, colony.LogSD(b.Free), 6)
-	add("Go through every comb of the nest, face by face", forecast.OfFree, 0.18, colony.LogSD(b.Free), 12)
+	add("Count the frames of the nest", forecast.OfFree, freeFromCounts, colony.LogSD(b.Free), 6)
+	add("Go through every comb of the nest, face by face", forecast.OfFree, freeFromFaces, colony.LogSD(b.Free), 12)
 	add("Go through every comb of the nest, face by face", forecast.OfNestStores, o.Faces.Stores, sdNest, 12)
 	return out
 }
@@ -136,7 +144,10 @@ func tellingComb(e colony.Estimate, c comb.Content) (hive.Place, bool) {
 				continue
 			}
 			v := f.A[c] + f.B[c]
-			if c == comb.Honey {
+			switch c {
+			case comb.Empty: // the room she would use lies beside the brood
+				v *= f.A.Worker() + f.B.Worker()
+			case comb.Honey:
 				// A comb wholly of honey at the wall says less of the rest than
 				// one that honey and brood share.
 				v *= 0.6 + f.A.Worker() + f.B.Worker()
@@ -154,9 +165,9 @@ func combWords(st hive.Stack, p hive.Place) string {
 	nests := len(st.Boxes) - st.Supers()
 	box := "brood box"
 	if nests > 1 {
-		box = [...]string{"bottom box", "second box", "third box", "fourth box"}[min(p.Box, 3)]
-		if p.Box == nests-1 {
-			box = "top brood box"
+		box = [...]string{"lower brood box", "upper brood box"}[min(p.Box, 1)]
+		if nests > 2 {
+			box = fmt.Sprintf("brood box %d from the floor", p.Box+1)
 		}
 	}
 	return fmt.Sprintf("Pull frame %d of the %s", p.Slot+1, box)

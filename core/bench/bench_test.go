@@ -116,6 +116,12 @@ func TestTailgateAnswers(t *testing.T) {
 	}
 	half := run(t, "mites", map[string]string{"count": "3", "sample": "120mL"}, metric)
 	near("120 mL", half["bees"], 300, 1e-9)
+	// Half the capped cells are out after six of twelve days, all after twelve.
+	all := run(t, "bees", map[string]string{"capped-frames": "4", "on": "2026-06-03"}, metric)["bees"].(float64)
+	for until, share := range map[string]float64{"2026-06-09": 0.5, "2026-06-15": 1, "2026-07-30": 1} {
+		got := run(t, "bees", map[string]string{"capped-frames": "4", "on": "2026-06-03", "until": until}, metric)
+		near("out by "+until, got["bees"], share*all, 1)
+	}
 	if b := run(t, "bees", map[string]string{"capped-frames": "1"}, metric)["frames_of_bees"].(measure.Range); b.Low < 1.9 || b.High > 3.2 {
 		t.Errorf("a frame capped on both sides makes %+v frames, want two to three (common practice)", b)
 	}

@@ -6,6 +6,7 @@ import (
 
 	"kembo/core/brood"
 	"kembo/core/comb"
+	"kembo/core/day"
 	"kembo/core/measure"
 	"kembo/core/mites"
 	"kembo/core/queen"
@@ -167,7 +168,10 @@ var requeen = Calculator{
 	},
 }
 
-// beesLow is the other published number of bees on a full deep comb, used for
+// cappedDays is how long a worker is capped. Source: Winston 1987, from memory.
+const cappedDays = 12
+
+// beesLowPerDm2 is the other published number of bees on a full deep comb, used for
 // the end of a range. Source: common practice, 2,200 (values B).
 const beesLowPerDm2 = 125
 
@@ -176,10 +180,11 @@ var bees = Calculator{
 	Fields: []Field{
 		{Key: "capped-frames", Label: "Frames of capped brood", Group: "from capped brood", Help: "capped on both sides"},
 		{Key: "full", Label: "capped to", Default: "1", Group: "from capped brood", Help: "1 is from bar to bar; 0.7 to 0.9 is usual"},
-		{Key: "seams", Label: "Seams of bees", Group: "from seams"},
+		{Key: "seams", Label: "Seams or frames of bees", Group: "from seams"},
 		{Key: "cells", Label: "Cells of brood", Group: "from cells"},
 		{Key: "format", Label: "Comb", Kind: Choice, Options: formatOptions(), Default: "langstroth-deep-10"},
 		{Key: "on", Label: "seen on", Kind: Date, Default: "today"},
+		{Key: "until", Label: "count to", Kind: Words, Help: "a day, as 2026-06-10; empty: until all are out, 12 days"},
 	},
 	Formula: "cells = 2 faces × area × 396 cells/dm²; a covered comb carries 138 bees/dm² a face (125 by the other method); capped brood is all out in 12 days",
 	Source:  "Cells: geometry of 5.4 mm, Imdorf et al. 1987. Bees: Burgett and Burikam 1985, 2,430 on a deep comb. From memory.",
@@ -211,11 +216,23 @@ func workBees(in *Inputs) (Result, error) {
 		if in.err != nil {
 			return Result{}, in.err
 		}
+		by := on + cappedDays
+		if in.Has("until") {
+			d, err := day.Parse(in.Typed("until"))
+			if err != nil {
+				return Result{}, in.wrong("until", err)
+			}
+			if d < on {
+				return Result{}, in.wrong("until", fmt.Errorf("%s is before %s, when it was seen", d, on))
+			}
+			// Capped cells are of all ages alike, so they come out evenly.
+			by = min(by, d)
+			cells *= float64(by-on) / cappedDays
+		}
 		r := measure.Range{Low: cells * low / full, Likely: cells / full, High: cells / wide}
-		by := on + 12
 		return Result{
 			Values: []Value{{Key: "bees", Label: "Bees that will emerge", Number: cells, Digits: 3, Main: true}, ranged("frames_of_bees", "Frames they cover", measure.Number, r).main(),
-				dated("by", "All out by", by), {Key: "frames_of_brood", Label: "Frames of brood", Number: cells / per}},
+				dated("by", "Out by", by), {Key: "frames_of_brood", Label: "Frames of brood they leave", Number: cells / per}},
 			Say: []string{fmt.Sprintf("They will cover %s to %s combs by %s, before older bees die.", measure.Digits(r.Low, 2), measure.Digits(r.High, 2), by.Short())},
 		}, nil
 	}

@@ -59,10 +59,11 @@ type Moved struct {
 // Ground is what a log is read on: where the hive stands, for what was not
 // looked at is carried by a forecast.
 type Ground struct {
-	Colony string
-	Site   forecast.Site
-	Seed   uint64
-	Units  measure.Units // of the words of questions
+	Colony   string
+	Site     forecast.Site
+	Seed     uint64
+	Units    measure.Units // of the words of questions
+	Observer look.Observer // zero: the usual keeper
 }
 
 // carryDays is how far back looks are carried; before that a box not looked
@@ -254,7 +255,7 @@ func (b *walker) see(e Entry) error {
 // context is what a look is read against. A look that tells everything needs
 // no forecast of it.
 func (b *walker) context(on day.Day, l look.Look, always bool) look.Context {
-	c := look.Context{Units: b.ground.Units, SeasonDay: season.DayOf(on, b.ground.Site.Hemisphere)}
+	c := look.Context{Units: b.ground.Units, Observer: b.ground.Observer, SeasonDay: season.DayOf(on, b.ground.Site.Hemisphere)}
 	if b.Estimate == nil || b.ground.Site.Yard == "" || on < b.Estimate.Day || on < b.last-carryDays || l.TellsAll(b.Stack) && !always {
 		return c
 	}

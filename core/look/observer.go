@@ -64,3 +64,22 @@ var hefts = map[Heft]share{Light: {0.15, 0.9, 0.50}, Fair: {0.40, 0.9, 0.35}, He
 // superStates say how full a super is at a glance. Source: common practice, no
 // source.
 var superStates = map[SuperState]share{SuperEmpty: {0, 0, 0.5}, SuperStarted: {0.12, 0, 0.60}, SuperHalf: {0.45, 0.35, 0.28}, SuperNearly: {0.80, 0.65, 0.14}, SuperFull: {0.96, 0.92, 0.06}}
+
+// With returns o with a keeper's own spreads of brood and stores by face and by
+// box, and of bees by seams; 0 leaves the usual one. Pollen goes with its depth.
+func (o Observer) With(faces, boxes, seams float64) Observer {
+	set := func(s *colony.Spread, v float64) {
+		if v <= 0 {
+			return
+		}
+		s.Pollen *= v / s.Stores
+		s.Brood, s.Stores, s.Super = v, v, v
+	}
+	set(&o.Faces, faces)
+	set(&o.Boxes, boxes)
+	if seams > 0 {
+		o.SeamsBelow *= seams / o.Seams.Bees
+		o.Seams.Bees = seams
+	}
+	return o
+}
