@@ -141,10 +141,19 @@ func (k *keeper) noteCombs(d day.Day) {
 		}
 		k.write(history.Entry{Day: d, Kind: history.KindCombs, Combs: c})
 	}
-	half := 4
-	note(3, nil, 0, len(b.Frames)-1)
-	note(2, nil, 2, 3, 4, 5, 6)
-	note(1, &half, 7)
+	// Which are old, and where drones were raised, differs from hive to hive.
+	last := len(b.Frames) - 1
+	drone := 1 + int(k.number/3)%4
+	note(2, nil, 2, 3, 4, 5)
+	note(1, &drone, 6+int(k.number)%3)
+	switch k.number % 4 {
+	case 0:
+		note(3, nil, 0, last)
+	case 1:
+		note(3, nil, last)
+	case 2:
+		note(3, nil, 0, 1)
+	}
 }
 
 // supers puts one on when the hive asks for it, or late where the story says.

@@ -13,6 +13,7 @@ import (
 	"testing"
 	"time"
 
+	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/day"
 	"kembo/core/hive"
@@ -137,5 +138,33 @@ func TestSmallParts(t *testing.T) {
 	wellFormed(t, "defs", string(draw.Defs()))
 	for c := range comb.Contents {
 		wellFormed(t, "swatch", string(draw.Swatch(comb.Content(c), 24, 19)))
+	}
+}
+
+// TestWhatWasNotSeenIsVeiled: measured combs are drawn plain, carried ones under
+// a veil with a broken edge, assumed ones under a thicker one.
+func TestWhatWasNotSeenIsVeiled(t *testing.T) {
+	st := twoBoxes(t)
+	part := func(nest, super colony.Origin) string {
+		return string(draw.Stack(draw.StackPlan{Stack: st, Alt: "x", Parts: []colony.Part{{Box: "n", Stores: nest, Brood: nest}, {Box: "s", Stores: super, Brood: super}}}))
+	}
+	const carried, assumed = `stroke-dasharray="5 3"`, `stroke-dasharray="1.5 2.5"`
+	if s := part(colony.Measured, colony.Measured); strings.Contains(s, carried) || strings.Contains(s, assumed) {
+		t.Error("what was seen is veiled")
+	}
+	if s := part(colony.Carried, colony.Measured); strings.Count(s, carried) != 20 {
+		t.Errorf("%d faces of ten frames are veiled as carried", strings.Count(s, carried))
+	}
+	if s := part(colony.Assumed, colony.Carried); strings.Count(s, assumed) != 20 || strings.Count(s, carried) != 20 {
+		t.Error("assumed and carried look the same")
+	}
+	// Of a box painted in part only the faces that were not painted are veiled.
+	faces := make([][2]colony.Origin, 10)
+	for i := range faces {
+		faces[i] = [2]colony.Origin{colony.Measured, colony.Carried}
+	}
+	s := string(draw.Stack(draw.StackPlan{Stack: st, Alt: "x", Parts: []colony.Part{{Box: "n", Stores: colony.Measured, Brood: colony.Measured, Faces: faces}, {Box: "s", Stores: colony.Measured}}}))
+	if strings.Count(s, carried) != 10 {
+		t.Errorf("%d of ten faces not painted are veiled", strings.Count(s, carried))
 	}
 }

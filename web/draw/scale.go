@@ -67,7 +67,7 @@ func (c ScaleChart) Draw() template.HTML {
 		yy := zero - v/most*up
 		b.f(`<path d="M%s %sH%s" stroke="var(--k-rule)"/><text x="%s" y="%s" font-size="12.5" text-anchor="end" fill="var(--k-ink-2)">%s</text>`, n(left), n(yy), n(w-right), n(left-7), n(yy+4), n(v))
 	}
-	c.months(&b, x, first, last, px, lineTop, barTop+barH, height)
+	c.months(&b, x, first, last, px, [2][2]float64{{lineTop, lineTop + lineH}, {barTop, barTop + barH}}, height)
 	line, said := "", -1000.0
 	for i, d := range c.Days {
 		move := "L"
@@ -93,7 +93,11 @@ func (c ScaleChart) Draw() template.HTML {
 		}
 		b.f(`<path d="M%s %sV%s" stroke="var(--k-ink)" stroke-width="1.3" stroke-dasharray="2 3"/>`, n(x(d.Day)), n(lineTop), n(lineTop+lineH))
 		if x(d.Day)-said > 44 {
-			b.f(`<text x="%s" y="%s" font-size="12.5" text-anchor="middle" font-weight="600" stroke="var(--k-paper)" stroke-width="4" paint-order="stroke">%s</text>`, n(x(d.Day)), n(lineTop-5), text)
+			at, anchor := x(d.Day)+4, "start"
+			if at > w-right-80 {
+				at, anchor = x(d.Day)-4, "end"
+			}
+			b.f(`<text x="%s" y="%s" font-size="12.5" text-anchor="%s" font-weight="600" stroke="var(--k-paper)" stroke-width="4" paint-order="stroke">%s</text>`, n(at), n(lineTop+13), anchor, text)
 			said = x(d.Day)
 		}
 	}
@@ -103,12 +107,15 @@ func (c ScaleChart) Draw() template.HTML {
 }
 
 // months writes dates along the foot, as close as they fit.
-func (c ScaleChart) months(b *builder, x func(day.Day) float64, first, last day.Day, px, top, foot, height float64) {
+func (c ScaleChart) months(b *builder, x func(day.Day) float64, first, last day.Day, px float64, spans [2][2]float64, height float64) {
 	every := day.Day(7)
 	for float64(every)*px < 58 {
 		every *= 2
 	}
 	for d := first; d <= last; d += every {
-		b.f(`<path d="M%s %sV%s" stroke="var(--k-rule)"/><text x="%s" y="%s" font-size="12.5" text-anchor="middle">%s</text>`, n(x(d)), n(top), n(foot), n(x(d)), n(height-8), d.DayMonth())
+		for _, s := range spans {
+			b.f(`<path d="M%s %sV%s" stroke="var(--k-rule)"/>`, n(x(d)), n(s[0]), n(s[1]))
+		}
+		b.f(`<text x="%s" y="%s" font-size="12.5" text-anchor="middle">%s</text>`, n(x(d)), n(height-8), d.DayMonth())
 	}
 }

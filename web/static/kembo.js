@@ -14,6 +14,12 @@
     $("input", f).focus();
   });
 
+  // The strip of calculators on a phone shows the one that is open.
+  const open1 = $(".bl-l.on");
+  if (open1 && open1.parentElement.scrollWidth > open1.parentElement.clientWidth) {
+    open1.parentElement.scrollLeft = open1.offsetLeft - 24;
+  }
+
   const form = $("#look");
   if (!form) return;
 
