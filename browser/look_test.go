@@ -213,11 +213,16 @@ func TestDoWhatIsAdvised(t *testing.T) {
 	if log := p.text(".log ol"); !strings.Contains(log, "Super put on") {
 		t.Errorf("the log says %q", log)
 	}
-	p.press(".notes summary")
-	p.do(chromedp.WaitVisible(css(".notes form")))
+	p.press(".notes:last-of-type summary")
+	p.do(chromedp.WaitVisible(css(".notes:last-of-type form")))
 	p.sound("notes")
 	p.fits("notes")
-	p.do(chromedp.SendKeys(css(".notes form:nth-of-type(2) [name=what]"), "thymol"))
-	p.press(".notes form:nth-of-type(2) .btn")
+	p.do(chromedp.SendKeys(css(".notes:last-of-type form:nth-of-type(2) [name=what]"), "thymol"))
+	p.press(".notes:last-of-type form:nth-of-type(2) .btn")
 	p.until(`document.querySelector(".log ol").textContent.includes("Thymol")`)
+	// A box of another kind: medium frames in a deep box, under the nest.
+	p.press(".notes:first-of-type summary")
+	get(p, chromedp.Evaluate[bool](`(() => { document.querySelector(".anybox [name=format]").value = "langstroth-deep-10/medium"; document.querySelector(".anybox [name=where]").value = "floor"; return true })()`))
+	p.press(".anybox .btn")
+	p.until(`document.querySelector(".log ol").textContent.includes("Box put on")`)
 }
