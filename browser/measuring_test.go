@@ -31,6 +31,8 @@ func TestALookThroughTheLid(t *testing.T) {
 		p.press(press + " input")
 	}
 	p.do(chromedp.SendKeys(css("[data-name='Brood box'] .cnt"), "9"))
+	get(p, chromedp.Evaluate[bool](`(document.activeElement.blur(), true)`))
+	p.until(`document.querySelectorAll("[data-name='Brood box'] .seam.on").length === 9`)
 	p.fits("look by seams on a phone")
 	p.sound("look by seams on a phone")
 	get(p, chromedp.Evaluate[bool](`scrollTo(0, 0), true`))

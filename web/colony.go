@@ -3,7 +3,6 @@ package web
 import (
 	"fmt"
 	"html/template"
-	"strconv"
 	"strings"
 
 	"github.com/gofiber/fiber/v3"
@@ -11,10 +10,8 @@ import (
 	"kembo/app"
 	"kembo/core/advice"
 	"kembo/core/colony"
-	"kembo/core/comb"
 	"kembo/core/day"
 	"kembo/core/forecast"
-	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/measure"
 	"kembo/web/draw"
@@ -172,135 +169,6 @@ func chipOf(s app.Standing) (string, bool) {
 	return "can wait", false
 }
 
-// boxName names a box as a keeper says it: from the floor up.
-func boxName(st hive.Stack, id string) string {
-	nest, super, nests := 0, 0, 0
-	for _, b := range st.Boxes {
-		if !b.Super {
-			nests++
-		}
-	}
-	for _, b := range st.Boxes {
-		if b.Super {
-			super++
-			if b.ID == id {
-				return fmt.Sprintf("Super %d", super)
-			}
-			continue
-		}
-		nest++
-		if b.ID != id {
-			continue
-		}
-		switch {
-		case nests == 1:
-			return "Brood box"
-		case nests == 2 && nest == 1:
-			return "Lower brood box"
-		case nests == 2:
-			return "Upper brood box"
-		}
-		return fmt.Sprintf("Brood box %d", nest)
-	}
-	return "Box"
-}
-
-// boxWordsOf tells the boxes from the top in words, for a screen that has no
-// room for labels beside the drawing.
-func boxWordsOf(p draw.StackPlan) []sum {
-	var out []sum
-	for i := len(p.Labels) - 1; i >= 0; i-- {
-		l := p.Labels[i]
-		s := sum{Name: l.Name, Value: strings.Join(l.Lines, ", ")}
-		if l.Heavy != "" {
-			s.Range = l.Heavy + ", two people"
-		}
-		out = append(out, s)
-	}
-	return out
-}
-
-func stackOf(x app.Colony) draw.StackPlan {
-	st := x.Believed.Stack
-	p := draw.StackPlan{Stack: st, Alt: "Cutaway of " + x.Code + ": "}
-	limit, u := x.LiftLimitKg, x.Units
-	parts := map[string]colony.Part{}
-	if e := x.Believed.Estimate; e != nil {
-		for _, part := range e.Parts {
-			parts[part.Box] = part
-		}
-	}
-	brood := 0
-	for _, b := range st.Boxes {
-		l := draw.Label{Name: boxName(st, b.ID)}
-		l.Lines = append(l.Lines, kgText(u, b.HoneyKg())+" honey")
-		if n := broodCells(b); n > 200 {
-			l.Lines = append(l.Lines, measure.Count(measure.Rough(n))+" brood cells")
-		}
-		part, known := parts[b.ID]
-		if !known { // put on since the look, or never looked at
-			part = colony.Part{Box: b.ID, Stores: colony.Measured, Brood: colony.Measured}
-			if x.Believed.Estimate == nil && !b.Super {
-				part.Stores, part.Brood = colony.Assumed, colony.Assumed
-			}
-		}
-		p.Parts = append(p.Parts, part)
-		if w := restsOn(part); w != "" {
-			l.Lines = append(l.Lines, w)
-		}
-		lift := "lift " + kgText(u, b.LiftKg())
-		if b.LiftKg() > limit {
-			l.Heavy = lift
-		} else {
-			l.Lines = append(l.Lines, lift)
-		}
-		brood = max(brood, broodFrames(b))
-		p.Labels = append(p.Labels, l)
-		p.Alt += l.Name + ", " + strings.Join(l.Lines, ", ") + "; "
-	}
-	if brood > 0 {
-		p.Nest = []string{"nest now,", many(brood, "frame", "frames")}
-	}
-	p.Alt = strings.TrimSuffix(p.Alt, "; ")
-	return p
-}
-
-// kgText writes a mass to a whole unit.
-func kgText(u measure.Units, kg float64) string {
-	return fmt.Sprintf("%.0f %s", u.Mass.In(kg), u.Mass.Name)
-}
-
-// restsOn says what a box's contents rest on, where they were not seen.
-func restsOn(p colony.Part) string {
-	switch {
-	case p.Stores == colony.Measured && p.Brood == colony.Measured:
-		return ""
-	case p.Stores == colony.Measured: // weighed, hefted or seen from above
-		return "stores by " + p.Depth
-	case p.Stores == colony.Carried:
-		return "carried from " + p.CarriedFrom.DayMonth()
-	}
-	return "assumed, not looked"
-}
-
-func broodCells(b hive.Box) float64 {
-	n := 0.0
-	for _, f := range b.Frames {
-		n += b.Format.Frame.WorkerCells() * (f.A.Worker() + f.B.Worker() + f.A[comb.Drone] + f.B[comb.Drone])
-	}
-	return n
-}
-
-func broodFrames(b hive.Box) int {
-	n := 0
-	for _, f := range b.Frames {
-		if f.A.Worker()+f.B.Worker() > 0.05 {
-			n++
-		}
-	}
-	return n
-}
-
 // sumsOf tells the sums of today. What was never seen by stage is not told by
 // stage.
 func sumsOf(x app.Colony) []sum {
@@ -393,108 +261,4 @@ func courseOf(x app.Colony) draw.Course {
 		}
 	}
 	return c
-}
-
-// boxOn puts a super on top.
-func (s *Server) boxOn(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
-	x, err := s.app.Colony(c.Context(), id)
-	if err != nil {
-		return err
-	}
-	frames, err := strconv.Atoi(c.FormValue("frames"))
-	if err != nil && c.FormValue("frames") != "" {
-		return &app.FieldError{Field: "frames", Say: "give a whole number"}
-	}
-	if err := s.app.AddSuper(c.Context(), id, c.FormValue("entry"), strings.Clone(c.FormValue("format")), frames, c.FormValue("comb") != "foundation", x.Today); err != nil {
-		return err
-	}
-	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
-}
-
-// putOn puts any box on a hive.
-func (s *Server) putOn(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
-	n := app.NewBox{EntryID: val("entry"), Format: val("format"), Drawn: val("comb") != "foundation", Where: val("where")}
-	var err error
-	if n.On, err = day.Parse(val("on")); err != nil {
-		return &app.FieldError{Field: "date", Say: err.Error()}
-	}
-	if t := val("frames"); t != "" {
-		if n.Frames, err = strconv.Atoi(t); err != nil || n.Frames < 1 {
-			return &app.FieldError{Field: "frames", Say: "give a whole number, or leave it empty for as many as it takes"}
-		}
-	}
-	if err := s.app.PutOn(c.Context(), id, n); err != nil {
-		return err
-	}
-	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
-}
-
-// done notes an advised action as done.
-func (s *Server) done(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
-	if err := s.app.Do(c.Context(), id, strings.Clone(c.FormValue("entry")), advice.Action(c.FormValue("action"))); err != nil {
-		return err
-	}
-	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
-}
-
-// note writes a feed, a treatment or a weighing.
-func (s *Server) note(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
-	n := app.Note{ID: val("entry"), Kind: history.Kind(val("kind")), What: val("what")}
-	var err error
-	if n.Day, err = day.Parse(val("on")); err != nil {
-		return &app.FieldError{Field: "date", Say: err.Error()}
-	}
-	if t := val("kg"); t != "" {
-		set, err := s.app.Settings(c.Context())
-		if err != nil {
-			return err
-		}
-		if n.Kg, err = measure.Parse(t, set.Units.Mass); err != nil {
-			return &app.FieldError{Field: "weight", Say: err.Error()}
-		}
-	}
-	if n.Kind == "treatment_out" {
-		n.Kind, n.Out = history.KindTreatment, true
-		if t := val("until"); t != "" {
-			if n.Until, err = day.Parse(t); err != nil {
-				return &app.FieldError{Field: "honey barred until", Say: err.Error()}
-			}
-		}
-	}
-	if err := s.app.Write(c.Context(), id, n); err != nil {
-		return err
-	}
-	if c.FormValue("back") == "weight" {
-		return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id + "/weight")
-	}
-	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id + "#log")
-}
-
-// boxOff takes a box off.
-func (s *Server) boxOff(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
-	x, err := s.app.Colony(c.Context(), id)
-	if err != nil {
-		return err
-	}
-	e := history.Entry{ID: c.FormValue("entry"), Day: x.Today, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: c.FormValue("box"), Why: "taken off"}}
-	if err := s.app.Record(c.Context(), id, e); err != nil {
-		return err
-	}
-	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
-}
-
-// undo takes back the last entry.
-func (s *Server) undo(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
-	if err := s.app.Undo(c.Context(), id, c.FormValue("entry"), c.FormValue("of")); err != nil {
-		return err
-	}
-	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
 }

@@ -4,19 +4,41 @@ import (
 	"fmt"
 
 	"kembo/app"
+	"kembo/core/advice"
 	"kembo/core/colony"
+	"kembo/core/history"
 	"kembo/core/queen"
 	"kembo/core/season"
 )
 
-// queenOf says what the last look found of the queen and her cells, and what
-// follows from the calendar; nothing where she lays and no cell is known.
+// findingsOf says what is known of brood health and of the checks for cells,
+// each with its day; not looked is said, never taken for healthy or none.
+func findingsOf(b history.Believed) []string {
+	out := []string{"Brood health: not looked at."}
+	switch b.Health {
+	case advice.Healthy:
+		out[0] = "Brood found healthy on " + b.HealthDay.Short() + "."
+	case advice.Suspect:
+		out[0] = "Brood found suspect on " + b.HealthDay.Short() + "."
+	}
+	check := "Queen cells: never checked."
+	if b.CellCheckDay != 0 {
+		check = "Every comb checked for queen cells on " + b.CellCheckDay.Short() + "."
+	}
+	if b.PartialDay > b.CellCheckDay {
+		check += " Some combs on " + b.PartialDay.Short() + ", which does not count as a check."
+	}
+	return append(out, check)
+}
+
+// queenOf says what is known of brood health, the queen and her cells, and what
+// follows from the calendar.
 func queenOf(x app.Colony) []string {
 	e := x.Believed.Estimate
 	if e == nil {
 		return nil
 	}
-	var out []string
+	out := findingsOf(x.Believed)
 	if year := x.Believed.QueenYear; year > 0 {
 		out = append(out, fmt.Sprintf("Her year is %d: the mark is %s.", year, queen.Colour(year)))
 	}

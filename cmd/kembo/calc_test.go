@@ -51,6 +51,7 @@ func TestCalcRefusesInOneSentence(t *testing.T) {
 		"calc syrup --sugar 10km --water 5L":  "does not know",
 		"calc syrup --sugar 10L --water 5L":   "write a mass",
 		"calc sirup":                          "choose syrup",
+		"calc syrup --suggar 10kg":            "unknown flag: --suggar",
 		"calc mites --count 3":                "how many bees",
 		"calc box --units stones":             "metric, us or imperial",
 		"calc ledger --before 60 --after 40x": "does not know",

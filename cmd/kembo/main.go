@@ -46,6 +46,7 @@ func run(ctx context.Context, args []string, stdin io.Reader, stdout, stderr io.
 		SilenceUsage:  true,
 		SilenceErrors: true,
 	}
+	root.SetFlagErrorFunc(func(_ *cobra.Command, err error) error { return statusError{2, err} })
 	root.CompletionOptions.DisableDefaultCmd = true
 	root.SetArgs(args)
 	root.SetIn(stdin)

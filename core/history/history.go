@@ -27,6 +27,7 @@ type Believed struct {
 	HealthDay    day.Day
 	CellCheck    advice.CellCheck
 	CellCheckDay day.Day
+	PartialDay   day.Day // of the last check of some combs only
 	QueenDay     day.Day // of the last finding of her or her cells
 	QueenYear    int
 	Clipped      bool
@@ -242,8 +243,11 @@ func (b *walker) see(e Entry) error {
 	if e.Look.Health != "" {
 		b.Health, b.HealthDay = advice.Health(e.Look.Health), e.Day
 	}
-	if c := advice.CellCheck(e.Look.Cells.Check); c == advice.Complete {
+	switch c := advice.CellCheck(e.Look.Cells.Check); c {
+	case advice.Complete:
 		b.CellCheck, b.CellCheckDay = c, e.Day
+	case advice.Partial:
+		b.PartialDay = e.Day
 	}
 	if w := e.Look.Weight; w != nil && look.How(w.How) == look.OnScale {
 		b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, l.Weight.Kg, b.MovedSince})
