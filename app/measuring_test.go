@@ -224,19 +224,22 @@ func TestAScaleByFileAndByStation(t *testing.T) {
 	}
 }
 
-// TestSeamsAfterALookCarryTheNest through the service, with the yard's season.
-func TestSeamsAfterALookCarryTheNest(t *testing.T) {
+// TestASecondLookToday adds to the first: what that saw is still seen.
+func TestASecondLookToday(t *testing.T) {
 	svc, _, _, id := keeper(t)
 	ctx := context.Background()
 	c, err := svc.Colony(ctx, id)
 	if err != nil {
 		t.Fatal(err)
 	}
-	// A look of three weeks ago is before the colony was set up, so both are today.
 	if err := svc.Record(ctx, id, lookAt(c, "l1", today, 3)); err != nil {
 		t.Fatal(err)
 	}
-	n := 7.0
+	if c, err = svc.Colony(ctx, id); err != nil {
+		t.Fatal(err)
+	}
+	first := *c.Believed.Estimate
+	n := 6.0
 	seams := history.Entry{ID: "l2", Day: today, Kind: history.KindLook, Look: &history.Look{Boxes: []history.BoxLook{{Box: c.Believed.Stack.Boxes[0].ID, Depth: "seams", Seams: &n}}}}
 	qs, err := svc.Questions(ctx, id, seams)
 	if err != nil || len(qs) != 0 {
@@ -249,7 +252,10 @@ func TestSeamsAfterALookCarryTheNest(t *testing.T) {
 		t.Fatal(err)
 	}
 	e := c.Believed.Estimate
-	if e.Parts[0].Stores != colony.Carried || e.BeesFrom != colony.Measured || !e.Stages {
-		t.Errorf("the nest is %v, bees %v", e.Parts[0].Stores, e.BeesFrom)
+	if e.Parts[0].Stores != colony.Measured || math.Abs(e.Capped-first.Capped) > 1 || math.Abs(e.Stores()-first.Stores()) > 0.01 || e.Spread.Stores > 1.05*first.Spread.Stores {
+		t.Errorf("the nest is %v with %.0f capped and %.1f kg; the first look had %.0f and %.1f", e.Parts[0].Stores, e.Capped, e.Stores(), first.Capped, first.Stores())
+	}
+	if e.Bees >= first.Bees || !e.Queen.Eggs {
+		t.Errorf("six seams now, eight before: %.0f bees, were %.0f; eggs %v", e.Bees, first.Bees, e.Queen.Eggs)
 	}
 }

@@ -228,7 +228,7 @@ func caseOf(colony string, y yardDay, site forecast.Site, b history.Believed) (a
 	}
 	return assessment.Case{
 		Colony: colony, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site,
-		Stack: b.Stack, Changes: b.Changes, Health: b.Health, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay,
+		Stack: b.Stack, Changes: b.Changes, Health: b.Health, HealthDay: b.HealthDay, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay,
 		Clipped: b.Clipped, HistoryKnown: b.HistoryKnown, Feeds: b.Feeds, Treatments: b.Treatments,
 		Settings: advice.DefaultSettings(), Seed: assessment.Seed,
 	}, nil

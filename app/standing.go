@@ -143,7 +143,7 @@ func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Ass
 		s.Advice = []StandingAdvice{{Action: advice.LookCloser, Do: "Look at it for the first time", Brief: "Nothing is known of it yet.", ActBy: y.visit}}
 		return s
 	}
-	s.Looked, s.Known, s.Horizon = a.Estimate.Day, !a.Situation.Stale(), a.Base.Horizon
+	s.Looked, s.Known, s.Horizon = a.Estimate.Seen, !a.Situation.Stale(), a.Base.Horizon
 	s.Runways = a.Base.Runway[:]
 	if due, never, runs := a.Situation.SwarmClock(); runs {
 		s.SwarmDue, s.SwarmEver = due, !never

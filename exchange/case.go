@@ -114,6 +114,10 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 	l.Queen = colony.QueenEvidence{Looked: r.Queen.Looked, Seen: r.Queen.Seen, Eggs: r.Queen.Eggs, Larvae: r.Queen.Larvae, Capped: r.Queen.Capped,
 		ChargedCells: r.Cells.Charged, CappedCells: r.Cells.Capped, DryCups: r.Cells.Cups, CupsWithEgg: r.Cells.WithEgg,
 		EmergedCells: r.Cells.Emerged, TornCells: r.Cells.Torn, CellsAt: r.Cells.Where}
+	l.CellsChecked = r.Cells.Check == "complete" || r.Cells.Check == "partial"
+	if r.Cells.Date != nil {
+		l.Queen.CellsDay = *r.Cells.Date
+	}
 	l.WhiteWax = look.Answer(r.WhiteWax)
 	if w := r.Weight; w != nil {
 		l.Weight = look.Weight{How: look.How(w.How), Kg: w.Kg, OtherKg: w.OtherKg, Heft: look.Heft(w.Heft)}

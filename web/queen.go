@@ -43,7 +43,7 @@ func queenOf(x app.Colony) []string {
 		out = append(out, fmt.Sprintf("Her year is %d: the mark is %s.", year, queen.Colour(year)))
 	}
 	q := e.Queen
-	ev := queen.Evidence{On: x.Believed.QueenDay, Looked: q.Looked, Seen: q.Seen, Eggs: q.Eggs, Larvae: q.Larvae, Sealed: q.Capped,
+	ev := queen.Evidence{On: q.Day, Looked: q.Looked, Seen: q.Seen, Eggs: q.Eggs, Larvae: q.Larvae, Sealed: q.Capped,
 		Dry: q.DryCups, WithEgg: q.CupsWithEgg, Charged: q.ChargedCells, Capped: q.CappedCells, Emerged: q.EmergedCells, TornDown: q.TornCells,
 		Where: queen.Where(q.CellsAt), SwarmSeason: season.PhaseOf(x.SeasonDay) == season.Swarm}
 	if stop, ok := queen.LastLaid(ev); ok {
@@ -56,6 +56,7 @@ func queenOf(x app.Colony) []string {
 			out = append(out, fmt.Sprintf("The last egg was laid between %s and %s, by the youngest brood seen.", stop.From.Short(), stop.To.Short()))
 		}
 	}
+	ev.On = q.CellsDay
 	r, ok := queen.ReadCells(ev)
 	if !ok {
 		return out

@@ -138,6 +138,7 @@ type Situation struct {
 	Base         *forecast.Result
 	Settings     Settings
 	Health       Health
+	HealthDay    day.Day
 	CellCheck    CellCheck
 	CellCheckDay day.Day // 0: never
 	Clipped      bool
@@ -150,7 +151,7 @@ type Situation struct {
 func (s *Situation) Days() float64 { return float64(s.Visit - s.Today) }
 
 // LookAge returns the days since the last look.
-func (s *Situation) LookAge() int { return int(s.Today - s.Estimate.Day) }
+func (s *Situation) LookAge() int { return int(s.Today - s.Estimate.Seen) }
 
 // Stale reports whether the last look no longer tells: swarming, a lost queen
 // and robbing grow with time, so in season the answer is "not known".

@@ -76,7 +76,7 @@ func cellsFound(s *Situation) (Advice, bool) {
 	if n == 0 || s.Stale() {
 		return Advice{}, false
 	}
-	seen := max(s.Estimate.Day, s.CellCheckDay)
+	seen := q.CellsDay
 	out := queen.EarliestEmergence(seen, q.CappedCells > 0)
 	a := Advice{ActBy: s.Today, Confidence: 0.95, Do: fmt.Sprintf("Deal with %s today", plural(n, "queen cell", "queen cells"))}
 	a.Reason, a.Figures = reason("On {day} there were {charged} charged and {capped} capped queen cells; a queen may be out from {out}.",

@@ -33,7 +33,7 @@ func suspectBrood(s *Situation) (Advice, bool) {
 	}
 	a := Advice{ActBy: s.Today, Confidence: 0.95, Do: "Close it up and call the bee inspector today"}
 	a.Reason, a.Figures = reason("Brood was found suspect on {day}. Move nothing in or out of this hive until it is looked at by someone who may say.",
-		dated("day", s.Estimate.Day))
+		dated("day", s.HealthDay))
 	a.Brief = brief("Brood found suspect on {day}; move nothing.", a.Figures)
 	a.Cautions = []string{"Never guess a diagnosis. Local rules on notifiable disease decide.", "Clean tools and gloves before the next hive."}
 	return a, true
@@ -46,7 +46,7 @@ func staleLook(s *Situation) (Advice, bool) {
 	a := Advice{ActBy: min(s.Visit, s.Today+3), Confidence: 0.9}
 	a.Do = fmt.Sprintf("Look at it %s", s.by(a.ActBy))
 	a.Reason, a.Figures = reason("Not looked at for {age} days, since {day}: swarmed, queenless or short, it is not known.",
-		whole("age", float64(s.LookAge())), dated("day", s.Estimate.Day))
+		whole("age", float64(s.LookAge())), dated("day", s.Estimate.Seen))
 	a.Brief = brief("Not looked at for {age} days.", a.Figures)
 	a.WouldChange = "A heft and a count of seams would already say food and room."
 	return a, true
@@ -68,10 +68,10 @@ func noEggs(s *Situation) (Advice, bool) {
 		}
 	}
 	a := Advice{Confidence: 1 - (colony.QueenEvidence{Looked: true, Larvae: q.Larvae, Capped: q.Capped}).QueenChance()}
-	a.ActBy = max(s.Today, min(s.Visit, s.Estimate.Day+4))
+	a.ActBy = max(s.Today, min(s.Visit, q.Day+4))
 	a.Do = fmt.Sprintf("Look for eggs and queen cells %s", s.by(a.ActBy))
 	a.Reason, a.Figures = reason("On {day} there were "+what+", so nothing was laid for at least {least} days. About {bees} bees are left.",
-		dated("day", s.Estimate.Day), whole("least", float64(least)), count("bees", s.Base.Bees.Likely))
+		dated("day", q.Day), whole("least", float64(least)), count("bees", s.Base.Bees.Likely))
 	a.Brief = brief("Nothing laid for at least {least} days; {bees} bees.", a.Figures)
 	a.WouldChange = "An emerged cell: leave it, and look for eggs three weeks after. Nothing at all: give a comb of eggs from a healthy hive and see whether they draw cells."
 	return a, true

@@ -29,6 +29,7 @@ type Case struct {
 	Look         look.Look
 	Changes      []forecast.Change // since the look
 	Health       advice.Health
+	HealthDay    day.Day // 0: the day of the look
 	CellCheck    advice.CellCheck
 	CellCheckDay day.Day
 	Clipped      bool
@@ -80,12 +81,16 @@ func Assess(c Case, e colony.Estimate, yard *forecast.Yard) *Assessment {
 		Today: c.Today, Horizon: forecast.HorizonFor(c.Today, c.Site.Hemisphere), Yard: yard,
 		ReserveKg: reserve, Seed: c.Seed, Parameters: forecast.Defaults(), Tracks: c.Tracks,
 	}
+	healthDay := c.HealthDay
+	if healthDay == 0 {
+		healthDay = e.Seen
+	}
 	sd := season.DayOf(c.Today, c.Site.Hemisphere)
 	s := &advice.Situation{
 		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, SeasonDay: sd, Phase: season.PhaseOf(sd),
 		Climate: c.Site.Climate, TempC: yard.Likely[int(c.Today-yard.From)].MeanC,
 		Estimate: e, Input: in, Base: forecast.Run(in), Settings: c.Settings,
-		Health: c.Health, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
+		Health: c.Health, HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments,
 	}
 	out := &Assessment{Situation: s, Estimate: e, Base: s.Base, Advice: advice.For(s)}

@@ -19,7 +19,8 @@ type Spread struct {
 
 // QueenEvidence is what a look found of a queen.
 type QueenEvidence struct {
-	Looked bool // brood combs were looked at for it
+	Day    day.Day // of what follows; cells have their own
+	Looked bool    // brood combs were looked at for it
 	Seen   bool
 	Eggs   bool // laid at most 3 days ago
 	Larvae bool // open: laid at most 9 days ago
@@ -29,6 +30,39 @@ type QueenEvidence struct {
 	DryCups, CupsWithEgg      int
 	EmergedCells, TornCells   int
 	CellsAt                   string // edge, face, both; "": not noted
+	CellsDay                  day.Day
+}
+
+// Cells returns how many cells were found, cups left out.
+func (q QueenEvidence) Cells() int {
+	return q.ChargedCells + q.CappedCells + q.EmergedCells + q.TornCells
+}
+
+// cellsLast is how long cells that nobody looked at again may still be there:
+// from the egg to the queen.
+const cellsLast = 16
+
+// Later returns what is known after a look: what was not looked for again is
+// as it was. checked says that cells were looked for.
+func (q QueenEvidence) Later(now QueenEvidence, checked bool, on day.Day) QueenEvidence {
+	out := q
+	if now.Looked {
+		out = now
+		out.Day = on
+	}
+	from := now
+	if !checked && now.Cells() == 0 && now.DryCups+now.CupsWithEgg == 0 {
+		if from = q; on-q.CellsDay > cellsLast {
+			from = QueenEvidence{}
+		}
+	} else {
+		if from.CellsDay == 0 {
+			from.CellsDay = on
+		}
+	}
+	out.ChargedCells, out.CappedCells, out.DryCups, out.CupsWithEgg = from.ChargedCells, from.CappedCells, from.DryCups, from.CupsWithEgg
+	out.EmergedCells, out.TornCells, out.CellsAt, out.CellsDay = from.EmergedCells, from.TornCells, from.CellsAt, from.CellsDay
+	return out
 }
 
 // QueenChance returns the chance that a laying queen is there. Source: none;
@@ -73,6 +107,9 @@ type Estimate struct {
 	// Stages says that eggs, larvae and capped brood are known apart: seen now,
 	// or seen before and carried.
 	Stages bool
+	// Seen is the last day on which bees or combs were seen; a weight alone is
+	// not a look into a hive.
+	Seen day.Day
 	// Depth of the look in words, as in "boxes" or "faces and boxes".
 	Depth string
 	// Parts says of each box, bottom to top, what its contents rest on.

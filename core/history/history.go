@@ -28,7 +28,6 @@ type Believed struct {
 	CellCheck    advice.CellCheck
 	CellCheckDay day.Day
 	PartialDay   day.Day // of the last check of some combs only
-	QueenDay     day.Day // of the last finding of her or her cells
 	QueenYear    int
 	Clipped      bool
 	Origin       string
@@ -171,6 +170,7 @@ func (b *walker) take(e Entry) error {
 	case e.Weighing != nil:
 		b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, e.Weighing.Kg, b.MovedSince})
 		b.MovedSince = nil
+		return b.weigh(e)
 	case e.Combs != nil:
 		return b.attribute(e)
 	}
@@ -231,14 +231,9 @@ func (b *walker) see(e Entry) error {
 	if est.Depth == "" && b.Estimate != nil {
 		// No box was looked into: what the combs hold is still the forecast of
 		// the look before; only the findings are new.
-		if l.Queen.Looked {
-			b.Estimate.Queen = l.Queen
-		}
+		b.Estimate.Queen = b.Estimate.Queen.Later(l.Queen, l.CellsChecked, e.Day)
 	} else {
 		b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
-	}
-	if l.Queen.Looked || l.Queen.ChargedCells+l.Queen.CappedCells+l.Queen.EmergedCells > 0 || est.Depth != "" {
-		b.QueenDay = e.Day
 	}
 	if e.Look.Health != "" {
 		b.Health, b.HealthDay = advice.Health(e.Look.Health), e.Day
@@ -256,10 +251,31 @@ func (b *walker) see(e Entry) error {
 	return nil
 }
 
+// weigh reads a weighing as the look it is: the stores are as the scale says,
+// all else is as the forecast has carried it. Before the first look there is
+// nothing to carry, and the weighing stands in the ledger alone.
+func (b *walker) weigh(e Entry) error {
+	l := look.Look{Day: e.Day, Weight: look.Weight{How: look.OnScale, Kg: e.Weighing.Kg}}
+	c := b.context(e.Day, l, false)
+	if c.Expected == nil {
+		return nil
+	}
+	est, err := look.Read(l, b.Stack, c)
+	if err != nil {
+		return err
+	}
+	b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
+	return nil
+}
+
 // context is what a look is read against. A look that tells everything needs
 // no forecast of it.
 func (b *walker) context(on day.Day, l look.Look, always bool) look.Context {
 	c := look.Context{Units: b.ground.Units, Observer: b.ground.Observer, SeasonDay: season.DayOf(on, b.ground.Site.Hemisphere)}
+	if b.Estimate != nil && on >= b.Estimate.Day {
+		prior := *b.Estimate
+		c.Prior = &prior
+	}
 	if b.Estimate == nil || b.ground.Site.Yard == "" || on < b.Estimate.Day || on < b.last-carryDays || l.TellsAll(b.Stack) && !always {
 		return c
 	}

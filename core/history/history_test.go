@@ -160,6 +160,61 @@ func TestALookIntoNoBoxLeavesTheCombsToTheForecast(t *testing.T) {
 	}
 }
 
+// TestAWeighingIsALookAtTheStores: it moves and narrows them, and it is no look
+// at bees or brood.
+func TestAWeighingIsALookAtTheStores(t *testing.T) {
+	g := ground(t)
+	glance := 6.0
+	later := append(begin(), history.Entry{ID: "g", Day: d0 + 20, Kind: history.KindLook, Look: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &glance}}}})
+	before, err := history.Fold(later, g)
+	if err != nil {
+		t.Fatal(err)
+	}
+	// What it would weigh with five kilograms less than believed.
+	gross := look.DefaultObserver.FloorLidKg + before.Estimate.Bees/7800 - 5
+	for _, b := range before.Stack.Boxes {
+		gross += b.LiftKg()
+	}
+	w := append(later, history.Entry{ID: "w", Day: d0 + 24, Kind: history.KindWeighing, Weighing: &history.Weighing{Kg: gross}})
+	after, err := history.Fold(w, g)
+	if err != nil {
+		t.Fatal(err)
+	}
+	e := after.Estimate
+	if e.Day != d0+24 || e.Seen != d0+20 {
+		t.Errorf("weighed on %v, last seen on %v; believed of %v, seen %v", d0+24, d0+20, e.Day, e.Seen)
+	}
+	if down := before.Estimate.Stores() - e.Stores(); down < 1.5 || down > 5.5 {
+		t.Errorf("five kilograms less on the scale moved the stores by %.1f", -down)
+	}
+	if e.Spread.Stores >= before.Estimate.Spread.Stores {
+		t.Errorf("weighed, stores are within %.2f, before %.2f", e.Spread.Stores, before.Estimate.Spread.Stores)
+	}
+	if e.BeesFrom == colony.Measured || len(after.Weighings) != 1 {
+		t.Errorf("bees are %v, %d weighings in the ledger", e.BeesFrom, len(after.Weighings))
+	}
+}
+
+// TestWhatWasNotLookedForAgainIsAsItWas: eggs and cells through a look that does
+// not ask for them, a check that finds none, and time.
+func TestWhatWasNotLookedForAgainIsAsItWas(t *testing.T) {
+	found := colony.QueenEvidence{Day: d0, Looked: true, Larvae: true, ChargedCells: 2, CellsAt: "edge", CellsDay: d0}
+	glance := colony.QueenEvidence{}
+	if got := found.Later(glance, false, d0+5); got != found {
+		t.Errorf("a glance changed %+v to %+v", found, got)
+	}
+	if got := found.Later(glance, true, d0+5); got.ChargedCells != 0 || got.CellsDay != d0+5 || !got.Larvae || got.Day != d0 {
+		t.Errorf("every comb checked and no cell: %+v", got)
+	}
+	if got := found.Later(glance, false, d0+20); got.ChargedCells != 0 {
+		t.Errorf("cells of twenty days ago are still charged: %+v", got)
+	}
+	eggs := colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true}
+	if got := found.Later(eggs, false, d0+7); !got.Eggs || got.Day != d0+7 || got.ChargedCells != 2 || got.CellsDay != d0 {
+		t.Errorf("eggs a week later, cells not looked for: %+v", got)
+	}
+}
+
 // TestCombsKeepWhatTheyWereInTheHiveWith: attributes, the cull list, and feeds
 // and treatments by frame.
 func TestCombsKeepWhatTheyWereInTheHiveWith(t *testing.T) {

@@ -61,11 +61,13 @@ const (
 
 // Look is one look at one colony.
 type Look struct {
-	Day      day.Day
-	Boxes    []BoxLook
-	Queen    colony.QueenEvidence
-	Weight   Weight
-	WhiteWax Answer // fresh wax on the top bars: they are building, a flow is on
+	Day    day.Day
+	Boxes  []BoxLook
+	Queen  colony.QueenEvidence
+	Weight Weight
+	// CellsChecked says that queen cells were looked for, on some combs or all.
+	CellsChecked bool
+	WhiteWax     Answer // fresh wax on the top bars: they are building, a flow is on
 }
 
 // Weight is the whole hive, weighed or hefted.

@@ -12,6 +12,7 @@ import (
 
 // Context is what a look is read against.
 type Context struct {
+	Prior     *colony.Estimate // what was believed before; nil: nothing
 	Expected  *colony.Expected // what the look before has become; nil: there was none
 	SeasonDay int
 	Observer  Observer      // the zero value: DefaultObserver
@@ -28,7 +29,7 @@ func Read(l Look, s hive.Stack, c Context) (colony.Estimate, error) {
 	if c.Observer == (Observer{}) {
 		c.Observer = DefaultObserver
 	}
-	r := reader{l: l, c: c, o: c.Observer, e: colony.Estimate{Day: l.Day, Stack: s.Clone(), Queen: l.Queen}}
+	r := reader{l: l, c: c, o: c.Observer, e: colony.Estimate{Day: l.Day, Stack: s.Clone()}}
 	r.see()
 	r.count()
 	r.fill()
@@ -69,7 +70,9 @@ func (r *reader) see() {
 		r.boxes = append(r.boxes, x)
 		r.looked = append(r.looked, x.Depth == ByBox || x.Depth == ByFace && painted(x, b) == 1)
 		p := colony.Part{Box: b.ID, Stores: carried, Brood: carried}
-		if r.c.Expected != nil {
+		if r.sameDay() {
+			p = partOf(*r.c.Prior, b)
+		} else if r.c.Expected != nil {
 			p.CarriedFrom, p.Stores, p.Brood = restedOn(*r.c.Expected, b.ID)
 		}
 		if b.Super && r.c.Expected == nil {
@@ -95,6 +98,20 @@ func restedOn(x colony.Expected, box string) (from day.Day, stores, brood colony
 		stores, brood = min(stores, p.Stores), min(brood, p.Brood)
 	}
 	return from, stores, brood
+}
+
+// sameDay reports whether there was another look today: what that saw is seen,
+// not carried.
+func (r *reader) sameDay() bool { return r.c.Prior != nil && r.c.Prior.Day == r.l.Day }
+
+// partOf returns what a box rested on; one put on since is as it was put on.
+func partOf(e colony.Estimate, b hive.Box) colony.Part {
+	for _, p := range e.Parts {
+		if p.Box == b.ID {
+			return p
+		}
+	}
+	return colony.Part{Box: b.ID, Stores: colony.Measured, Brood: colony.Measured}
 }
 
 // count adds up the bees that were seen.
@@ -131,7 +148,7 @@ func (r *reader) count() {
 // fill gives the boxes that were not looked into what a forecast or, where
 // there is none, the season says of them.
 func (r *reader) fill() {
-	if r.c.Expected != nil {
+	if r.c.Expected != nil && !r.sameDay() {
 		carry(&r.e.Stack, r.c.Expected, r.looked)
 	}
 	nest, capacity := 0, 0.0
@@ -152,6 +169,8 @@ func (r *reader) fill() {
 		}
 		spread := r.o.Unlooked
 		switch {
+		case r.sameDay():
+			spread = r.c.Prior.Spread
 		case r.c.Expected != nil:
 			spread = r.carriedSpread(b.Super)
 		case b.Super && !holdsSomething(*b):
@@ -308,9 +327,20 @@ func (r *reader) finish() {
 		d := r.boxes[i].Depth
 		broodSeen = broodSeen || !b.Super && (d == ByBox || d == ByFace)
 	}
-	e.Stages = broodSeen || r.c.Expected != nil && r.c.Expected.Stages
+	e.Seen = r.l.Day
+	prior := colony.QueenEvidence{}
+	if before := r.c.Prior; before != nil {
+		prior = before.Queen
+		if !r.saw() {
+			e.Seen = before.Seen
+		}
+	}
+	e.Queen = prior.Later(r.l.Queen, r.l.CellsChecked, r.l.Day)
+	e.Stages = broodSeen || r.sameDay() && r.c.Prior.Stages || r.c.Expected != nil && r.c.Expected.Stages
 	e.Spread = colony.Spread{Brood: spreadOf(brood), Stores: spreadOf(nest), Super: spreadOf(super), Pollen: r.o.Unlooked.Pollen}
 	switch {
+	case r.sameDay() && !broodSeen:
+		e.Spread.Pollen = r.c.Prior.Spread.Pollen
 	case allAt(r.boxes, r.looked, ByFace):
 		e.Spread.Pollen = r.o.Faces.Pollen
 	case broodSeen:
@@ -321,9 +351,23 @@ func (r *reader) finish() {
 		return
 	}
 	e.Bees, e.Spread.Bees, e.BeesFrom = inferBees(*e), r.o.BeesInferred, colony.Assumed
+	if r.sameDay() {
+		e.Bees, e.Spread.Bees, e.BeesFrom = r.c.Prior.Bees, r.c.Prior.Spread.Bees, r.c.Prior.BeesFrom
+		return
+	}
 	if c := r.c.Expected; c != nil && colony.LogSD(c.Bees) < r.o.BeesInferred {
 		e.Bees, e.Spread.Bees, e.BeesFrom = c.Bees.Likely, colony.LogSD(c.Bees), colony.Carried
 	}
+}
+
+// saw reports whether bees or combs were seen, not only weight felt.
+func (r *reader) saw() bool {
+	for _, d := range r.depths {
+		if d != ByHeft {
+			return true
+		}
+	}
+	return false
 }
 
 func allAt(bs []BoxLook, looked []bool, d Depth) bool {
