@@ -46,7 +46,7 @@ func queenOf(x app.Colony) []string {
 	ev := queen.Evidence{On: q.Day, Looked: q.Looked, Seen: q.Seen, Eggs: q.Eggs, Larvae: q.Larvae, Sealed: q.Capped,
 		Dry: q.DryCups, WithEgg: q.CupsWithEgg, Charged: q.ChargedCells, Capped: q.CappedCells, Emerged: q.EmergedCells, TornDown: q.TornCells,
 		Where: queen.Where(q.CellsAt), SwarmSeason: season.PhaseOf(x.SeasonDay) == season.Swarm}
-	if stop, ok := queen.LastLaid(ev); ok {
+	if stop, ok := queen.LastLaid(ev); ok && x.SeasonDay > 75 && x.SeasonDay < 270 { // in winter she rests
 		switch {
 		case stop.Resumed:
 			out = append(out, fmt.Sprintf("Eggs but no open brood on %s: laying began about %s.", ev.On.Short(), stop.From.Short()))

@@ -29,12 +29,13 @@ type Part struct {
 	CarriedFrom   day.Day     // the look that what is carried comes from
 }
 
-// Face returns the origin of what is drawn on a face.
+// Face returns the origin of what is drawn on a face: the weaker of its parts,
+// for a nest whose stores were weighed was still not seen.
 func (p Part) Face(slot, side int) Origin {
 	if slot < len(p.Faces) {
 		return p.Faces[slot][side]
 	}
-	return max(p.Stores, p.Brood)
+	return min(p.Stores, p.Brood)
 }
 
 // Expected is what a forecast makes of the last look by the day of the next one:

@@ -78,6 +78,9 @@ func (r *reader) weigh() {
 		p.sd *= math.Sqrt(max(0, 1-gain*(1+part)/2))
 		if gain > 0.5 && r.parts[i].Stores != colony.Measured {
 			r.parts[i].Stores = colony.Measured
+			if b.Super {
+				r.parts[i].Brood = colony.Measured
+			}
 			if r.parts[i].Depth == "" {
 				r.parts[i].Depth = string(ByHeft)
 			}

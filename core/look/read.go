@@ -2,6 +2,7 @@ package look
 
 import (
 	"math"
+	"slices"
 	"strings"
 
 	"kembo/core/colony"
@@ -286,6 +287,9 @@ func (r *reader) heft() {
 		now, _ := storesOf(*box)
 		r.stores[i] = piece{now, sd, d}
 		r.parts[i].Stores, r.parts[i].Depth = colony.Measured, string(d)
+		if box.Super { // it holds nothing else
+			r.parts[i].Brood = colony.Measured
+		}
 		r.depths = addDepth(r.depths, d)
 	}
 }
@@ -312,6 +316,9 @@ func (r *reader) finish() {
 	words := make([]string, len(r.depths))
 	for i, d := range r.depths {
 		words[i] = string(d)
+	}
+	if r.sameDay() && r.c.Prior.Depth != "" {
+		words = slices.Concat(strings.Split(r.c.Prior.Depth, " and "), slices.DeleteFunc(words, func(w string) bool { return strings.Contains(r.c.Prior.Depth, w) }))
 	}
 	e.Depth = strings.Join(words, " and ")
 	e.Sum()

@@ -163,7 +163,7 @@ func TestWhatWasNotSeenIsVeiled(t *testing.T) {
 	for i := range faces {
 		faces[i] = [2]colony.Origin{colony.Measured, colony.Carried}
 	}
-	s := string(draw.Stack(draw.StackPlan{Stack: st, Alt: "x", Parts: []colony.Part{{Box: "n", Stores: colony.Measured, Brood: colony.Measured, Faces: faces}, {Box: "s", Stores: colony.Measured}}}))
+	s := string(draw.Stack(draw.StackPlan{Stack: st, Alt: "x", Parts: []colony.Part{{Box: "n", Stores: colony.Measured, Brood: colony.Measured, Faces: faces}, {Box: "s", Stores: colony.Measured, Brood: colony.Measured}}}))
 	if strings.Count(s, carried) != 10 {
 		t.Errorf("%d of ten faces not painted are veiled", strings.Count(s, carried))
 	}
