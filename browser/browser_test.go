@@ -200,13 +200,18 @@ func (p *person) press(css string) {
 	if get(p, chromedp.Evaluate[bool](`navigator.maxTouchPoints > 0`)) {
 		hit = chromedp.Tap(sel)
 	}
+	var err error
 	for range 5 {
 		p.do(chromedp.WaitVisible(sel))
-		get(p, chromedp.Evaluate[bool](`(() => {
+		if _, err = chromedp.Run(p.ctx, chromedp.Evaluate[bool](`(() => {
 			window.pressed = false;
 			document.querySelector(`+quoted(css)+`).addEventListener("click", () => { window.pressed = true }, { once: true, capture: true });
-			return true })()`))
-		p.do(hit)
+			return true })()`)); err != nil {
+			continue // the page it was on has just gone
+		}
+		if err = chromedp.Do(p.ctx, hit); err != nil {
+			continue
+		}
 		// A new page has no such mark: the press has led somewhere.
 		for range 20 {
 			if was, err := chromedp.Run(p.ctx, chromedp.Evaluate[bool](`window.pressed !== false`)); err != nil || was {
@@ -215,7 +220,7 @@ func (p *person) press(css string) {
 			time.Sleep(25 * time.Millisecond)
 		}
 	}
-	p.t.Fatalf("%s was pressed five times and got none", css)
+	p.t.Fatalf("%s was pressed five times and got none: %v", css, err)
 }
 
 // save saves the look and, where it is asked whether that can be, says that it
@@ -239,6 +244,13 @@ func (p *person) save() {
 func get[T any](p *person, a chromedp.Action[T]) T {
 	p.t.Helper()
 	v, err := chromedp.Run(p.ctx, a)
+	for range 3 { // reading again does no harm; the page may just have changed
+		if err == nil || p.ctx.Err() != nil {
+			break
+		}
+		time.Sleep(50 * time.Millisecond)
+		v, err = chromedp.Run(p.ctx, a)
+	}
 	if err != nil {
 		p.t.Fatal(err)
 	}
@@ -252,7 +264,10 @@ func (p *person) open(path string) {
 
 func (p *person) text(css string) string {
 	p.t.Helper()
-	return strings.TrimSpace(get(p, chromedp.Text(chromedp.CSS(css))))
+	// Asked of the page itself: a node found a moment ago may be of the page
+	// before.
+	p.until(`document.querySelector(` + quoted(css) + `) !== null`)
+	return strings.TrimSpace(get(p, chromedp.Evaluate[string](`document.querySelector(`+quoted(css)+`)?.innerText ?? ""`)))
 }
 
 // until waits for a condition in the page.

@@ -8,6 +8,7 @@ import (
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/hive"
+	"kembo/core/look"
 	"kembo/core/measure"
 	"kembo/web/draw"
 )
@@ -113,10 +114,10 @@ func kgText(u measure.Units, kg float64) string {
 // restsOn says what a box's contents rest on, where they were not seen.
 func restsOn(p colony.Part) string {
 	switch {
-	case p.Stores == colony.Measured && p.Brood == colony.Measured:
+	case p.Stores == colony.Measured && (p.Depth == string(look.ByHeft) || p.Depth == string(look.BySeams)):
+		return "stores by " + p.Depth // weighed, hefted or seen from above
+	case p.Stores == colony.Measured:
 		return ""
-	case p.Stores == colony.Measured: // weighed, hefted or seen from above
-		return "stores by " + p.Depth
 	case p.Stores == colony.Carried:
 		return "carried from " + p.CarriedFrom.DayMonth()
 	}
