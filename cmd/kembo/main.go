@@ -57,6 +57,7 @@ func run(ctx context.Context, args []string, stdin io.Reader, stdout, stderr io.
 		serveCommand(),
 		assessCommand(),
 		calcCommand(time.Now),
+		calibrateCommand(),
 	)
 	return root.ExecuteContext(ctx)
 }

@@ -57,6 +57,7 @@ type Result struct {
 	SuperFill                               measure.Range // share of super cells in use
 	Runway                                  [Runways]Runway
 	StoresTrack, BroodTrack, RoomTrack      Track
+	BeesTrack                               Track
 	// What a look may be held against: pollen, open nectar and undrawn comb.
 	Pollen                    measure.Range
 	NestNectar, SuperNectar   float64
@@ -255,8 +256,8 @@ func (c *columns) into(r *Result, in *Input) {
 }
 
 type tracks struct {
-	n                   int
-	stores, brood, room [][]float64
+	n                         int
+	stores, brood, room, bees [][]float64
 }
 
 func newTracks(points, n int) *tracks {
@@ -265,12 +266,13 @@ func newTracks(points, n int) *tracks {
 		t.stores = append(t.stores, make([]float64, n))
 		t.brood = append(t.brood, make([]float64, n))
 		t.room = append(t.room, make([]float64, n))
+		t.bees = append(t.bees, make([]float64, n))
 	}
 	return t
 }
 
 func (t *tracks) take(i, m int, s *State, p *Parameters) {
-	t.stores[i][m], t.brood[i][m] = s.Stores(), s.Brood()
+	t.stores[i][m], t.brood[i][m], t.bees[i][m] = s.Stores(), s.Brood(), s.Bees()
 	t.room[i][m] = (s.SuperFree(p)*s.SuperKgPerCell + s.NestFree(p)*s.NestKgPerCell) / p.NectarCells
 }
 
@@ -279,6 +281,7 @@ func (t *tracks) into(r *Result) {
 		r.StoresTrack = append(r.StoresTrack, middle(t.stores[i]))
 		r.BroodTrack = append(r.BroodTrack, middle(t.brood[i]))
 		r.RoomTrack = append(r.RoomTrack, middle(t.room[i]))
+		r.BeesTrack = append(r.BeesTrack, middle(t.bees[i]))
 	}
 }
 

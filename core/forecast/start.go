@@ -5,15 +5,16 @@ import (
 
 	"kembo/core/colony"
 	"kembo/core/hive"
+	"kembo/core/season"
 )
 
 // Spreads of what differs between colonies. Source: none; guesses, but for
 // intake: colonies of a yard differ by 30-50 % (model 3).
 const (
-	queenSD  = 0.15
-	intakeSD = 0.30
-	eatingSD = 0.10
-	deathSD  = 0.12
+	queenSD  = 0.22
+	intakeSD = 0.36
+	eatingSD = 0.12
+	deathSD  = 0.20
 	youngSD  = 0.12 // eggs and larvae are harder to see than capped brood
 	nectarSD = 0.25
 	sameEye  = 0.7 // correlation of errors in stores below and above
@@ -137,17 +138,36 @@ func (s *State) hold(p *Parameters) {
 }
 
 // queenPeak is what the queen could lay at her height. Where the nest has room
-// her brood tells it; in a full nest it is known only from below.
+// and nurses enough her brood tells it; where either held her back it is known
+// only from below.
 func queenPeak(e *colony.Estimate, p *Parameters, sd int, z float64) float64 {
 	prior := p.QueenPeakLaying
-	curve := queenSeason[min(max(sd, 0), 367)]
-	if curve < 0.25 || e.Brood() <= 0 || e.NestDrawn <= 0 {
+	// Of the three weeks in which the brood of today was laid.
+	curve := season.Laying(sd, 0, 20)
+	if curve < 0.15 || e.Brood() <= 0 || e.NestDrawn <= 0 {
 		return prior * math.Exp(queenSD*z)
 	}
-	laying := e.Brood() / (21 - 9*(1-p.EggToAdult)) / curve
-	if e.NestFree()/e.NestDrawn > 0.12 {
-		return math.Exp(0.4*math.Log(prior)+0.6*math.Log(max(laying, 200))) * math.Exp(0.8*queenSD*z)
+	aDay := e.Brood() / (21 - 9*(1-p.EggToAdult))
+	laying := aDay / curve
+	held := aDay > nursesHeld*p.NurseLoad*e.Bees*nurseShare
+	if e.NestFree()/e.NestDrawn > 0.12 && !held {
+		weight, sure := 0.6, 0.8
+		if sd < settled && laying < prior {
+			// Cold and want of pollen may have held back what stands there now.
+			weight, sure = 0.2, 1
+		}
+		return math.Exp((1-weight)*math.Log(prior)+weight*math.Log(max(laying, 200))) * math.Exp(sure*queenSD*z)
 	}
 	// No queen is known to keep up more than about 2,000 a day (Nolan 1925).
 	return min(2000, max(prior, laying)) * math.Exp(queenSD*z)
 }
+
+// Of the bees, those that can nurse; and the share of what they could rear from
+// which on it is they, not the queen, that set how much brood there is. Source:
+// house bees at rest, Khoury et al. 2011; the share is a guess, held by the
+// calibration.
+const (
+	settled    = 130 // season day from which spring no longer holds her back; guess, held by the calibration
+	nurseShare = 0.74
+	nursesHeld = 0.8
+)

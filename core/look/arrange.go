@@ -6,21 +6,19 @@ import (
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/hive"
+	"kembo/core/season"
 )
 
-// In a steady nest eggs : larvae : capped stand as 3 : 6 : 12 (stage lengths,
-// Winston 1987). A count of brood without stages is split so.
-const (
-	eggPart, larvaPart, cappedPart = 3.0 / 21, 6.0 / 21, 12.0 / 21
-)
+// Days a worker is egg, open larva and capped. Source: Winston 1987.
+const eggDays, larvaDays, cappedDays = 3, 6, 12
 
 // layCounts spreads counts over the faces of b as bees usually place them, so
 // that sums are as counted and the drawing is plausible. Which face holds what
 // is presumed.
-func layCounts(b *hive.Box, c Counts, q colony.QueenEvidence) {
+func layCounts(b *hive.Box, c Counts, q colony.QueenEvidence, seasonDay int) {
 	known := c.Brood + c.Honey + c.Nectar + c.Pollen + c.Empty + c.Undrawn
 	// What was not counted of the box is empty drawn comb.
-	eggs, larvae, capped := stages(q)
+	eggs, larvae, capped := Stages(q, seasonDay)
 	t := Totals{}
 	t[comb.Honey], t[comb.Nectar], t[comb.Pollen] = 2*c.Honey, 2*c.Nectar, 2*c.Pollen
 	t[comb.Eggs], t[comb.Larvae], t[comb.Brood] = 2*c.Brood*eggs, 2*c.Brood*larvae, 2*c.Brood*capped
@@ -29,9 +27,15 @@ func layCounts(b *hive.Box, c Counts, q colony.QueenEvidence) {
 	Arrange(b, t)
 }
 
-// stages splits brood by what was seen: with no eggs the young are missing.
-func stages(q colony.QueenEvidence) (eggs, larvae, capped float64) {
-	eggs, larvae, capped = eggPart, larvaPart, cappedPart
+// Stages returns how brood counted without its stages is split into eggs,
+// larvae and capped brood. In a steady nest they stand as 3 : 6 : 12; while the
+// queen lays more each week the young are more, in late summer fewer. With no
+// eggs seen the young are missing.
+func Stages(q colony.QueenEvidence, seasonDay int) (eggs, larvae, capped float64) {
+	part := func(from, days int) float64 {
+		return float64(days) * (0.02 + season.Laying(seasonDay, from, from+days-1)) // a little where the season says none
+	}
+	eggs, larvae, capped = part(0, eggDays), part(eggDays, larvaDays), part(eggDays+larvaDays, cappedDays)
 	if q.Looked && !q.Eggs {
 		eggs = 0
 		if !q.Larvae {

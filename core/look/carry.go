@@ -97,7 +97,8 @@ func usual(b *hive.Box, bees float64, seasonDay int) {
 	cells := b.Format.Frame.WorkerCells()
 	drawn := max(0, 2*float64(len(b.Frames))-t[comb.Foundation])
 	brood := min(0.6*drawn, bees*broodPerBee(seasonDay)/cells)
-	t[comb.Eggs], t[comb.Larvae], t[comb.Brood] = brood*eggPart, brood*larvaPart, brood*cappedPart
+	eggs, larvae, capped := Stages(colony.QueenEvidence{}, seasonDay)
+	t[comb.Eggs], t[comb.Larvae], t[comb.Brood] = brood*eggs, brood*larvae, brood*capped
 	t[comb.Pollen] = 0.04 * drawn
 	t[comb.Honey], t[comb.Nectar] = usualStores*drawn, 0
 	t[comb.Empty] = max(0, drawn-brood-t[comb.Pollen]-t[comb.Honey])

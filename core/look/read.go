@@ -233,7 +233,7 @@ func (r *reader) lay() {
 			r.stores[i].sd += rest * before.sd
 			r.brood[i].sd += rest * brood.sd
 		case ByBox:
-			layCounts(box, b.Counts, r.l.Queen)
+			layCounts(box, b.Counts, r.l.Queen, r.c.SeasonDay)
 			r.note(i, r.o.Boxes, ByBox)
 		default:
 			continue

@@ -1,0 +1,143 @@
+package calibration
+
+import (
+	"fmt"
+	"math"
+	"slices"
+
+	"kembo/core/forecast"
+	"kembo/core/measure"
+)
+
+// Line is the score of one output at one day ahead.
+type Line struct {
+	Output   string
+	Day      int     // days ahead; 0: the day of the look
+	Truths   int     // scored
+	Held     float64 // share of truths in the 80 % range
+	Below    float64 // share under its low end: the forecast was too high
+	Above    float64
+	Width    float64 // mean width of the range
+	Climate  float64 // width of the 80 % range of all truths, knowing nothing of the colony
+	Censored int     // truths whose runway did not end within the horizon, scored apart
+	Reached  float64 // share of those whose range reaches past the horizon
+}
+
+// Tally gathers scores; tallies of parts of a run are added up.
+type Tally struct {
+	cells map[cell]*sums
+	order []cell
+}
+
+type cell struct {
+	output string
+	day    int
+}
+
+type sums struct {
+	n, held, below, above  int
+	censored, censoredHeld int
+	width                  float64
+	truths                 []float64
+}
+
+func (t *Tally) at(output string, day int) *sums {
+	if t.cells == nil {
+		t.cells = map[cell]*sums{}
+	}
+	c := cell{output, day}
+	s, ok := t.cells[c]
+	if !ok {
+		s = &sums{}
+		t.cells[c] = s
+		t.order = append(t.order, c)
+	}
+	return s
+}
+
+func (s *sums) score(truth float64, r measure.Range) {
+	s.n++
+	// A range of nothing, as of brood that is not there, holds nothing.
+	const slack = 1e-9
+	switch {
+	case truth < r.Low-slack:
+		s.below++
+	case truth > r.High+slack:
+		s.above++
+	default:
+		s.held++
+	}
+	s.width += r.High - r.Low
+	s.truths = append(s.truths, truth)
+}
+
+// Add takes the scores of another part.
+func (t *Tally) Add(o *Tally) {
+	for _, c := range o.order {
+		a, b := t.at(c.output, c.day), o.cells[c]
+		a.n, a.held, a.below, a.above = a.n+b.n, a.held+b.held, a.below+b.below, a.above+b.above
+		a.censored, a.censoredHeld = a.censored+b.censored, a.censoredHeld+b.censoredHeld
+		a.width += b.width
+		a.truths = append(a.truths, b.truths...)
+	}
+}
+
+// Lines returns the scores in the order of the outputs.
+func (t *Tally) Lines() []Line {
+	var out []Line
+	for _, c := range t.order {
+		s := t.cells[c]
+		if s.n == 0 {
+			continue
+		}
+		n := float64(s.n)
+		slices.Sort(s.truths)
+		out = append(out, Line{c.output, c.day, s.n, float64(s.held) / n, float64(s.below) / n, float64(s.above) / n, s.width / n,
+			measure.Quantile(s.truths, 0.9) - measure.Quantile(s.truths, 0.1), s.censored, float64(s.censoredHeld) / float64(max(1, s.censored))})
+	}
+	return out
+}
+
+// Score forecasts truths from to to of a world and scores them. The same
+// numbers and seed give the same scores, in whatever parts a run is cut.
+func Score(w World, from, to int, seed uint64) *Tally {
+	t := &Tally{}
+	for i := from; i < to; i++ {
+		one(t, w.make(i, seed), fmt.Sprint("truth ", i), seed+uint64(i))
+	}
+	return t
+}
+
+func one(t *Tally, x truth, name string, seed uint64) {
+	r := forecast.Run(forecast.Input{Colony: name, Estimate: x.estimate, Excluder: x.state.Excluder, Today: x.on, Horizon: Horizon + 1,
+		Yard: forecast.NewYard(x.site, x.on, x.on, Horizon+1, forecast.Members, seed), ReserveKg: x.reserve, Seed: seed, Parameters: forecast.Defaults(), Tracks: true})
+	for _, d := range Points {
+		k := d / forecast.TrackStep
+		t.at("stores, kg", d).score(x.course.Stores[d], r.StoresTrack[k])
+		t.at("brood, cells", d).score(x.course.Brood[d], r.BroodTrack[k])
+		t.at("bees", d).score(x.course.Bees[d], r.BeesTrack[k])
+		t.at("room, kg of nectar", d).score(x.course.RoomKg[d], r.RoomTrack[k])
+	}
+	for k, n := range forecast.Names {
+		s := t.at("runway: "+n+", days", Horizon)
+		end, w := x.course.Ends[k], r.Runway[k]
+		low, high := days(w.Low), days(w.High)
+		if math.IsInf(end, 1) {
+			// Beyond the horizon: held where the range reaches past it.
+			s.censored++
+			if high > Horizon {
+				s.censoredHeld++
+			}
+			continue
+		}
+		// Ends are whole days: a range of a day holds the days that touch it.
+		s.score(end, measure.Range{Low: min(low, Horizon+1) - 0.5, High: min(high, Horizon+1) + 0.5})
+	}
+}
+
+func days(v *float64) float64 {
+	if v == nil {
+		return math.Inf(1)
+	}
+	return *v
+}
