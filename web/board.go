@@ -325,7 +325,7 @@ func needText(n advice.Need, u measure.Units) string {
 	count, unit := n.Count, n.Unit
 	switch unit {
 	case measure.Litre.Name:
-		return measure.Digits(u.Volume.In(count), 2) + " " + u.Volume.Name + " " + n.What
+		return measure.Amount(u.Volume.In(count)) + " " + u.Volume.Name + " " + n.What
 	case measure.Kilogram.Name:
 		return kgText(u, count) + " " + n.What
 	}

@@ -63,7 +63,7 @@ func (s *Situation) feedWords(sugarKg float64, why string, by day.Day) (do strin
 	if s.TempC >= liquidFeedFromC {
 		l := math.Ceil(sugarKg * litresThickPerKg)
 		u := s.units().Volume
-		return fmt.Sprintf("Feed %s %s of 2:1 syrup%s %s", measure.Digits(u.In(l), 2), u.Name, why, s.by(by)), []Need{{"2:1 syrup", l, "L"}}
+		return fmt.Sprintf("Feed %s %s of 2:1 syrup%s %s", measure.Amount(u.In(l)), u.Name, why, s.by(by)), []Need{{"2:1 syrup", l, "L"}}
 	}
 	f := math.Ceil(sugarKg / kgSugarPerFondant)
 	return fmt.Sprintf("Feed %s of fondant%s %s", s.mass(f), why, s.by(by)), []Need{{"fondant", f, "kg"}}

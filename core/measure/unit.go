@@ -213,6 +213,9 @@ func (u Units) Write(q Quantity, inside float64) string {
 	return v + " " + unit.Name
 }
 
+// Amount writes what is to be taken or loaded, to two figures: 5, 1.6, 12.
+func Amount(v float64) string { return strings.TrimSuffix(Digits(v, 2), ".0") }
+
 // Digits writes v with about n significant figures and at least its whole part.
 func Digits(v float64, n int) string {
 	if v == 0 || math.IsNaN(v) || math.IsInf(v, 0) {

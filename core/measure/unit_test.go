@@ -60,6 +60,11 @@ func TestWriteFollowsTheUser(t *testing.T) {
 	if got := us.Write(measure.Temperature, 20); got != "68.0 °F" {
 		t.Errorf("20 °C reads %q", got)
 	}
+	for v, want := range map[float64]string{5: "5", 1.585: "1.6", 12: "12", 0.25: "0.25", 11.4: "11"} {
+		if got := measure.Amount(v); got != want {
+			t.Errorf("%g reads %q, want %q", v, got, want)
+		}
+	}
 	if got := measure.SystemFor("none").Write(measure.Volume, 1.126); got != "1.13 L" {
 		t.Errorf("1.126 L reads %q", got)
 	}
