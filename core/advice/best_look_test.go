@@ -2,6 +2,7 @@ package advice_test
 
 import (
 	"math"
+	"strings"
 	"testing"
 
 	"kembo/core/advice"
@@ -19,6 +20,11 @@ import (
 // spread says.
 func doubtful(t *testing.T, honeyEighths float64, spread float64) *advice.Situation {
 	t.Helper()
+	return doubtfulOn(t, day.Of(2026, 8, 20), honeyEighths, spread)
+}
+
+func doubtfulOn(t *testing.T, on day.Day, honeyEighths float64, spread float64) *advice.Situation {
+	t.Helper()
 	deep, err := hive.FormatFor("langstroth-deep-10")
 	if err != nil {
 		t.Fatal(err)
@@ -27,7 +33,7 @@ func doubtful(t *testing.T, honeyEighths float64, spread float64) *advice.Situat
 	look.Arrange(&b, look.Totals{comb.Honey: honeyEighths, comb.Eggs: 1, comb.Larvae: 2, comb.Brood: 4, comb.Pollen: 1, comb.Empty: 12 - honeyEighths})
 	medium, _ := hive.FormatFor("langstroth-medium-10")
 	room := hive.NewBox("s", medium, 10, true, true) // room to store is not in doubt
-	e := colony.Estimate{Day: day.Of(2026, 8, 20), Stack: hive.Stack{Boxes: []hive.Box{b, room}}, Bees: 18000, BeesFrom: colony.Measured, Stages: true,
+	e := colony.Estimate{Day: on, Seen: on, Stack: hive.Stack{Boxes: []hive.Box{b, room}}, Bees: 18000, BeesFrom: colony.Measured, Stages: true,
 		Spread: colony.Spread{Brood: 0.15, Stores: spread, Super: spread, Pollen: 0.4, Bees: 0.18}, Queen: colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true},
 		Parts: []colony.Part{{Box: "n"}}}
 	e.Sum()
@@ -73,5 +79,37 @@ func TestWorthOfALook(t *testing.T) {
 	food, bees := s.Base.Worth(forecast.OfStores, 0.1, forecast.Food, 14, risk), s.Base.Worth(forecast.OfBees, 0.1, forecast.Food, 14, risk)
 	if bees.Saved > food.Saved/3 {
 		t.Errorf("counting bees is worth %.4f for food, weighing it %.4f", bees.Saved, food.Saved)
+	}
+}
+
+// TestLeaveSaysTheRiskItTakes: where a runway may end before the visit, less
+// likely than the risk that is taken, leaving it says the chance and never
+// "in 0 days".
+func TestLeaveSaysTheRiskItTakes(t *testing.T) {
+	said := 0
+	for _, honey := range []float64{5, 6, 7, 8, 9, 10, 11} {
+		for _, spread := range []float64{0.1, 0.3, 0.5} {
+			s := doubtfulOn(t, day.Of(2026, 6, 2), honey, spread)
+			s.CellCheck, s.CellCheckDay, s.HistoryKnown, s.Clipped, s.Visit = advice.Complete, s.Today, true, true, s.Today+9
+			for _, a := range advice.For(s) {
+				if a.Action != advice.Leave {
+					continue
+				}
+				risk := 0.0
+				for r := range forecast.Runways {
+					risk = max(risk, s.Base.Chance(r, s.Days()))
+				}
+				if strings.Contains(a.Reason, "0 days at the earliest") {
+					t.Errorf("it is left and told %q", a.Reason)
+				}
+				if risk > 0.12 && !strings.Contains(a.Reason, "before the visit") {
+					t.Errorf("a risk of %.2f is taken and not said: %q", risk, a.Reason)
+				}
+				said++
+			}
+		}
+	}
+	if said == 0 {
+		t.Error("no situation of these is left alone; choose others for this test")
 	}
 }

@@ -37,6 +37,18 @@ func checkLeave(s *Situation) (Advice, bool) {
 		a.Brief = brief("Nothing runs out within {horizon} days; {stores} in store.", a.Figures)
 		return a, true
 	}
+	if p := s.Base.Chance(nearest, s.Days()); days < s.Days() && p > 0.03 {
+		// It may end before the visit, but less likely than the risk that is taken.
+		likely := Figure{"likely", float64(s.Input.Horizon), fmt.Sprintf("after more than %d days", s.Input.Horizon)}
+		if v := s.Base.Runway[nearest].Likely; v != nil {
+			likely = Figure{"likely", *v, "in " + plural(int(*v), "day", "days")}
+		}
+		a.Reason, a.Figures = reason(names[nearest]+" is the next to end, likely {likely}, with {chance} before the visit in {visit}. About {stores} in the hive.",
+			likely, chance("chance", p), Figure{"visit", s.Days(), plural(int(s.Days()), "day", "days")}, s.kg("stores", s.Base.Stores.Likely))
+		a.Brief = brief(names[nearest]+" likely ends {likely}; {chance} before the visit.", a.Figures)
+		a.WouldChange = "A change of weather or flow; the forecast is run again each day."
+		return a, true
+	}
 	a.Reason, a.Figures = reason(names[nearest]+" is the next to end, in {days} at the earliest; the visit is in {visit}. About {stores} in the hive.",
 		Figure{"days", days, plural(int(days), "day", "days")}, Figure{"visit", s.Days(), plural(int(s.Days()), "day", "days")}, s.kg("stores", s.Base.Stores.Likely))
 	a.Brief = brief(names[nearest]+" ends in {days} at the earliest; {stores} in store.", a.Figures)
