@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"strconv"
 
+	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/look"
 	"kembo/core/measure"
@@ -32,7 +33,6 @@ func (s Settings) Observer() look.Observer {
 // newer advice is 1 to 2 % (values F, from memory).
 const (
 	usualMitesSpring, usualMitesLate = 2.0, 3.0
-	usualLiftKg                      = 25.0
 	lateFromSeasonDay                = 182
 )
 
@@ -46,7 +46,7 @@ func (s Settings) MitesNow(today day.Day, h season.Hemisphere) float64 {
 
 // Settings returns what was chosen, with the usual values for the rest.
 func (s *Service) Settings(ctx context.Context) (Settings, error) {
-	out := Settings{Units: measure.Systems[0], LiftLimitKg: usualLiftKg, MitesSpring: usualMitesSpring, MitesLate: usualMitesLate}
+	out := Settings{Units: measure.Systems[0], LiftLimitKg: advice.DefaultSettings().LiftLimitKg, MitesSpring: usualMitesSpring, MitesLate: usualMitesLate}
 	op, err := s.store.Operation(ctx)
 	if errors.Is(err, store.ErrNotFound) {
 		return out, nil

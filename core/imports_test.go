@@ -34,7 +34,7 @@ var mayImport = map[string][]string{
 	"forecast":    {"colony", "day", "hive", "measure", "season"},
 	"advice":      {"colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "queen", "season"},
 	"assessment":  {"advice", "colony", "day", "forecast", "hive", "look", "season"},
-	"history":     {"advice", "colony", "comb", "day", "forecast", "hive", "look", "measure", "season"},
+	"history":     {"advice", "colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "queen", "season"},
 }
 
 // outside is what core may use of the standard library: nothing that reads,

@@ -127,7 +127,7 @@ func (k *keeper) grossKg() float64 {
 	for _, b := range append(slices.Clone(k.truth.nest), k.truth.super...) {
 		kg += b.TareKg()
 	}
-	return kg + s.Stores() + s.PollenCells*hive.PollenKgPerCell + s.Brood()*hive.BroodKgPerCell + s.Bees()/7700
+	return kg + s.Stores() + s.PollenCells*hive.PollenKgPerCell + s.Brood()*hive.BroodKgPerCell + s.Bees()/hive.BeesPerKg
 }
 
 // noteCombs is the spring look at the combs themselves: the oldest stand at the

@@ -7,6 +7,7 @@ import (
 	"kembo/core/comb"
 	"kembo/core/forecast"
 	"kembo/core/hive"
+	"kembo/core/measure"
 )
 
 var relieveHoneyBound = Rule{
@@ -84,15 +85,8 @@ func TakeCombs(st hive.Stack, places ...hive.Place) Combs {
 			}
 		}
 	}
-	c.HoneyShare, c.CellShare, c.PollenShare = share(c.Honey, nestHoney), share(c.Cells, nestCells), share(c.Pollen, pollen)
+	c.HoneyShare, c.CellShare, c.PollenShare = measure.Share(c.Honey, nestHoney), measure.Share(c.Cells, nestCells), measure.Share(c.Pollen, pollen)
 	return c
-}
-
-func share(part, whole float64) float64 {
-	if whole <= 0 {
-		return 0
-	}
-	return part / whole
 }
 
 // stored is the honey on a face in kg.

@@ -51,9 +51,6 @@ type Expected struct {
 	Stages                      bool    // as in Estimate
 }
 
-// z80 is the standard normal's quantile at 0.9.
-const z80 = 1.2816
-
 // LogSD returns the spread of a range as the standard deviation of its
 // logarithm, at most 1.
 func LogSD(r measure.Range) float64 {
@@ -63,5 +60,5 @@ func LogSD(r measure.Range) float64 {
 		}
 		return 0
 	}
-	return min(1, math.Log(r.High/r.Low)/(2*z80))
+	return min(1, math.Log(r.High/r.Low)/(2*measure.Z80))
 }

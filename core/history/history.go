@@ -257,7 +257,7 @@ func (b *walker) see(e Entry) error {
 func (b *walker) weigh(e Entry) error {
 	l := look.Look{Day: e.Day, Weight: look.Weight{How: look.OnScale, Kg: e.Weighing.Kg}}
 	c := b.context(e.Day, l, false)
-	if c.Expected == nil {
+	if c.Expected == nil && (c.Prior == nil || c.Prior.Day != e.Day) {
 		return nil
 	}
 	est, err := look.Read(l, b.Stack, c)
@@ -276,7 +276,7 @@ func (b *walker) context(on day.Day, l look.Look, always bool) look.Context {
 		prior := *b.Estimate
 		c.Prior = &prior
 	}
-	if b.Estimate == nil || b.ground.Site.Yard == "" || on < b.Estimate.Day || on < b.last-carryDays || l.TellsAll(b.Stack) && !always {
+	if b.Estimate == nil || b.ground.Site.Yard == "" || on <= b.Estimate.Day || on < b.last-carryDays || l.TellsAll(b.Stack) && !always {
 		return c
 	}
 	before := *b.Estimate
@@ -342,11 +342,11 @@ func (b *walker) boxOff(e Entry) error {
 			kg, drawn, undrawn = h, d, u
 		}
 	}
-	c := forecast.Change{Day: e.Day, PollenOut: share(pollen, pollenAll)}
+	c := forecast.Change{Day: e.Day, PollenOut: measure.Share(pollen, pollenAll)}
 	if out.Super {
-		c.SuperOut, c.SuperDrawnOut, c.SuperUndrawnOut = share(kg, kgAll), share(drawn, drawnAll), share(undrawn, undrawnAll)
+		c.SuperOut, c.SuperDrawnOut, c.SuperUndrawnOut = measure.Share(kg, kgAll), measure.Share(drawn, drawnAll), measure.Share(undrawn, undrawnAll)
 	} else {
-		c.NestHoneyOut, c.NestDrawnOut, c.NestUndrawnOut = share(kg, kgAll), share(drawn, drawnAll), share(undrawn, undrawnAll)
+		c.NestHoneyOut, c.NestDrawnOut, c.NestUndrawnOut = measure.Share(kg, kgAll), measure.Share(drawn, drawnAll), measure.Share(undrawn, undrawnAll)
 	}
 	var err error
 	b.Stack, _, err = b.Stack.RemoveBox(at)
@@ -367,13 +367,6 @@ func holds(x hive.Box) (kg, drawn, undrawn, pollen float64) {
 		}
 	}
 	return x.HoneyKg(), drawn, undrawn, pollen
-}
-
-func share(part, whole float64) float64 {
-	if whole <= 0 {
-		return 0
-	}
-	return part / whole
 }
 
 func (b *walker) swap(e Entry) error {

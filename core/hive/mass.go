@@ -14,10 +14,8 @@ const (
 	// honey: cells are a quarter to a third full at first, near full when ripe.
 	// Source: common practice (model 3).
 	NectarFill = 0.4
-	// LiftLimitKg is the usual guidance for one person close to the body
-	// between knuckle and elbow height. Source: HSE L23 (from memory); it is
-	// less for many people and a setting.
-	LiftLimitKg = 25
+	// BeesPerKg: 7,000 to 8,500. Source: common practice (values A1).
+	BeesPerKg = 7800.0
 )
 
 // HoneyKg returns the honey and nectar in b, as honey, in kilograms.

@@ -21,10 +21,6 @@ const (
 	WeighedKg = 0.05 // of a tare that was weighed
 )
 
-// z80 is the standard normal's quantile at 0.9: an 80 % interval is likely +-
-// z80 standard deviations.
-const z80 = 1.2816
-
 // Moved is something that left or entered between two weighings.
 type Moved struct {
 	TareKg  float64
@@ -71,17 +67,14 @@ func (b Between) NetHoneyKg() (measure.Range, error) {
 	if !b.SameDay {
 		variance += WetWoodKg*WetWoodKg + BeesKg*BeesKg
 	}
-	d := z80 * math.Sqrt(variance)
-	return measure.Range{Low: net - d, Likely: net, High: net + d}, nil
+	return measure.Normal(net, math.Sqrt(variance)), nil
 }
 
 // Sides returns the mass of a hive from lifting its two sides in turn to a
 // level edge: the two readings add up, since each side carries its share.
 // Source: the balance of moments (values G).
 func Sides(leftKg, rightKg float64) measure.Range {
-	d := z80 * math.Sqrt2 * ScaleKg
-	m := leftKg + rightKg
-	return measure.Range{Low: m - d, Likely: m, High: m + d}
+	return measure.Normal(leftKg+rightKg, math.Sqrt2*ScaleKg)
 }
 
 // OneSideShare is how far off twice one side may be, as a standard deviation of
@@ -91,6 +84,7 @@ const OneSideShare = 0.08
 
 // OneSide returns the mass of a hive from lifting one side only.
 func OneSide(kg float64) measure.Range {
-	d := z80 * math.Hypot(2*ScaleKg, OneSideShare*2*kg)
-	return measure.Range{Low: max(0, 2*kg-d), Likely: 2 * kg, High: 2*kg + d}
+	r := measure.Normal(2*kg, math.Hypot(2*ScaleKg, OneSideShare*2*kg))
+	r.Low = max(0, r.Low)
+	return r
 }

@@ -4,6 +4,7 @@ import (
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/hive"
+	"kembo/core/measure"
 )
 
 // carry moves the boxes that were not looked into on to what a forecast says
@@ -60,7 +61,7 @@ func carriedTotals(b hive.Box, c *colony.Expected, before Totals, kg, nectar, ro
 			case worker > 0: // a stage that was missing appears where the nest is
 				t[v.content] = v.now / cells * (t[comb.Eggs] + t[comb.Larvae] + t[comb.Brood]) * cells / worker
 			default:
-				t[v.content] = v.now / cells * share0(cells*t[comb.Empty], before[comb.Empty])
+				t[v.content] = v.now / cells * measure.Share(cells*t[comb.Empty], before[comb.Empty])
 			}
 		}
 	}
@@ -83,31 +84,30 @@ func carriedTotals(b hive.Box, c *colony.Expected, before Totals, kg, nectar, ro
 	return withStores(t, b, part, open)
 }
 
-func share0(part, whole float64) float64 {
-	if whole <= 0 {
-		return 0
-	}
-	return part / whole
-}
-
 // usual lays into a nest box that nobody has ever looked into what a colony of
 // so many bees usually has on a day of the season.
 func usual(b *hive.Box, bees float64, seasonDay int) {
 	t := totalsOf(*b)
 	cells := b.Format.Frame.WorkerCells()
 	drawn := max(0, 2*float64(len(b.Frames))-t[comb.Foundation])
-	brood := min(0.6*drawn, bees*broodPerBee(seasonDay)/cells)
+	brood := min(usualBroodMost*drawn, bees*broodPerBee(seasonDay)/cells)
 	eggs, larvae, capped := Stages(colony.QueenEvidence{}, seasonDay)
 	t[comb.Eggs], t[comb.Larvae], t[comb.Brood] = brood*eggs, brood*larvae, brood*capped
-	t[comb.Pollen] = 0.04 * drawn
+	t[comb.Pollen] = usualPollen * drawn
 	t[comb.Honey], t[comb.Nectar] = usualStores*drawn, 0
 	t[comb.Empty] = max(0, drawn-brood-t[comb.Pollen]-t[comb.Honey])
 	Arrange(b, t)
 }
 
-// usualStores is the share of a nest under honey where nobody has looked.
-// Source: none; guess, StoresAssumed stands for the doubt.
-const usualStores = 0.25
+// What a nest usually holds, as shares of its drawn comb, and the share of the
+// nest's room for bees that they usually fill, where nobody has looked.
+// Source: none; guesses, BroodAssumed and StoresAssumed stand for the doubt.
+const (
+	usualStores    = 0.25
+	usualPollen    = 0.04
+	usualBroodMost = 0.6
+	usualCover     = 0.6
+)
 
 // broodPerBee is the brood cells a bee of a usual colony keeps, by season day.
 // Source: common practice; more brood than bees in April and May, none in

@@ -43,7 +43,9 @@ func byFace(t testing.TB, box, each string) look.BoxLook {
 func TestDepthsMixAndTheDeeperIsSurer(t *testing.T) {
 	day0 := day.Day(20600)
 	counts := look.BoxLook{Box: "super", Depth: look.ByBox, Seams: 5, Counts: look.Counts{Honey: 4, Nectar: 2, Empty: 4}}
-	mixed, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), counts}}, stack(t), look.Context{SeasonDay: 150})
+	nest := byFace(t, "nest", "H2 E1 L1 B3 C1")
+	nest.Seams = 8
+	mixed, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{nest, counts}}, stack(t), look.Context{SeasonDay: 150})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -58,8 +60,17 @@ func TestDepthsMixAndTheDeeperIsSurer(t *testing.T) {
 	if want := 20 * 3451.0 * 3 / 8; math.Abs(mixed.Capped-want) > 60 {
 		t.Errorf("capped brood %.0f, want %.0f", mixed.Capped, want)
 	}
-	if math.Abs(mixed.Bees-5*1540) > 40 { // five seams of a medium, 1,540 bees each (138 a dm2)
-		t.Errorf("%.0f bees from five seams of a medium box", mixed.Bees)
+	// Eight seams of a deep, 2,405 bees each, and five of a medium, 1,540 (138 a dm2).
+	if math.Abs(mixed.Bees-8*2405-5*1540) > 80 || mixed.BeesFrom != colony.Measured {
+		t.Errorf("%.0f bees (%v) from eight seams of a deep and five of a medium box", mixed.Bees, mixed.BeesFrom)
+	}
+	// Seams of a super alone are not the bees of the colony, only the least.
+	if faces.BeesFrom == colony.Measured {
+		t.Error("the nest was not counted, and the bees count as seen")
+	}
+	above, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), counts}}, stack(t), look.Context{SeasonDay: 150})
+	if err != nil || above.BeesFrom == colony.Measured || above.Bees < 15000 {
+		t.Errorf("with five seams seen in the super alone: %.0f bees, %v (%v)", above.Bees, above.BeesFrom, err)
 	}
 	none, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{counts}}, mixed.Stack, look.Context{SeasonDay: 150})
 	if err != nil || none.Spread.Brood <= mixed.Spread.Brood {

@@ -61,6 +61,10 @@ type share struct {
 // no source; a lift by the back tells light from heavy and little more.
 var hefts = map[Heft]share{Light: {0.15, 0.9, 0.50}, Fair: {0.40, 0.9, 0.35}, Heavy: {0.75, 0.95, 0.20}}
 
+// glanceLeast is the least a glance at a super may be off, as a share of what
+// it could hold. Source: none; guess.
+const glanceLeast = 0.02
+
 // superStates say how full a super is at a glance. Source: common practice, no
 // source.
 var superStates = map[SuperState]share{SuperEmpty: {0, 0, 0.5}, SuperStarted: {0.12, 0, 0.60}, SuperHalf: {0.45, 0.35, 0.28}, SuperNearly: {0.80, 0.65, 0.14}, SuperFull: {0.96, 0.92, 0.06}}

@@ -19,14 +19,11 @@ type piece struct {
 // its logarithm: errors of one depth add up, those of different depths are
 // apart.
 func spreadOf(ps []piece) float64 {
-	sum, most := 0.0, 0.0
+	sum := 0.0
 	byDepth := map[Depth]float64{}
 	for _, p := range ps {
 		sum += p.amount
 		byDepth[p.depth] += p.sd
-		if p.amount > 0 {
-			most = max(most, p.sd/p.amount)
-		}
 	}
 	if sum <= 0 {
 		return 0
@@ -38,11 +35,11 @@ func spreadOf(ps []piece) float64 {
 	return min(1, math.Sqrt(v)/sum)
 }
 
-// Masses of what else stands on a scale.
+// Spreads of what else stands on a scale, as shares of its mass. Source: none;
+// guesses.
 const (
-	// beeKg: 7,000 to 8,500 bees a kilogram. Source: common practice.
-	beeKg   = 1.0 / 7800
-	beesOff = 0.25 // spread of that mass
+	beesOff  = 0.25
+	otherOff = 0.30 // brood and pollen
 )
 
 // weigh brings the stores of all boxes into line with a weight of the whole
@@ -96,20 +93,18 @@ func (r *reader) storesOnScale(w Weight) (kg, sd float64) {
 	for _, b := range r.e.Stack.Boxes {
 		tare += b.TareKg()
 		other += b.LiftKg() - b.TareKg() - b.HoneyKg()
-		if !b.Super {
+		if b.Super {
+			kg, _ := storesOf(b)
+			capacity += kg // supers as they are believed
+		} else {
 			capacity += capacityKg(b)
-		} else if k, _ := storesOf(b); true {
-			capacity += k // supers as they are believed
 		}
 	}
 	if w.How == ByFeel {
 		h := hefts[w.Heft]
 		return h.full * capacity, h.sd * h.full * capacity
 	}
-	bees := r.bees
-	if bees == 0 {
-		bees = inferBeesOf(r.e.Stack)
-	}
+	bees := r.e.Bees / hive.BeesPerKg
 	gross := ledger.Sides(w.Kg, 0)
 	switch w.How {
 	case TwoSides:
@@ -117,14 +112,9 @@ func (r *reader) storesOnScale(w Weight) (kg, sd float64) {
 	case OneSide:
 		gross = ledger.OneSide(w.Kg)
 	}
-	rest := tare + other + bees*beeKg + r.o.FloorLidKg
-	off := (gross.High - gross.Low) / (2 * 1.2816)
-	return max(0, gross.Likely-rest), math.Sqrt(off*off + math.Pow(ledger.TareShare*tare, 2) + math.Pow(beesOff*bees*beeKg, 2) + math.Pow(0.3*other, 2) +
-		math.Pow(r.o.FloorLidSD, 2) + math.Pow(ledger.WetWoodKg, 2))
-}
-
-func inferBeesOf(st hive.Stack) float64 {
-	e := colony.Estimate{Stack: st}
-	e.Sum()
-	return inferBees(e)
+	variance := 0.0
+	for _, off := range []float64{gross.SD(), ledger.TareShare * tare, beesOff * bees, otherOff * other, r.o.FloorLidSD, ledger.WetWoodKg} {
+		variance += off * off
+	}
+	return max(0, gross.Likely-tare-other-bees-r.o.FloorLidKg), math.Sqrt(variance)
 }

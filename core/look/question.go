@@ -123,7 +123,7 @@ func weightAgainstCount(l Look, st hive.Stack, _ colony.Estimate, c Context) []Q
 	if err != nil {
 		return nil
 	}
-	r := reader{l: l, c: c, o: c.Observer, e: e, bees: e.Bees}
+	r := reader{l: l, c: c, o: c.Observer, e: e}
 	kg, sd := r.storesOnScale(w)
 	counted := e.Stores()
 	off := math.Hypot(sd, math.Hypot(e.Spread.Stores*(e.NestHoney+e.NestNectar), e.Spread.Super*(e.SuperHoney+e.SuperNectar)))
@@ -131,7 +131,7 @@ func weightAgainstCount(l Look, st hive.Stack, _ colony.Estimate, c Context) []Q
 		return nil
 	}
 	return []Question{{"weight", "weight", fmt.Sprintf("The weight leaves %s of stores, give or take %s; the combs as counted hold %s, give or take %s. Was a box missed, or the scale read wrong?",
-		c.mass(kg), c.mass(1.28*sd), c.mass(counted), c.mass(1.28*math.Sqrt(max(0, off*off-sd*sd))))}}
+		c.mass(kg), c.mass(measure.Z80*sd), c.mass(counted), c.mass(measure.Z80*math.Sqrt(max(0, off*off-sd*sd))))}}
 }
 
 // tooFast: stores that could not have come, or gone, since the last look.
@@ -145,7 +145,7 @@ func tooFast(l Look, _ hive.Stack, e colony.Estimate, c Context) []Question {
 		return nil
 	}
 	was := x.NestStores.Likely + x.SuperStores.Likely
-	sd := (x.NestStores.High + x.SuperStores.High - x.NestStores.Low - x.SuperStores.Low) / (2 * 1.2816)
+	sd := x.NestStores.SD() + x.SuperStores.SD()
 	mine := e.Spread.Stores*(e.NestHoney+e.NestNectar) + e.Spread.Super*(e.SuperHoney+e.SuperNectar)
 	now := e.Stores()
 	if math.Abs(now-was) <= tooFarSD*math.Hypot(sd, mine)+2 {

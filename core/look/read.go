@@ -6,8 +6,10 @@ import (
 	"strings"
 
 	"kembo/core/colony"
+	"kembo/core/comb"
 	"kembo/core/day"
 	"kembo/core/hive"
+	"kembo/core/ledger"
 	"kembo/core/measure"
 )
 
@@ -36,6 +38,7 @@ func Read(l Look, s hive.Stack, c Context) (colony.Estimate, error) {
 	r.fill()
 	r.lay()
 	r.heft()
+	r.cover()
 	r.weigh()
 	r.finish()
 	return r.e, nil
@@ -71,12 +74,12 @@ func (r *reader) see() {
 		r.boxes = append(r.boxes, x)
 		r.looked = append(r.looked, x.Depth == ByBox || x.Depth == ByFace && painted(x, b) == 1)
 		p := colony.Part{Box: b.ID, Stores: carried, Brood: carried}
-		if r.sameDay() {
+		switch {
+		case r.sameDay():
 			p = partOf(*r.c.Prior, b)
-		} else if r.c.Expected != nil {
+		case r.c.Expected != nil:
 			p.CarriedFrom, p.Stores, p.Brood = restedOn(*r.c.Expected, b.ID)
-		}
-		if b.Super && r.c.Expected == nil {
+		case b.Super:
 			p.Stores, p.Brood = colony.Measured, colony.Measured // as it was put on
 		}
 		r.parts = append(r.parts, p)
@@ -115,18 +118,24 @@ func partOf(e colony.Estimate, b hive.Box) colony.Part {
 	return colony.Part{Box: b.ID, Stores: colony.Measured, Brood: colony.Measured}
 }
 
-// count adds up the bees that were seen.
+// count adds up the bees that were seen. They are all of them only where every
+// box of the nest was counted; bees in a super say little of those below.
 func (r *reader) count() {
-	sd, counted := 0.0, false
+	nest, counted := 0, 0
 	for i, b := range r.boxes {
 		box := r.e.Stack.Boxes[i]
 		if b.Seams < 0 && b.Outer == Yes {
 			b.Seams = float64(len(box.Frames)) // bees from wall to wall
 		}
+		if !box.Super {
+			nest++
+		}
 		if b.Seams < 0 {
 			continue
 		}
-		counted = true
+		if !box.Super {
+			counted++
+		}
 		r.bees += b.Seams * box.Format.Frame.BeesAtFullCover()
 		one := r.o.Seams.Bees
 		switch {
@@ -135,15 +144,34 @@ func (r *reader) count() {
 		case b.Depth == ByFace:
 			one = r.o.Faces.Bees
 		}
-		sd = max(sd, one)
+		r.beesSD = max(r.beesSD, one)
 		if b.Depth == NotLooked || b.Depth == BySeams {
 			r.parts[i].Depth = string(BySeams)
 			r.depths = addDepth(r.depths, BySeams)
 		}
 	}
-	if counted {
-		r.beesSD, r.e.BeesFrom = sd, colony.Measured
+	if nest > 0 && counted == nest {
+		r.e.BeesFrom = colony.Measured
 	}
+}
+
+// cover says how many bees there are: as counted, as they were earlier today,
+// as a forecast has carried them or as their brood and stores tell, and never
+// fewer than were seen.
+func (r *reader) cover() {
+	e := &r.e
+	if e.BeesFrom == colony.Measured {
+		e.Bees, e.Spread.Bees = r.bees, r.beesSD
+		return
+	}
+	e.Sum()
+	e.Bees, e.Spread.Bees, e.BeesFrom = inferBees(*e), r.o.BeesInferred, colony.Assumed
+	if r.sameDay() {
+		e.Bees, e.Spread.Bees, e.BeesFrom = r.c.Prior.Bees, r.c.Prior.Spread.Bees, r.c.Prior.BeesFrom
+	} else if c := r.c.Expected; c != nil && colony.LogSD(c.Bees) < r.o.BeesInferred {
+		e.Bees, e.Spread.Bees, e.BeesFrom = c.Bees.Likely, colony.LogSD(c.Bees), colony.Carried
+	}
+	e.Bees = max(e.Bees, r.bees)
 }
 
 // fill gives the boxes that were not looked into what a forecast or, where
@@ -161,7 +189,7 @@ func (r *reader) fill() {
 	}
 	bees := r.bees
 	if bees == 0 {
-		bees = 0.6 * capacity
+		bees = usualCover * capacity
 	}
 	for i := range r.e.Stack.Boxes {
 		b := &r.e.Stack.Boxes[i]
@@ -214,7 +242,8 @@ func (r *reader) note(i int, s colony.Spread, d Depth) {
 	}
 	t, cells := totalsOf(b), b.Format.Frame.WorkerCells()
 	r.stores[i] = piece{kg, kg * sd, d}
-	r.brood[i] = piece{cells * (t[3] + t[4] + t[5]), cells * (t[3] + t[4] + t[5]) * s.Brood, d}
+	brood := cells * comb.Shares(t).Worker()
+	r.brood[i] = piece{brood, brood * s.Brood, d}
 }
 
 // lay writes what was counted or painted.
@@ -253,7 +282,7 @@ func painted(b BoxLook, box hive.Box) float64 {
 			}
 		}
 	}
-	return share0(float64(n), float64(2*len(box.Frames)))
+	return measure.Share(float64(n), float64(2*len(box.Frames)))
 }
 
 // heft sets the stores of a box that was lifted, weighed or glanced at.
@@ -270,12 +299,12 @@ func (r *reader) heft() {
 		case b.Kg > 0:
 			other := box.LiftKg() - box.HoneyKg() // wood, wax, pollen and brood
 			kg = max(0, b.Kg-other)
-			sd = math.Hypot(0.3, 0.06*box.TareKg())
-			open = kg * share0(r.open(*box), 1)
+			sd = math.Hypot(ledger.ScaleKg, ledger.TareShare*box.TareKg())
+			open = kg * r.open(*box)
 		case b.Super != SuperNotLooked:
 			w := superStates[b.Super]
 			kg, d = w.full*full, BySeams
-			open, sd = kg*(1-w.capped), max(w.sd*kg, 0.02*full)
+			open, sd = kg*(1-w.capped), max(w.sd*kg, glanceLeast*full)
 		case b.Heft != NotHefted:
 			w := hefts[b.Heft]
 			kg = w.full * full
@@ -297,7 +326,7 @@ func (r *reader) heft() {
 // open returns the share of a box's stores that are not capped.
 func (r *reader) open(b hive.Box) float64 {
 	kg, n := storesOf(b)
-	return share0(n, kg)
+	return measure.Share(n, kg)
 }
 
 func addDepth(d []Depth, w Depth) []Depth {
@@ -344,7 +373,7 @@ func (r *reader) finish() {
 	}
 	e.Queen = prior.Later(r.l.Queen, r.l.CellsChecked, r.l.Day)
 	e.Stages = broodSeen || r.sameDay() && r.c.Prior.Stages || r.c.Expected != nil && r.c.Expected.Stages
-	e.Spread = colony.Spread{Brood: spreadOf(brood), Stores: spreadOf(nest), Super: spreadOf(super), Pollen: r.o.Unlooked.Pollen}
+	e.Spread = colony.Spread{Brood: spreadOf(brood), Stores: spreadOf(nest), Super: spreadOf(super), Pollen: r.o.Unlooked.Pollen, Bees: e.Spread.Bees}
 	switch {
 	case r.sameDay() && !broodSeen:
 		e.Spread.Pollen = r.c.Prior.Spread.Pollen
@@ -352,18 +381,6 @@ func (r *reader) finish() {
 		e.Spread.Pollen = r.o.Faces.Pollen
 	case broodSeen:
 		e.Spread.Pollen = r.o.Boxes.Pollen
-	}
-	e.Bees, e.Spread.Bees = r.bees, r.beesSD
-	if e.BeesFrom == colony.Measured {
-		return
-	}
-	e.Bees, e.Spread.Bees, e.BeesFrom = inferBees(*e), r.o.BeesInferred, colony.Assumed
-	if r.sameDay() {
-		e.Bees, e.Spread.Bees, e.BeesFrom = r.c.Prior.Bees, r.c.Prior.Spread.Bees, r.c.Prior.BeesFrom
-		return
-	}
-	if c := r.c.Expected; c != nil && colony.LogSD(c.Bees) < r.o.BeesInferred {
-		e.Bees, e.Spread.Bees, e.BeesFrom = c.Bees.Likely, colony.LogSD(c.Bees), colony.Carried
 	}
 }
 

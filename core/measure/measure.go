@@ -20,6 +20,25 @@ type Range struct {
 	High   float64 `json:"high"`
 }
 
+// Z80 is the standard normal's quantile at 0.9: the 80 % interval of a normal
+// quantity reaches so many standard deviations to either side.
+const Z80 = 1.2816
+
+// Normal returns the Range of a normal quantity.
+func Normal(mean, sd float64) Range { return Range{mean - Z80*sd, mean, mean + Z80*sd} }
+
+// SD returns the standard deviation of the normal quantity that has r as its
+// 80 % interval.
+func (r Range) SD() float64 { return (r.High - r.Low) / (2 * Z80) }
+
+// Share returns part over whole, 0 where there is no whole.
+func Share(part, whole float64) float64 {
+	if whole <= 0 {
+		return 0
+	}
+	return part / whole
+}
+
 // Exact returns the Range of a value that is known.
 func Exact(v float64) Range { return Range{v, v, v} }
 
