@@ -30,6 +30,7 @@ type Colony struct {
 	Standing   Standing
 	Log        []LogLine // newest last
 	Bloom      []season.Bloom
+	site       forecast.Site
 	Units      measure.Units
 	Zone       string // of its yard
 	Observer   look.Observer
@@ -90,6 +91,16 @@ func (s *Service) find(ctx context.Context, id string) (found, error) {
 
 // Colony returns a colony's page.
 func (s *Service) Colony(ctx context.Context, id string) (Colony, error) {
+	return s.read(ctx, id, s.colony)
+}
+
+// Believed returns a colony with what its log says of it, without a forecast,
+// an advice or a standing: for pages that show neither.
+func (s *Service) Believed(ctx context.Context, id string) (Colony, error) {
+	return s.read(ctx, id, s.believe)
+}
+
+func (s *Service) read(ctx context.Context, id string, as func(context.Context, found, []history.Entry) (Colony, error)) (Colony, error) {
 	f, err := s.find(ctx, id)
 	if err != nil {
 		return Colony{}, err
@@ -98,10 +109,11 @@ func (s *Service) Colony(ctx context.Context, id string) (Colony, error) {
 	if err != nil {
 		return Colony{}, err
 	}
-	return s.colony(ctx, f, es)
+	return as(ctx, f, es)
 }
 
-func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colony, error) {
+// believe reads a colony off its log; no forecast is run ahead.
+func (s *Service) believe(ctx context.Context, f found, es []history.Entry) (Colony, error) {
 	site, err := s.site(ctx, f.yard)
 	if err != nil {
 		return Colony{}, err
@@ -110,15 +122,21 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 	if err != nil {
 		return Colony{}, err
 	}
-	c := Colony{Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
+	c := Colony{site: site, Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
 		Zone: f.yard.Zone, Units: set.Units, Observer: set.Observer(), LiftLimitKg: set.LiftLimitKg, Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
 	c.Believed, err = history.Walk(es, history.Ground{Colony: f.colony.ID, Site: site, Seed: assessment.Seed, Observer: set.Observer()}, func(e history.Entry, b history.Believed) {
 		c.Log = append(c.Log, LogLine{ID: e.ID, Day: e.Day, Kind: e.Kind, Entry: e, stack: b.Stack})
 	})
+	return c, err
+}
+
+// colony is believe with the forecast, the advice and the standing.
+func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colony, error) {
+	c, err := s.believe(ctx, f, es)
 	if err != nil {
 		return c, err
 	}
-	if err := c.assess(f, site); err != nil {
+	if err := c.assess(f, c.site); err != nil {
 		return c, err
 	}
 	c.Standing = standingOf(f.colony, f.yard, c.Believed, c.Assessment)

@@ -59,7 +59,7 @@ func (s *Service) cullsOf(ctx context.Context, c store.Colony, y yardDay) (Culls
 
 // NoteCombs writes what was found of some frames.
 func (s *Service) NoteCombs(ctx context.Context, colony, entryID string, a history.Combs) error {
-	x, err := s.Colony(ctx, colony)
+	x, err := s.Believed(ctx, colony)
 	if err != nil {
 		return err
 	}

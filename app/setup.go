@@ -175,7 +175,7 @@ func framesLike(st hive.Stack, f hive.BoxFormat) int {
 // AddSuper puts a super on top of a colony; no format and no frames mean as
 // the others are.
 func (s *Service) AddSuper(ctx context.Context, colony, entryID, format string, frames int, drawn bool, on day.Day) error {
-	c, err := s.Colony(ctx, colony)
+	c, err := s.Believed(ctx, colony)
 	if err != nil {
 		return err
 	}
@@ -204,7 +204,7 @@ type NewBox struct {
 
 // PutOn puts any box of the catalogue or the user's own on a colony.
 func (s *Service) PutOn(ctx context.Context, colony string, n NewBox) error {
-	c, err := s.Colony(ctx, colony)
+	c, err := s.Believed(ctx, colony)
 	if err != nil {
 		return err
 	}

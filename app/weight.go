@@ -47,7 +47,7 @@ const scaleDays = 92
 // Weights returns a colony's ledger; from and to are entries' ids, empty for the
 // first and the last weighing of the last year.
 func (s *Service) Weights(ctx context.Context, id, from, to string) (Weights, error) {
-	c, err := s.Colony(ctx, id)
+	c, err := s.Believed(ctx, id)
 	if err != nil {
 		return Weights{}, err
 	}

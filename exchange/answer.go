@@ -75,7 +75,7 @@ func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 	for _, p := range a.Estimate.Parts {
 		out.Boxes = append(out.Boxes, BoxBasis{p.Depth, p.Stores.String(), p.Brood.String()})
 	}
-	if q := a.BestLook; q != nil {
+	if q, ok := advice.BestLook(a.Situation); ok {
 		out.BestLook = &BestLook{q.Do, q.Reason, forecast.Names[q.Runway], q.Worth.Chance, q.Worth.Changes}
 	}
 	out.Questions = []Question{}

@@ -86,27 +86,23 @@ func (s *Server) showBench(c fiber.Ctx) error {
 	for key, v := range typed {
 		given[key] = v
 	}
-	switch k.Name {
-	case "mites":
-		fallback(given, "threshold", plain(set.MitesNow(today, hem)))
-	case "box":
-		fallback(given, "limit", plain(set.Units.Mass.In(set.LiftLimitKg)))
+	own := map[string]string{bench.SettingMites: plain(set.MitesNow(today, hem)), bench.SettingLift: plain(set.Units.Mass.In(set.LiftLimitKg))}
+	for _, f := range k.Fields {
+		if v := own[f.Setting]; v != "" && given[f.Key] == "" {
+			given[f.Key] = v
+		}
 	}
 	answer := &answerView{Formula: k.Formula, Source: k.Source, Valid: k.Valid}
 	wrong := ""
-	if len(typed) == 0 && k.Name != "brood" && k.Name != "queen" && k.Name != "sample" && k.Name != "box" {
+	r, err := k.Run(given, today, set.Units)
+	var fe *bench.FieldError
+	switch {
+	case errors.As(err, &fe):
+		wrong, answer.Err = fe.Key, sentence(&app.FieldError{Field: fe.Label, Say: fe.Say})
+	case err != nil: // nothing is typed yet
 		answer.Empty = true
-	} else {
-		r, err := k.Run(given, today, set.Units)
-		var fe *bench.FieldError
-		switch {
-		case errors.As(err, &fe):
-			wrong, answer.Err = fe.Key, sentence(&app.FieldError{Field: fe.Label, Say: fe.Say})
-		case err != nil:
-			answer.Empty = true
-		default:
-			answer.fill(k, r, set.Units)
-		}
+	default:
+		answer.fill(r, set.Units)
 	}
 	if wantsPart(c) {
 		return s.show(c, "bench#answer", answer)
@@ -120,12 +116,6 @@ func (s *Server) showBench(c fiber.Ctx) error {
 		c.Status(fiber.StatusUnprocessableEntity)
 	}
 	return s.show(c, "bench", v)
-}
-
-func fallback(m map[string]string, key, v string) {
-	if m[key] == "" {
-		m[key] = v
-	}
 }
 
 func plain(v float64) string {
@@ -182,9 +172,8 @@ func defaultIn(f bench.Field, u measure.Units) string {
 	return plain(u.Unit(f.Unit.Quantity).In(v))
 }
 
-func (a *answerView) fill(k bench.Calculator, r bench.Result, u measure.Units) {
+func (a *answerView) fill(r bench.Result, u measure.Units) {
 	a.Say, a.Cautions = r.Say, r.Cautions
-	num := map[string]float64{}
 	for _, v := range r.Values {
 		text := v.Write(u)
 		main, span, _ := strings.Cut(text, " (")
@@ -194,10 +183,8 @@ func (a *answerView) fill(k bench.Calculator, r bench.Result, u measure.Units) {
 		} else {
 			a.Rest = append(a.Rest, x)
 		}
-		num[v.Key] = v.Number
 	}
-	if k.Name == "mites" {
-		a.Picture = draw.Interval(draw.Span{Low: num["low95"], Mid: num["percent"], High: num["high95"], Mark: num["threshold_percent"], Unit: "%",
-			MarkWords: "act above", Alt: "The 95 % interval against the threshold"})
+	if i := r.Interval; i != nil {
+		a.Picture = draw.Interval(draw.Span{Low: i.Low, Mid: i.Mid, High: i.High, Mark: i.Mark, Unit: "%", MarkWords: "act above", Alt: "The 95 % interval against the threshold"})
 	}
 }

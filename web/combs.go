@@ -53,7 +53,7 @@ type cullColony struct {
 var darkWords = []string{"new", "amber", "brown", "black"}
 
 func (s *Server) showCombs(c fiber.Ctx) error {
-	x, err := s.app.Colony(c.Context(), c.Params("colony"))
+	x, err := s.app.Believed(c.Context(), c.Params("colony"))
 	if err != nil {
 		return err
 	}
@@ -122,7 +122,7 @@ func periodWords(feeds, treatments []advice.Period) string {
 // saveCombs notes what was found of the frames that are ticked.
 func (s *Server) saveCombs(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
-	x, err := s.app.Colony(c.Context(), id)
+	x, err := s.app.Believed(c.Context(), id)
 	if err != nil {
 		return err
 	}

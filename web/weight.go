@@ -220,7 +220,7 @@ func imported(c fiber.Ctx, id string, n app.Imported) error {
 }
 
 func (s *Server) askColumns(c fiber.Ctx, id, text string, sheet exchange.ScaleSheet, cols exchange.ScaleColumns, problem string) error {
-	x, err := s.app.Colony(c.Context(), id)
+	x, err := s.app.Believed(c.Context(), id)
 	if err != nil {
 		return err
 	}

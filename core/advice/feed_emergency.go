@@ -14,10 +14,8 @@ import (
 // syrup by weight makes 1.131 L per kg of sugar; liquid feed is not taken
 // below 10-12 degrees C (common practice).
 const (
-	litresThickPerKg  = 1.131
-	liquidFeedFromC   = 11
-	starveMarginDays  = 10
-	kgSugarPerFondant = 0.85
+	liquidFeedFromC  = 11
+	starveMarginDays = 10
 )
 
 var feedEmergency = Rule{
@@ -61,11 +59,11 @@ func checkFeedEmergency(s *Situation) (Advice, bool) {
 // as fondant where it is too cold for them to take that.
 func (s *Situation) feedWords(sugarKg float64, why string, by day.Day) (do string, load []Need) {
 	if s.TempC >= liquidFeedFromC {
-		l := math.Ceil(sugarKg * litresThickPerKg)
+		l := math.Ceil(feed.ThickL(sugarKg))
 		u := s.units().Volume
 		return fmt.Sprintf("Feed %s %s of 2:1 syrup%s %s", measure.Amount(u.In(l)), u.Name, why, s.by(by)), []Need{{"2:1 syrup", l, "L"}}
 	}
-	f := math.Ceil(sugarKg / kgSugarPerFondant)
+	f := math.Ceil(sugarKg / feed.FondantSugar)
 	return fmt.Sprintf("Feed %s of fondant%s %s", s.mass(f), why, s.by(by)), []Need{{"fondant", f, "kg"}}
 }
 

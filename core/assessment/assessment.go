@@ -47,7 +47,6 @@ type Assessment struct {
 	Estimate  colony.Estimate
 	Base      *forecast.Result
 	Advice    []advice.Advice
-	BestLook  *advice.Inquiry // nil: nothing is in doubt that a look would settle
 }
 
 // Yard draws the conditions of a case's yard from a day on, enough for any
@@ -93,9 +92,5 @@ func Assess(c Case, e colony.Estimate, yard *forecast.Yard) *Assessment {
 		Health: c.Health, HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments,
 	}
-	out := &Assessment{Situation: s, Estimate: e, Base: s.Base, Advice: advice.For(s)}
-	if q, ok := advice.BestLook(s); ok {
-		out.BestLook = &q
-	}
-	return out
+	return &Assessment{Situation: s, Estimate: e, Base: s.Base, Advice: advice.For(s)}
 }

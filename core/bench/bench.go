@@ -36,8 +36,14 @@ type Field struct {
 	Default    string // as typed; "today" for a date
 	Help       string
 	Group      string // fields of one group are one way to ask; "" belongs to all
-	Percent    bool   // a share in per cent on a page, as "8 %"; typed plain
+	Setting    string // of the user's, that stands where nothing is typed: SettingMites, SettingLift
 }
+
+// Settings a field may stand for. Lift is in the user's unit of mass.
+const (
+	SettingMites = "mites"
+	SettingLift  = "lift"
+)
 
 // Option is a choice with its words.
 type Option struct{ Key, Words string }
@@ -61,7 +67,11 @@ type Result struct {
 	Values   []Value
 	Say      []string // what it means, in sentences
 	Cautions []string
+	Interval *Interval // to be drawn; nil: none
 }
+
+// Interval is a value with its range against a mark, in per cent.
+type Interval struct{ Low, Mid, High, Mark float64 }
 
 // Calculator is one calculation.
 type Calculator struct {

@@ -19,7 +19,7 @@ var mitesCalc = Calculator{
 		{Key: "bees", Label: "Bees", Group: "bees counted", Help: "count them when it matters"},
 		{Key: "sample", Label: "Bees by volume", Unit: measure.Millilitre, Group: "by volume", Help: "half a US cup, 120 mL, is about 300"},
 		{Key: "method", Label: "Method", Kind: Choice, Options: methodOptions(), Default: "wash"},
-		{Key: "threshold", Label: "Act above, %", Default: "3", Help: "yours, for the season: guides say 2 in spring, 3 later; newer ones 1 to 2"},
+		{Key: "threshold", Label: "Act above, %", Default: "3", Setting: SettingMites, Help: "yours, for the season: guides say 2 in spring, 3 later; newer ones 1 to 2"},
 	},
 	Formula: "per cent = mites ÷ bees; interval: Clopper–Pearson, 95 %; adjusted = per cent ÷ the method’s recovery",
 	Source:  "Clopper and Pearson 1934; sample: Lee et al. 2010; recovery: Dietemann et al. 2013, Macedo et al. 2002. From memory.",
@@ -62,7 +62,7 @@ func workMites(in *Inputs) (Result, error) {
 		return Result{}, in.wrong("count", err)
 	}
 	adj := r.Percent / m.Recovery.Likely
-	out := Result{Values: []Value{
+	out := Result{Interval: &Interval{r.Low95, r.Percent, r.High95, act}, Values: []Value{
 		percent("percent", "Found", r.Percent).main(),
 		percent("low95", "95 % interval, low", r.Low95),
 		percent("high95", "95 % interval, high", r.High95),
@@ -171,8 +171,9 @@ var requeen = Calculator{
 // cappedDays is how long a worker is capped. Source: Winston 1987, from memory.
 const cappedDays = 12
 
-// beesLowPerDm2 is the other published number of bees on a full deep comb, used for
-// the end of a range. Source: common practice, 2,200 (values B).
+// beesLowPerDm2 is the other published number of bees on a dm2 of covered comb,
+// used for the end of a range only. Source: the Liebefeld method, Imdorf et al.
+// 1987, from memory.
 const beesLowPerDm2 = 125
 
 var bees = Calculator{

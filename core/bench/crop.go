@@ -183,7 +183,7 @@ var box = Calculator{
 		{Key: "format", Label: "Box", Kind: Choice, Options: formatOptions(), Default: "langstroth-deep-10"},
 		{Key: "frames", Label: "Frames in it", Help: "fewer stand wider and hold fatter comb"},
 		{Key: "full", Label: "Full to", Default: "1", Help: "1 is every comb capped, 0.8 four fifths"},
-		{Key: "limit", Label: "Your own limit", Unit: measure.Kilogram, Help: "kept from Settings; less for many people"},
+		{Key: "limit", Label: "Your own limit", Unit: measure.Kilogram, Setting: SettingLift, Help: "kept from Settings; less for many people"},
 		{Key: "height", Label: "Lifted at", Kind: Choice, Options: []Option{{"floor", "the floor"}, {"lower-leg", "lower leg"}, {"waist", "knuckle to elbow"}, {"chest", "elbow to shoulder"}, {"head", "above the shoulder"}}, Default: "waist"},
 		{Key: "reach", Label: "held", Kind: Choice, Options: []Option{{"close", "close to the body"}, {"far", "at arm’s length"}}, Default: "close"},
 		{Key: "twist", Label: "Twist, degrees", Default: "0"},

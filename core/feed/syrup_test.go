@@ -143,3 +143,16 @@ func TestMonotonic(t *testing.T) {
 		}
 	}
 }
+
+// TestMassOfAFeed, by hand: 2 kg of sugar are 3 kg of 2:1, 4 kg of 1:1, 2.35 kg
+// of fondant with 85 % sugar; a kilogram makes 1.131 L of 2:1 (values E).
+func TestMassOfAFeed(t *testing.T) {
+	for what, want := range map[string]float64{"2:1 syrup": 3, "thin 1:1 syrup": 4, "3:2": 2 * 5.0 / 3, "fondant": 2 / 0.85, "dry sugar": 2, "syrup": 3, "a:b": 3, "0:1": 3} {
+		if got := feed.MassKg(what, 2); math.Abs(got-want) > 1e-9 {
+			t.Errorf("2 kg of sugar as %q weigh %.3f kg, want %.3f", what, got, want)
+		}
+	}
+	if l := feed.ThickL(1); math.Abs(l-1.131) > 0.002 {
+		t.Errorf("a kilogram makes %.4f L of 2:1", l)
+	}
+}

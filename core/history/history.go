@@ -11,6 +11,7 @@ import (
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/day"
+	"kembo/core/feed"
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
@@ -159,7 +160,7 @@ func (b *walker) take(e Entry) error {
 		return b.swap(e)
 	case e.Feed != nil:
 		b.Feeds = append(b.Feeds, advice.Period{What: e.Feed.What, From: e.Day, To: e.Day, Kg: e.Feed.Kg})
-		b.MovedSince = append(b.MovedSince, Moved{Day: e.Day, What: e.Feed.What, FedKg: e.Feed.mass()})
+		b.MovedSince = append(b.MovedSince, Moved{Day: e.Day, What: e.Feed.What, FedKg: feed.MassKg(e.Feed.What, e.Feed.Kg)})
 		b.change(forecast.Change{Day: e.Day, FeedKg: e.Feed.StoresKg})
 	case e.Treatment != nil:
 		from := e.Treatment.From

@@ -53,15 +53,3 @@ func inKg(v float64, unit string) float64 {
 	}
 	return v
 }
-
-// mass returns the mass of a feed as it went in: syrup has its water. What is
-// not known to be dry is taken as 2:1.
-func (f Feed) mass() float64 {
-	if f.StoresKg == 0 {
-		return 0
-	}
-	return f.Kg * syrupPerSugar
-}
-
-// syrupPerSugar is the mass of 2:1 syrup from a kilogram of sugar.
-const syrupPerSugar = 1.5

@@ -1,19 +1,17 @@
-package web
+package history
 
 import (
 	"fmt"
 
-	"kembo/app"
 	"kembo/core/advice"
 	"kembo/core/colony"
-	"kembo/core/history"
 	"kembo/core/queen"
 	"kembo/core/season"
 )
 
-// findingsOf says what is known of brood health and of the checks for cells,
+// checks says what is known of brood health and of the checks for cells,
 // each with its day; not looked is said, never taken for healthy or none.
-func findingsOf(b history.Believed) []string {
+func (b Believed) checks() []string {
 	out := []string{"Brood health: not looked at."}
 	switch b.Health {
 	case advice.Healthy:
@@ -31,22 +29,26 @@ func findingsOf(b history.Believed) []string {
 	return append(out, check)
 }
 
-// queenOf says what is known of brood health, the queen and her cells, and what
-// follows from the calendar.
-func queenOf(x app.Colony) []string {
-	e := x.Believed.Estimate
+// Season days between which a queen that does not lay is news; outside them she
+// rests. Source: common practice.
+const laysFrom, laysTo = 75, 270
+
+// Findings says what is known of brood health, the queen and her cells, and what
+// follows from the calendar; nothing of a hive that was never looked into.
+func (b Believed) Findings(seasonDay int) []string {
+	e := b.Estimate
 	if e == nil {
 		return nil
 	}
-	out := findingsOf(x.Believed)
-	if year := x.Believed.QueenYear; year > 0 {
+	out := b.checks()
+	if year := b.QueenYear; year > 0 {
 		out = append(out, fmt.Sprintf("Her year is %d: the mark is %s.", year, queen.Colour(year)))
 	}
 	q := e.Queen
 	ev := queen.Evidence{On: q.Day, Looked: q.Looked, Seen: q.Seen, Eggs: q.Eggs, Larvae: q.Larvae, Sealed: q.Capped,
 		Dry: q.DryCups, WithEgg: q.CupsWithEgg, Charged: q.ChargedCells, Capped: q.CappedCells, Emerged: q.EmergedCells, TornDown: q.TornCells,
-		Where: queen.Where(q.CellsAt), SwarmSeason: season.PhaseOf(x.SeasonDay) == season.Swarm}
-	if stop, ok := queen.LastLaid(ev); ok && x.SeasonDay > 75 && x.SeasonDay < 270 { // in winter she rests
+		Where: queen.Where(q.CellsAt), SwarmSeason: season.PhaseOf(seasonDay) == season.Swarm}
+	if stop, ok := queen.LastLaid(ev); ok && seasonDay > laysFrom && seasonDay < laysTo {
 		switch {
 		case stop.Resumed:
 			out = append(out, fmt.Sprintf("Eggs but no open brood on %s: laying began about %s.", ev.On.Short(), stop.From.Short()))
@@ -81,23 +83,8 @@ func queenOf(x app.Colony) []string {
 func cellWords(q colony.QueenEvidence) string {
 	n := q.ChargedCells + q.CappedCells + q.EmergedCells
 	where := map[string]string{"edge": " at the edges", "face": " on the face of the comb", "both": " at edges and on the face"}[q.CellsAt]
-	return capital(many(n, "queen cell", "queen cells")) + where
-}
-
-// veilsOf names the veils that a drawing has.
-func veilsOf(parts []colony.Part) []string {
-	has := map[colony.Origin]bool{}
-	for _, p := range parts {
-		for k := range max(1, len(p.Faces)) {
-			has[p.Face(k, 0)], has[p.Face(k, 1)] = true, true
-		}
+	if n == 1 {
+		return "1 queen cell" + where
 	}
-	var out []string
-	if has[colony.Carried] {
-		out = append(out, "Dimmed with a broken edge: carried by the forecast from an earlier look.")
-	}
-	if has[colony.Assumed] {
-		out = append(out, "Faint and dotted: assumed, nobody has looked.")
-	}
-	return out
+	return fmt.Sprintf("%d queen cells%s", n, where)
 }

@@ -1,10 +1,9 @@
-package web
+package history_test
 
 import (
 	"strings"
 	"testing"
 
-	"kembo/app"
 	"kembo/core/advice"
 	"kembo/core/colony"
 	"kembo/core/day"
@@ -17,7 +16,7 @@ func TestFindingsAreFindings(t *testing.T) {
 	on := day.Of(2026, 5, 20)
 	says := func(b history.Believed) string {
 		t.Helper()
-		return strings.Join(queenOf(app.Colony{Believed: b, SeasonDay: 140}), " ")
+		return strings.Join(b.Findings(140), " ")
 	}
 	blank := says(history.Believed{Estimate: &colony.Estimate{}})
 	if !strings.Contains(blank, "not looked at") || !strings.Contains(blank, "never checked") || strings.Contains(blank, "healthy") {
