@@ -17,7 +17,7 @@ func Follow(s State, p Parameters, days []Condition, reserveKg float64) Course {
 	r.reset()
 	take := func() {
 		c.Stores, c.Brood, c.Bees = append(c.Stores, r.s.Stores()), append(c.Brood, r.s.Brood()), append(c.Bees, r.s.Bees())
-		c.RoomKg = append(c.RoomKg, (r.s.SuperFree(&p)*r.s.SuperKgPerCell+r.s.NestFree(&p)*r.s.NestKgPerCell)/p.NectarCells)
+		c.RoomKg = append(c.RoomKg, r.s.CombRoomKg(&p))
 	}
 	for i := range days {
 		take()

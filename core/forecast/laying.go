@@ -2,13 +2,10 @@ package forecast
 
 import "kembo/core/season"
 
-// queenSeason is the share of a queen's peak by season day.
-var queenSeason = season.LayingTable()
-
 // lay lets the queen lay: the least of what she would, what the nurses can
 // rear, what the larder allows and what room she finds.
 func (s *State) lay(p *Parameters, c *Condition, t *Today) {
-	want := s.QueenPeak * queenSeason[min(max(c.SeasonDay, 0), 367)]
+	want := s.QueenPeak * season.LayingOn(c.SeasonDay)
 	nurses := s.House + p.WinterNurse*s.Winter
 	want = min(want, p.NurseLoad*nurses)
 	want *= min(1, s.Stores()/2)                      // under 2 kg brood rearing is cut; common practice

@@ -273,7 +273,7 @@ func newTracks(points, n int) *tracks {
 
 func (t *tracks) take(i, m int, s *State, p *Parameters) {
 	t.stores[i][m], t.brood[i][m], t.bees[i][m] = s.Stores(), s.Brood(), s.Bees()
-	t.room[i][m] = (s.SuperFree(p)*s.SuperKgPerCell + s.NestFree(p)*s.NestKgPerCell) / p.NectarCells
+	t.room[i][m] = s.CombRoomKg(p)
 }
 
 func (t *tracks) into(r *Result) {

@@ -17,7 +17,7 @@ const (
 	deathSD  = 0.20
 	youngSD  = 0.12 // eggs and larvae are harder to see than capped brood
 	nectarSD = 0.25
-	sameEye  = 0.7 // correlation of errors in stores below and above
+	SameEye  = 0.7 // correlation of errors in stores below and above
 )
 
 // draw makes member m's state from an estimate: each content off by a factor
@@ -32,7 +32,7 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, name string,
 	young := brood * off(youngSD, forYoung)
 	stores := off(e.Spread.Stores, forStores)
 	// One keeper's errors in the nest and above it go together in part.
-	super := math.Exp(e.Spread.Super * (sameEye*z(forStores) + math.Sqrt(1-sameEye*sameEye)*z(forSuper)))
+	super := math.Exp(e.Spread.Super * (SameEye*z(forStores) + math.Sqrt(1-SameEye*SameEye)*z(forSuper)))
 	nectar := off(nectarSD, forNectar)
 
 	s := State{

@@ -123,6 +123,12 @@ func (s *State) SuperFree(p *Parameters) float64 {
 	return max(0, s.SuperDrawn-(s.SuperHoney+p.NectarCells*s.SuperNectar)/s.SuperKgPerCell)
 }
 
+// CombRoomKg returns what all empty drawn comb could take, as kg of honey that
+// comes in as nectar.
+func (s *State) CombRoomKg(p *Parameters) float64 {
+	return (s.SuperFree(p)*s.SuperKgPerCell + s.NestFree(p)*s.NestKgPerCell) / p.NectarCells
+}
+
 // Condition is what a day offers at a yard, the same for all its colonies.
 type Condition struct {
 	SeasonDay   int

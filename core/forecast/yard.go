@@ -35,7 +35,7 @@ const (
 	weatherSkill   = 6.0  // days over which a forecast loses its worth
 	flowLevelSD    = 0.30 // log of how strong this flow is against the calendar
 	flowDaySD      = 0.30 // log of a day's flow against its level
-	hoursPerDegree = 0.13 // flight hours gained or lost by a degree
+	HoursPerDegree = 0.13 // flight hours gained or lost by a degree
 )
 
 // Yard holds the conditions of a yard over a stretch of days: what is likely,
@@ -84,7 +84,7 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 				ar = weatherMemory*ar + math.Sqrt(1-weatherMemory*weatherMemory)*normal(seed, name, m, d, forWeather)
 				off := ar * weatherSwingC * (1 - math.Exp(-(ahead+1)/weatherSkill))
 				c.MeanC += off
-				c.FlightHours = max(0, c.FlightHours*(1+hoursPerDegree*off))
+				c.FlightHours = max(0, c.FlightHours*(1+HoursPerDegree*off))
 				if c.FlightHours == 0 && off > 2 && c.MeanC > 8 {
 					c.FlightHours = 0.8
 				}

@@ -101,15 +101,8 @@ func Fold(entries []Entry, g Ground) (Believed, error) {
 // in one pass, so that a log of many years costs what its length does.
 func Walk(entries []Entry, g Ground, after func(Entry, Believed)) (Believed, error) {
 	w := walker{ground: g}
-	live := Live(entries)
-	for _, e := range live {
-		w.last = max(w.last, e.Day)
-	}
-	for _, e := range live {
-		if err := w.take(e); err != nil {
-			return w.Believed, fmt.Errorf("%s of %s: %w", e.Kind, e.Day, err)
-		}
-		after(e, w.Believed)
+	if err := w.walk(entries, func(e Entry) bool { after(e, w.Believed); return true }); err != nil {
+		return w.Believed, err
 	}
 	b := w.Believed
 	if b.Estimate != nil {
@@ -122,19 +115,25 @@ func Walk(entries []Entry, g Ground, after func(Entry, Believed)) (Believed, err
 // against the entries before it.
 func Questions(entries []Entry, id string, g Ground) ([]look.Question, error) {
 	w := walker{ground: g, ask: id}
+	err := w.walk(entries, func(e Entry) bool { return e.ID != id })
+	return w.asked, err
+}
+
+// walk takes the entries that stand, in order, until on says no.
+func (b *walker) walk(entries []Entry, on func(Entry) bool) error {
 	live := Live(entries)
 	for _, e := range live {
-		w.last = max(w.last, e.Day)
+		b.last = max(b.last, e.Day)
 	}
 	for _, e := range live {
-		if err := w.take(e); err != nil {
-			return nil, fmt.Errorf("%s of %s: %w", e.Kind, e.Day, err)
+		if err := b.take(e); err != nil {
+			return fmt.Errorf("%s of %s: %w", e.Kind, e.Day, err)
 		}
-		if e.ID == id {
-			return w.asked, nil
+		if !on(e) {
+			return nil
 		}
 	}
-	return nil, nil
+	return nil
 }
 
 // walker is what is believed so far, with what it takes to go on.

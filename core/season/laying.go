@@ -6,8 +6,11 @@ package season
 // and June, fall after the solstice, nothing in late autumn.
 var queenCurve = [...][2]float64{{0, 0}, {20, 0}, {45, 0.06}, {65, 0.18}, {90, 0.42}, {112, 0.78}, {130, 1}, {172, 1}, {200, 0.72}, {230, 0.45}, {260, 0.22}, {280, 0.06}, {300, 0}, {367, 0}}
 
-// LayingTable returns the share of her peak that a queen lays, by season day.
-func LayingTable() (out [368]float64) {
+// laying is the share of her peak by season day, made once; it is a constant in
+// all but name.
+var laying = tabulate()
+
+func tabulate() (out [368]float64) {
 	k := 0
 	for d := range out {
 		for k < len(queenCurve)-2 && float64(d) > queenCurve[k+1][0] {
@@ -19,15 +22,15 @@ func LayingTable() (out [368]float64) {
 	return out
 }
 
-// laying is LayingTable made once; it is a constant in all but name.
-var laying = LayingTable()
+// LayingOn returns the share of her peak that a queen lays on a season day.
+func LayingOn(seasonDay int) float64 { return laying[min(max(seasonDay, 0), len(laying)-1)] }
 
-// Laying returns the mean share of her peak that a queen laid over some days,
-// from first to last days before a season day.
+// Laying returns the mean of LayingOn over some days, from first to last days
+// before a season day.
 func Laying(seasonDay, first, last int) float64 {
 	t := 0.0
 	for k := first; k <= last; k++ {
-		t += laying[min(max(seasonDay-k, 0), len(laying)-1)]
+		t += LayingOn(seasonDay - k)
 	}
 	return t / float64(last-first+1)
 }
