@@ -94,6 +94,30 @@ func TestTheRangeOfWhatWasNotLookedAtGrows(t *testing.T) {
 	}
 }
 
+// TestNoEggsSeenCarriesNone: the nest was not counted, but somebody looked for
+// eggs and found none; what the forecast would carry gives way.
+func TestNoEggsSeenCarriesNone(t *testing.T) {
+	first := seen(t)
+	for _, tt := range []struct {
+		q                    colony.QueenEvidence
+		eggs, larvae, capped bool
+	}{
+		{colony.QueenEvidence{}, true, true, true}, // not looked is not "no"
+		{colony.QueenEvidence{Looked: true, Seen: true, Eggs: true}, true, true, true},
+		{colony.QueenEvidence{Looked: true, Larvae: true, Capped: true}, false, true, true},
+		{colony.QueenEvidence{Looked: true, Capped: true}, false, false, true},
+		{colony.QueenEvidence{Looked: true}, false, false, false},
+	} {
+		e, err := look.Read(look.Look{Day: on, Queen: tt.q, Boxes: []look.BoxLook{{Box: "nest", Depth: look.BySeams, Seams: 8}}}, first.Stack, expected(first, 0.2))
+		if err != nil {
+			t.Fatal(err)
+		}
+		if (e.Eggs > 1) != tt.eggs || (e.Larvae > 1) != tt.larvae || (e.Capped > 1) != tt.capped {
+			t.Errorf("%+v: %.0f eggs, %.0f larvae, %.0f capped are carried", tt.q, e.Eggs, e.Larvae, e.Capped)
+		}
+	}
+}
+
 // TestAWeightSettlesFood: the whole hive on a scale, the nest not opened.
 func TestAWeightSettlesFood(t *testing.T) {
 	first := seen(t)

@@ -208,8 +208,27 @@ func (r *reader) fill() {
 			usual(b, bees/float64(max(1, nest)), r.c.SeasonDay)
 			spread = colony.Spread{Brood: r.o.BroodAssumed, Stores: r.o.StoresAssumed, Super: r.o.StoresAssumed, Pollen: 0.8}
 		}
+		r.unlaid(b)
 		r.note(i, spread, NotLooked)
 	}
+}
+
+// unlaid takes out of a box that was not looked into the stages that the look
+// for a queen did not find: with no eggs seen there are none to carry.
+func (r *reader) unlaid(b *hive.Box) {
+	q := r.l.Queen
+	if !q.Looked || q.Eggs || b.Super {
+		return
+	}
+	t := totalsOf(*b)
+	t[comb.Eggs] = 0
+	if !q.Larvae {
+		t[comb.Larvae] = 0
+		if !q.Capped {
+			t[comb.Brood] = 0
+		}
+	}
+	become(b, t)
 }
 
 // carriedSpread is how far what was carried may be off: the forecast's range,
