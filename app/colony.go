@@ -124,7 +124,12 @@ func (s *Service) believe(ctx context.Context, f found, es []history.Entry) (Col
 	}
 	c := Colony{site: site, Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
 		Zone: f.yard.Zone, Units: set.Units, Observer: set.Observer(), LiftLimitKg: set.LiftLimitKg, Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
-	c.Believed, err = history.Walk(es, history.Ground{Colony: f.colony.ID, Site: site, Seed: assessment.Seed, Observer: set.Observer()}, func(e history.Entry, b history.Believed) {
+	gains, err := s.gains(ctx, f.colony, f.yard, es)
+	if err != nil {
+		return c, err
+	}
+	g := s.ground(f.colony.ID, site, set, f.yard.today, gains)
+	c.Believed, err = history.Walk(es, g, func(e history.Entry, b history.Believed) {
 		c.Log = append(c.Log, LogLine{ID: e.ID, Day: e.Day, Kind: e.Kind, Entry: e, stack: b.Stack})
 	})
 	return c, err
@@ -136,7 +141,11 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 	if err != nil {
 		return c, err
 	}
-	if err := c.assess(f, c.site); err != nil {
+	level, err := s.level(ctx, f.yard.ID)
+	if err != nil {
+		return c, err
+	}
+	if err := c.assess(f, level, s.drawn.yard(c.site, f.yard.today)); err != nil {
 		return c, err
 	}
 	c.Standing = standingOf(f.colony, f.yard, c.Believed, c.Assessment)
@@ -154,19 +163,23 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 	return c, nil
 }
 
-func (c *Colony) assess(f found, site forecast.Site) error {
-	k, err := caseOf(f.colony.ID, f.yard, site, c.Believed)
+func (c *Colony) assess(f found, level forecast.Level, yard *forecast.Yard) error {
+	pool(&c.Believed, level, yard)
+	k, err := caseOf(f.colony.ID, f.yard, c.site, c.Believed)
 	if errors.Is(err, errNeverLooked) {
 		return nil
 	}
 	if err != nil {
 		return err
 	}
-	k.Tracks = true
+	k.Tracks = courses
 	k.Settings.LiftLimitKg, k.Settings.Units, k.Settings.Observer = c.LiftLimitKg, c.Units, c.Observer
-	c.Assessment = assessment.Assess(k, *c.Believed.Estimate, nil)
+	c.Assessment = assessment.Assess(k, *c.Believed.Estimate, yard)
 	return nil
 }
+
+// courses are the quantities whose course a colony's page draws.
+var courses = []forecast.Quantity{forecast.OfStores, forecast.OfBrood, forecast.OfRoom}
 
 // PreviewLook returns the colony as it would stand with a look, and writes
 // nothing. A wrong look is a *FieldError.
@@ -200,7 +213,7 @@ func (s *Service) Questions(ctx context.Context, id string, e history.Entry) ([]
 	if err != nil {
 		return nil, err
 	}
-	return history.Questions(es, e.ID, history.Ground{Colony: id, Site: site, Seed: assessment.Seed, Units: set.Units, Observer: set.Observer()})
+	return history.Questions(es, e.ID, s.ground(id, site, set, f.yard.today, nil))
 }
 
 // with returns a colony's entries with e in its place, if it fits.

@@ -29,6 +29,9 @@ type Service struct {
 	now    func() time.Time
 	frozen *day.Day // the demo's day; nil: the yard's own today
 	actor  string
+	drawn  conditions
+	// progress is told how many of a yard's colonies are worked out; may be nil.
+	progress func(yard string, done, of int)
 }
 
 // New returns a service on s. now gives the instant for the log; today, if not
@@ -53,15 +56,11 @@ func (s *Service) Today(y store.Yard) day.Day {
 	return s.todayIn(y.Zone)
 }
 
-func (s *Service) todayIn(zone string) day.Day {
+func (s *Service) todayIn(in string) day.Day {
 	if s.frozen != nil {
 		return *s.frozen
 	}
-	loc, err := time.LoadLocation(zone)
-	if err != nil {
-		loc = time.UTC
-	}
-	return day.From(s.now().In(loc))
+	return day.From(s.now().In(zone(in)))
 }
 
 // Operation returns the producer's name and id.
@@ -228,6 +227,7 @@ func caseOf(colony string, y yardDay, site forecast.Site, b history.Believed) (a
 	}
 	return assessment.Case{
 		Colony: colony, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site,
+		Ensemble: b.Ensemble, QueenYear: b.QueenYear,
 		Stack: b.Stack, Changes: b.Changes, Health: b.Health, HealthDay: b.HealthDay, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay,
 		Clipped: b.Clipped, HistoryKnown: b.HistoryKnown, Feeds: b.Feeds, Treatments: b.Treatments,
 		Settings: advice.DefaultSettings(), Seed: assessment.Seed,

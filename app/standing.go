@@ -1,6 +1,7 @@
 package app
 
 import (
+	"cmp"
 	"context"
 	"crypto/sha256"
 	"encoding/hex"
@@ -11,6 +12,7 @@ import (
 	"runtime"
 	"slices"
 	"sync"
+	"sync/atomic"
 
 	"kembo/core/advice"
 	"kembo/core/assessment"
@@ -173,9 +175,10 @@ func (s Standing) row(hash string) (store.Standing, error) {
 }
 
 // hashOf names the inputs of a standing.
-func hashOf(y yardDay, site forecast.Site, set Settings, code string, entries []history.Entry) string {
+func hashOf(y yardDay, weather [32]byte, set Settings, code string, entries []history.Entry, gains []history.Gain) string {
 	h := sha256.New()
-	fmt.Fprint(h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, len(site.Weather), site.Bloom, set.Units.Name, set.LiftLimitKg, set.OffFaces, set.OffBoxes, set.OffSeams)
+	h.Write(weather[:])
+	fmt.Fprint(h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, set.Units.Name, set.LiftLimitKg, set.OffFaces, set.OffBoxes, set.OffSeams, gains)
 	for _, e := range entries {
 		fmt.Fprint(h, e.ID, e.Day)
 	}
@@ -211,10 +214,12 @@ func (s *Service) Refresh(ctx context.Context) (int, error) {
 	return done, nil
 }
 
+// work is a colony whose standing is to be worked out.
 type work struct {
-	colony   store.Colony
-	believed history.Believed
-	hash     string
+	colony  store.Colony
+	entries []history.Entry
+	gains   []history.Gain
+	hash    string
 }
 
 func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay, hashes map[string]string) (int, error) {
@@ -226,68 +231,172 @@ func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay
 	if err != nil {
 		return 0, err
 	}
-	colonies, err := s.store.Colonies(ctx, op.ID, int32(y.today))
+	todo, all, err := s.stale(ctx, op, y, site, set, hashes)
+	if err != nil || len(todo) == 0 {
+		return 0, err
+	}
+	level, err := s.level(ctx, y.ID)
 	if err != nil {
 		return 0, err
 	}
-	var todo []work
-	first := y.today
+	b := &batch{s: s, y: y, site: site, set: set, yard: s.drawn.yard(site, y.today), level: level}
+	if all && level.SD == 0 { // the first time the yard is read: what do they say of it?
+		if err := b.each(ctx, todo, b.hear); err != nil {
+			return 0, err
+		}
+		if b.level, err = b.learn(ctx); err != nil {
+			return 0, err
+		}
+		b.paces = nil
+	}
+	done := 0
+	// A few at a time: what is believed of a colony is large while it is held.
+	for part := range slices.Chunk(todo, atOnce) {
+		b.rows = make([]store.Standing, len(part))
+		if err := b.each(ctx, part, b.assess); err != nil {
+			return done, err
+		}
+		if err := s.store.SaveStandings(ctx, b.rows...); err != nil {
+			return done, err
+		}
+		done += len(part)
+		if s.progress != nil {
+			s.progress(y.Name, done, len(todo))
+		}
+	}
+	if all {
+		_, err = b.learn(ctx)
+	}
+	return done, err
+}
+
+// atOnce is how many colonies are worked out between two writes.
+const atOnce = 32
+
+// batch works out the standings of a yard.
+type batch struct {
+	s     *Service
+	y     yardDay
+	site  forecast.Site
+	set   Settings
+	yard  *forecast.Yard
+	level forecast.Level
+	rows  []store.Standing
+	mu    sync.Mutex
+	paces []forecast.Pace
+}
+
+// each reads the logs of some colonies, in parallel, and does something with
+// what is believed of them.
+func (b *batch) each(ctx context.Context, todo []work, do func(int, work, history.Believed) error) error {
+	return inParallel(ctx, len(todo), func(i int) error {
+		w := todo[i]
+		believed, err := history.Fold(w.entries, b.s.ground(w.colony.ID, b.site, b.set, b.y.today, w.gains))
+		if err != nil {
+			return fmt.Errorf("colony %s: %w", w.colony.Code, err)
+		}
+		return do(i, w, believed)
+	})
+}
+
+// hear notes what a colony says of its yard's flow.
+func (b *batch) hear(_ int, _ work, x history.Believed) error {
+	if x.Ensemble != nil {
+		p := x.Ensemble.Pace()
+		b.mu.Lock()
+		b.paces = append(b.paces, p)
+		b.mu.Unlock()
+	}
+	return nil
+}
+
+// assess works out a standing.
+func (b *batch) assess(i int, w work, x history.Believed) (err error) {
+	if err := b.hear(i, w, x); err != nil {
+		return err
+	}
+	pool(&x, b.level, b.yard)
+	b.rows[i], err = assessRow(w, x, b.y, b.site, b.set, b.yard)
+	return err
+}
+
+// learn works out the yard's flow level from what its colonies said, and stores
+// it.
+func (b *batch) learn(ctx context.Context) (forecast.Level, error) {
+	told := 0
+	for _, p := range b.paces {
+		if p.Told {
+			told++
+		}
+	}
+	// In order, so that the same logs give the same level to the last bit.
+	slices.SortFunc(b.paces, func(p, q forecast.Pace) int { return cmp.Compare(p.Log, q.Log) })
+	l := forecast.PoolLevel(b.paces)
+	return l, b.s.store.SetYardLevel(ctx, store.YardLevel{YardID: b.y.ID, Day: int32(b.y.today), Mean: l.Mean, SD: l.SD, Colonies: told})
+}
+
+// stale returns the colonies of a yard whose inputs have changed, and whether
+// they are all it has.
+func (s *Service) stale(ctx context.Context, op store.Operation, y yardDay, site forecast.Site, set Settings, hashes map[string]string) (todo []work, all bool, err error) {
+	colonies, err := s.store.Colonies(ctx, op.ID, int32(y.today))
+	if err != nil {
+		return nil, false, err
+	}
+	weather := keyOf(site, y.today)
+	n := 0
 	for _, c := range colonies {
 		if c.YardID != y.ID {
 			continue
 		}
+		n++
 		es, err := s.entries(ctx, c.ID, y.today)
 		if err != nil {
-			return 0, err
+			return nil, false, err
 		}
-		h := hashOf(y, site, set, c.Code, es)
+		gains, err := s.gains(ctx, c, y, es)
+		if err != nil {
+			return nil, false, fmt.Errorf("colony %s: %w", c.Code, err)
+		}
+		h := hashOf(y, weather, set, c.Code, es, gains)
 		if hashes[c.ID] == h {
 			continue
 		}
-		b, err := history.Fold(es, history.Ground{Colony: c.ID, Site: site, Seed: assessment.Seed, Observer: set.Observer()})
-		if err != nil {
-			return 0, fmt.Errorf("colony %s: %w", c.Code, err)
-		}
-		if b.Estimate != nil {
-			first = min(first, b.Estimate.Day)
-		}
-		todo = append(todo, work{c, b, h})
+		todo = append(todo, work{colony: c, entries: es, gains: gains, hash: h})
 	}
-	if len(todo) == 0 {
-		return 0, nil
-	}
-	// One draw of the yard's weather and flow for all its colonies.
-	yard := assessment.Yard(site, first, y.today, assessment.Seed)
-	rows := make([]store.Standing, len(todo))
-	errs := make([]error, len(todo))
+	return todo, len(todo) == n, nil
+}
+
+// inParallel does n pieces of work on all cores, and stops at the first error
+// or when the context is done.
+func inParallel(ctx context.Context, n int, do func(int) error) error {
+	errs := make([]error, n)
 	var wg sync.WaitGroup
-	next := make(chan int)
-	for range runtime.GOMAXPROCS(0) {
+	var next atomic.Int64
+	for range min(n, runtime.GOMAXPROCS(0)) {
 		wg.Go(func() {
-			for i := range next {
-				rows[i], errs[i] = assessRow(todo[i], y, site, set, yard)
+			for {
+				i := int(next.Add(1)) - 1
+				if i >= n || ctx.Err() != nil {
+					return
+				}
+				if errs[i] = do(i); errs[i] != nil {
+					next.Store(int64(n))
+				}
 			}
 		})
 	}
-	for i := range todo {
-		next <- i
-	}
-	close(next)
 	wg.Wait()
-	if err := errors.Join(errs...); err != nil {
-		return 0, err
-	}
-	return len(rows), s.store.SaveStandings(ctx, slices.Clip(rows)...)
+	return errors.Join(append(errs, ctx.Err())...)
 }
 
-func assessRow(w work, y yardDay, site forecast.Site, set Settings, yard *forecast.Yard) (store.Standing, error) {
-	c, err := caseOf(w.colony.ID, y, site, w.believed)
+func assessRow(w work, b history.Believed, y yardDay, site forecast.Site, set Settings, yard *forecast.Yard) (store.Standing, error) {
+	c, err := caseOf(w.colony.ID, y, site, b)
 	if errors.Is(err, errNeverLooked) {
-		return standingOf(w.colony, y, w.believed, nil).row(w.hash)
+		return standingOf(w.colony, y, b, nil).row(w.hash)
 	}
 	if err != nil {
 		return store.Standing{}, err
 	}
 	c.Settings.LiftLimitKg, c.Settings.Units, c.Settings.Observer = set.LiftLimitKg, set.Units, set.Observer()
-	return standingOf(w.colony, y, w.believed, assessment.Assess(c, *w.believed.Estimate, yard)).row(w.hash)
+	return standingOf(w.colony, y, b, assessment.Assess(c, *b.Estimate, yard)).row(w.hash)
 }

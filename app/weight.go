@@ -138,24 +138,31 @@ func handled(b history.Believed) []ledger.Handled {
 }
 
 func (s *Service) scaleDaysOf(ctx context.Context, c Colony) ([]ledger.Daily, error) {
-	zone := s.zoneOf(c)
-	from := c.Today.Time().AddDate(0, 0, -scaleDays).Unix()
-	rows, err := s.store.Readings(ctx, c.ID, from, c.Today.Time().AddDate(0, 0, 2).Unix())
+	rs, err := s.readings(ctx, c.ID, c.Zone, c.Today, scaleDays)
+	return ledger.Days(rs, zone(c.Zone), handled(c.Believed)), err
+}
+
+// readings returns the readings of a colony's scale over the last days.
+func (s *Service) readings(ctx context.Context, colony, in string, today day.Day, days int) ([]ledger.Reading, error) {
+	loc := zone(in)
+	from := today.Time().AddDate(0, 0, -days).Unix()
+	rows, err := s.store.Readings(ctx, colony, from, today.Time().AddDate(0, 0, 2).Unix())
 	if err != nil {
 		return nil, err
 	}
 	rs := make([]ledger.Reading, 0, len(rows))
 	for _, r := range rows {
 		at := time.Unix(r.AtUTC, 0)
-		if day.From(at.In(zone)) <= c.Today {
+		if day.From(at.In(loc)) <= today {
 			rs = append(rs, ledger.Reading{At: at, Kg: r.Kg})
 		}
 	}
-	return ledger.Days(rs, zone, handled(c.Believed)), nil
+	return rs, nil
 }
 
-func (s *Service) zoneOf(c Colony) *time.Location {
-	loc, err := time.LoadLocation(c.Zone)
+// zone returns a time zone by name, UTC where there is none of that name.
+func zone(name string) *time.Location {
+	loc, err := time.LoadLocation(name)
 	if err != nil {
 		return time.UTC
 	}

@@ -33,7 +33,7 @@ var mayImport = map[string][]string{
 	"look":        {"colony", "comb", "day", "hive", "ledger", "measure", "season"},
 	"forecast":    {"colony", "day", "hive", "measure", "season"},
 	"advice":      {"colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "queen", "season"},
-	"assessment":  {"advice", "colony", "day", "forecast", "hive", "look", "season"},
+	"assessment":  {"advice", "colony", "day", "forecast", "hive", "look", "queen", "season"},
 	"history":     {"advice", "colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "queen", "season"},
 }
 

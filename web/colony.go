@@ -239,11 +239,11 @@ func courseOf(x app.Colony) draw.Course {
 		Axis:  draw.Axis{Today: x.Today, Visit: x.Visit, Planned: x.Planned, Bloom: bloomOf(x.Bloom, x.SeasonDay)},
 		Bars:  barsOf(r.Runway[:], [3]string{"Food", "Room to lay", "Room to store"}),
 		Known: x.Standing.Known,
-		Step:  forecast.TrackStep,
+		Step:  1,
 		Lanes: []draw.Lane{
-			{Name: "Stores", Unit: mass.Name + " honey", Track: r.StoresTrack, Line: "var(--k-honey-line)", Band: "var(--k-honey-tint)", Scale: mass.Of(1)},
-			{Name: "Brood", Unit: "1,000 cells", Track: r.BroodTrack, Line: "var(--k-brood-line)", Band: "var(--k-brood-tint)", Scale: 1000},
-			{Name: "Room", Unit: mass.Name + " as nectar", Track: r.RoomTrack, Line: "var(--k-comb-line)", Band: "var(--k-comb)", Scale: mass.Of(1)},
+			{Name: "Stores", Unit: mass.Name + " honey", Track: r.Tracks[forecast.OfStores], Line: "var(--k-honey-line)", Band: "var(--k-honey-tint)", Scale: mass.Of(1)},
+			{Name: "Brood", Unit: "1,000 cells", Track: r.Tracks[forecast.OfBrood], Line: "var(--k-brood-line)", Band: "var(--k-brood-tint)", Scale: 1000},
+			{Name: "Room", Unit: mass.Name + " as nectar", Track: r.Tracks[forecast.OfRoom], Line: "var(--k-comb-line)", Band: "var(--k-comb)", Scale: mass.Of(1)},
 		},
 	}
 	visit := float64(x.Visit - x.Today)

@@ -135,6 +135,7 @@ type Situation struct {
 	TempC        float64 // likely mean today
 	Estimate     colony.Estimate
 	Input        forecast.Input
+	Ready        *forecast.Ready // the ensemble of today, to try things on
 	Base         *forecast.Result
 	Settings     Settings
 	Health       Health
@@ -162,10 +163,7 @@ func (s *Situation) Stale() bool {
 
 // With runs the forecast again with changes made today.
 func (s *Situation) With(changes ...forecast.Change) *forecast.Result {
-	in := s.Input
-	in.Tracks = false
-	in.Changes = append(slices.Clone(in.Changes), changes...)
-	return forecast.Run(in)
+	return s.Ready.Run(changes...)
 }
 
 // tryMembers is as many as a search for the least that suffices runs; what is
@@ -174,9 +172,7 @@ const tryMembers = 60
 
 // Try is With on part of the ensemble, for a search.
 func (s *Situation) Try(changes ...forecast.Change) *forecast.Result {
-	t := *s
-	t.Input.Limit = tryMembers
-	return t.With(changes...)
+	return s.Ready.Few(tryMembers, changes...)
 }
 
 // Rule is one decision.

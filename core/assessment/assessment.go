@@ -14,7 +14,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "2"
+const ModelVersion = "3"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101
@@ -38,7 +38,9 @@ type Case struct {
 	Treatments   []advice.Period
 	Settings     advice.Settings
 	Seed         uint64
-	Tracks       bool
+	Ensemble     *forecast.Ensemble // what a chain of looks has led to; nil: the look alone
+	QueenYear    int
+	Tracks       []forecast.Quantity
 }
 
 // Assessment is the colony as it is believed to stand, with what to do.
@@ -79,7 +81,9 @@ func Assess(c Case, e colony.Estimate, yard *forecast.Yard) *Assessment {
 		Colony: c.Colony, Estimate: e, Excluder: e.Stack.ExcluderAbove > 0, Changes: c.Changes,
 		Today: c.Today, Horizon: forecast.HorizonFor(c.Today, c.Site.Hemisphere), Yard: yard,
 		ReserveKg: reserve, Seed: c.Seed, Parameters: forecast.Defaults(), Tracks: c.Tracks,
+		Ensemble: c.Ensemble, Pressure: pressureOf(c, e), Supers: supersOf(e.Stack),
 	}
+	ready := forecast.Prepare(in)
 	healthDay := c.HealthDay
 	if healthDay == 0 {
 		healthDay = e.Seen
@@ -88,7 +92,7 @@ func Assess(c Case, e colony.Estimate, yard *forecast.Yard) *Assessment {
 	s := &advice.Situation{
 		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, SeasonDay: sd, Phase: season.PhaseOf(sd),
 		Climate: c.Site.Climate, TempC: yard.Likely[int(c.Today-yard.From)].MeanC,
-		Estimate: e, Input: in, Base: forecast.Run(in), Settings: c.Settings,
+		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings,
 		Health: c.Health, HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments,
 	}

@@ -108,15 +108,27 @@ func Score(w World, from, to int, seed uint64) *Tally {
 	return t
 }
 
+// outputs are what is scored on each point.
+var outputs = []struct {
+	of   forecast.Quantity
+	name string
+}{
+	{forecast.OfStores, "stores, kg"}, {forecast.OfSuperStores, "stores in supers, kg"}, {forecast.OfCapped, "capped share of supers"}, {forecast.OfReachable, "stores in reach, kg"},
+	{forecast.OfEggs, "eggs"}, {forecast.OfLarvae, "larvae"}, {forecast.OfSealed, "capped brood, cells"}, {forecast.OfBrood, "brood, cells"},
+	{forecast.OfBees, "bees"}, {forecast.OfFree, "free cells in the nest"}, {forecast.OfSuperFree, "free cells above"}, {forecast.OfRoom, "room, kg of nectar"}, {forecast.OfCrowding, "crowding"},
+}
+
 func one(t *Tally, x truth, name string, seed uint64) {
-	r := forecast.Run(forecast.Input{Colony: name, Estimate: x.estimate, Excluder: x.state.Excluder, Today: x.on, Horizon: Horizon + 1,
-		Yard: forecast.NewYard(x.site, x.on, x.on, Horizon+1, forecast.Members, seed), ReserveKg: x.reserve, Seed: seed, Parameters: forecast.Defaults(), Tracks: true})
+	in := forecast.Input{Colony: name, Estimate: x.estimate, Excluder: x.state.Excluder, Today: x.on, Horizon: Horizon + 1,
+		Yard: forecast.NewYard(x.site, x.on, x.on, Horizon+1, forecast.Members, seed), ReserveKg: x.reserve, Seed: seed, Parameters: forecast.Defaults()}
+	for _, o := range outputs {
+		in.Tracks = append(in.Tracks, o.of)
+	}
+	r := forecast.Run(in)
 	for _, d := range Points {
-		k := d / forecast.TrackStep
-		t.at("stores, kg", d).score(x.course.Stores[d], r.StoresTrack[k])
-		t.at("brood, cells", d).score(x.course.Brood[d], r.BroodTrack[k])
-		t.at("bees", d).score(x.course.Bees[d], r.BeesTrack[k])
-		t.at("room, kg of nectar", d).score(x.course.RoomKg[d], r.RoomTrack[k])
+		for _, o := range outputs {
+			t.at(o.name, d).score(x.course.At[o.of][d], r.Tracks[o.of][d])
+		}
 	}
 	for k, n := range forecast.Names {
 		s := t.at("runway: "+n+", days", Horizon)
@@ -130,8 +142,8 @@ func one(t *Tally, x truth, name string, seed uint64) {
 			}
 			continue
 		}
-		// Ends are whole days: a range of a day holds the days that touch it.
-		s.score(end, measure.Range{Low: min(low, Horizon+1) - 0.5, High: min(high, Horizon+1) + 0.5})
+		// Runways are told to a tenth of a day.
+		s.score(end, measure.Range{Low: min(low, Horizon+1) - 0.05, High: min(high, Horizon+1) + 0.05})
 	}
 }
 

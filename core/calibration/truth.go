@@ -101,6 +101,7 @@ const (
 	truthIntake = 0.30
 	truthEating = 0.10
 	truthDeath  = 0.12
+	truthLevel  = 0.30 // of the yard's flow
 )
 
 // spring is a colony in March, as they differ.
@@ -110,7 +111,8 @@ func spring(r *rand.Rand) forecast.State {
 	cells := 2 * float64(deep.Slots) * deep.Frame.WorkerCells()
 	s := forecast.State{NestDrawn: float64(boxes) * cells, Excluder: r.IntN(3) > 0, QueenPeak: 1550 * math.Exp(truthQueen*r.NormFloat64()), PollenCells: 2500,
 		Winter: 9000 + 8000*r.Float64(), NestHoney: 7 + 9*r.Float64()*float64(boxes),
-		IntakeFactor: math.Exp(truthIntake*r.NormFloat64() - truthIntake*truthIntake/2), EatFactor: math.Exp(truthEating * r.NormFloat64()), DeathFactor: math.Exp(truthDeath * r.NormFloat64())}
+		IntakeFactor: math.Exp(truthIntake*r.NormFloat64() - truthIntake*truthIntake/2), EatFactor: math.Exp(truthEating * r.NormFloat64()), DeathFactor: math.Exp(truthDeath * r.NormFloat64()),
+		FlowFactor: math.Exp(truthLevel * r.NormFloat64()), Near: 1, Lid: 1}
 	s.NestKgPerCell = deep.Frame.HoneyKg(deep.ThicknessMM(deep.Slots)) / deep.Frame.WorkerCells()
 	s.SuperKgPerCell = medium.Frame.HoneyKg(medium.ThicknessMM(medium.Slots)) / medium.Frame.WorkerCells()
 	return s

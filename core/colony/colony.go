@@ -112,6 +112,9 @@ type Estimate struct {
 	Seen day.Day
 	// Depth of the look in words, as in "boxes" or "faces and boxes".
 	Depth string
+	// OnScale is what a weight of the whole hive alone says of its stores; zero:
+	// it was not weighed.
+	OnScale struct{ Kg, SD float64 }
 	// Parts says of each box, bottom to top, what its contents rest on.
 	Parts []Part
 }

@@ -22,6 +22,9 @@ const (
 	forDeath
 	forAccess
 	forSuper
+	forRequeen
+	forMating
+	forUnseen // and those after it, one for each element
 )
 
 // hashName turns a colony's or yard's id into a key (FNV-1a).

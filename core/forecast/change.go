@@ -10,6 +10,7 @@ type Change struct {
 
 	NestDrawn, NestUndrawn   float64 // cells brought
 	SuperDrawn, SuperUndrawn float64
+	UnderDrawn, UnderUndrawn float64 // in a box under the nest
 	SuperKgPerCell           float64 // of the comb brought; 0 keeps the hive's
 
 	NestHoneyOut    float64 // share of the nest's honey and nectar taken out of the hive
@@ -20,9 +21,31 @@ type Change struct {
 	SuperDrawnOut   float64 // share of the supers' drawn cells taken off
 	PollenOut       float64 // share of the pollen
 	SuperUndrawnOut float64
+	BeesOut         float64 // share of the bees shaken or carried into another hive
+	BroodOut        float64 // share of the brood carried into another hive
 
 	FeedKg float64 // stores gained, after losses
+
+	// Turned says that the boxes of the nest change places; Lid and Low are then
+	// those of the nest as it stands afterwards.
+	Turned   bool
+	Lid, Low float64
+	Excluder Setting
+
+	QueenLost bool // found gone or taken
+	Swarmed   bool // a prime swarm has left
+	NoFlow    bool // for asking what if nothing came in from now on
 }
+
+// Setting is a thing that is put on, taken off or left as it is.
+type Setting uint8
+
+// The settings.
+const (
+	AsItIs Setting = iota
+	On
+	Off
+)
 
 // Apply does c to s.
 func (s *State) Apply(c *Change) {
@@ -31,8 +54,10 @@ func (s *State) Apply(c *Change) {
 	s.NestHoney -= honey + outH
 	s.NestNectar -= nectar + outN
 	sh, sn := s.SuperHoney*c.SuperOut, s.SuperNectar*c.SuperOut
+	s.SuperCapped -= s.SuperCapped * c.SuperOut
 	s.SuperHoney += honey - sh
 	s.SuperNectar += nectar - sn
+	s.SuperCapped = min(s.SuperHoney, s.SuperCapped+honey) // combs that go up are capped
 	s.Ledger.Taken += outH + outN + sh + sn
 
 	up := 0.0
@@ -42,6 +67,8 @@ func (s *State) Apply(c *Change) {
 	drawnOut := s.NestDrawn * c.NestDrawnOut
 	s.NestDrawn += c.NestDrawn - drawnOut
 	s.NestUndrawn += c.NestUndrawn - s.NestUndrawn*c.NestUndrawnOut
+	s.UnderDrawn += c.UnderDrawn
+	s.UnderUndrawn += c.UnderUndrawn
 	p := s.PollenCells * c.PollenOut
 	s.PollenCells -= p
 	s.Ledger.PollenTaken += p
@@ -62,7 +89,9 @@ func (s *State) Apply(c *Change) {
 		fresh := (after - before) / after
 		s.SuperAccess = s.SuperAccess*(1-fresh) + fresh*0.4*s.SuperAccess
 	}
-
+	if c.BeesOut > 0 || c.BroodOut > 0 {
+		s.donate(c)
+	}
 	if c.FeedKg > 0 {
 		s.Ledger.Fed += c.FeedKg
 		s.NestHoney += c.FeedKg
@@ -71,8 +100,52 @@ func (s *State) Apply(c *Change) {
 			s.NestHoney -= over
 			s.SuperHoney += over
 		}
+		s.Reach += c.FeedKg // it is given where they are
+	}
+	if c.Turned {
+		s.Lid, s.Low = c.Lid, c.Low
+	}
+	switch c.Excluder {
+	case On:
+		s.Excluder = true
+	case Off:
+		s.Excluder = false
+	}
+	if c.NoFlow {
+		s.FlowFactor = 0
 	}
 	s.fit()
+	s.Reach = min(s.Reach, s.Stores())
+}
+
+// Befall does to s what bees do of themselves.
+func (s *State) Befall(p *Parameters, c *Change) {
+	if c.QueenLost {
+		s.loseQueen(p)
+	}
+	if c.Swarmed {
+		s.swarm(p)
+	}
+}
+
+// donate takes shares of bees and brood out of the hive.
+func (s *State) donate(c *Change) {
+	for _, b := range [...]*float64{&s.House, &s.Foragers, &s.Winter} {
+		gone := *b * c.BeesOut
+		*b -= gone
+		s.Ledger.BeesLeft += gone
+	}
+	out := func(cohorts []float64) (gone float64) {
+		for i := range cohorts {
+			d := cohorts[i] * c.BroodOut
+			cohorts[i] -= d
+			gone += d
+		}
+		return gone
+	}
+	s.Ledger.BroodTaken += out(s.Eggs[:]) + out(s.Larvae[:]) + out(s.Capped[:])
+	s.Ledger.DroneTaken += out(s.Drone[:])
+	s.tally()
 }
 
 // nestUsedHoney is what the nest holds, with brood and pollen counted as the

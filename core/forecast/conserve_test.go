@@ -15,7 +15,7 @@ func usual() State {
 		Winter: 11000, QueenPeak: 1550, PollenCells: 3000,
 		NestHoney: 14, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039,
 		SuperDrawn: 2 * 44000, SuperKgPerCell: 0.00039, Excluder: true,
-		IntakeFactor: 1, EatFactor: 1, DeathFactor: 1,
+		IntakeFactor: 1, EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: 1, Lid: 1,
 	}
 }
 
@@ -39,15 +39,28 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 		if m > 5 {
 			s.NestHoney = 1.5 // these starve, and must not lose count
 		}
-		sugar0, bees0 := s.Stores(), s.Bees()
+		sugar0, bees0, combs := s.Stores(), s.Bees(), 0.0
 		for i, c := range y.at(m) {
 			switch i {
 			case 70:
 				s.Apply(&Change{SuperUndrawn: 44000, SuperKgPerCell: 0.0004})
 			case 95:
 				s.Apply(&Change{NestHoneyOut: 0.3, NestDrawnOut: 0.1, NestDrawn: 13800, PollenOut: 0.05})
+			case 100:
+				s.Apply(&Change{BeesOut: 0.2, BroodOut: 0.25})
+			case 105:
+				s.Apply(&Change{UnderDrawn: 60000, Turned: true, Lid: 0.5, Excluder: Off})
+			case 130:
+				if m%3 == 0 {
+					s.Befall(&p, &Change{Swarmed: true})
+				}
+			case 180:
+				if m%4 == 0 {
+					s.Befall(&p, &Change{QueenLost: true})
+				}
 			case 110:
 				s.Apply(&Change{NestHoneyUp: 0.3, NestDrawnOut: 0.1, NestDrawn: 13800})
+				combs = s.NestDrawn + s.NestUndrawn + s.UnderDrawn + s.UnderUndrawn
 			case 150:
 				s.Apply(&Change{SuperOut: 0.5, SuperDrawnOut: 0.5})
 			case 200:
@@ -55,16 +68,16 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 			}
 			s.Step(&p, &c)
 			l := &s.Ledger
-			if got, want := s.Stores(), sugar0+l.NectarIn+l.Fed-l.Eaten-l.WaxHoney-l.Taken; !close2(got, want) {
+			if got, want := s.Stores(), sugar0+l.NectarIn+l.Fed-l.Eaten-l.WaxHoney-l.Taken-l.SwarmHoney; !close2(got, want) {
 				t.Fatalf("member %d day %d: %.9f kg in store, flows say %.9f", m, i, got, want)
 			}
-			if got, want := s.Bees(), bees0+l.Emerged-l.BeesDied; !close2(got, want) {
+			if got, want := s.Bees(), bees0+l.Emerged-l.BeesDied-l.BeesLeft; !close2(got, want) {
 				t.Fatalf("member %d day %d: %.6f bees, flows say %.6f", m, i, got, want)
 			}
-			if got, want := s.Brood(), l.Laid-l.BroodDied-l.Emerged; !close2(got, want) {
+			if got, want := s.Brood(), l.Laid-l.BroodDied-l.Emerged-l.BroodTaken; !close2(got, want) {
 				t.Fatalf("member %d day %d: %.6f brood, flows say %.6f", m, i, got, want)
 			}
-			if got, want := s.DroneCount()+s.Drones, l.DroneLaid-l.DronesDied; !close2(got, want) {
+			if got, want := s.DroneCount()+s.Drones, l.DroneLaid-l.DronesDied-l.DroneTaken; !close2(got, want) {
 				t.Fatalf("member %d day %d: %.6f drones, flows say %.6f", m, i, got, want)
 			}
 			if got, want := s.PollenCells, 3000+l.PollenIn-l.PollenEaten-l.PollenTaken; !close2(got, want) {
@@ -73,7 +86,19 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 			if used := s.nestUsed(&p); used > s.NestDrawn*1.0001+1 {
 				t.Fatalf("member %d day %d: %.1f cells used of %.1f in the nest", m, i, used, s.NestDrawn)
 			}
-			for _, v := range []float64{s.NestHoney, s.NestNectar, s.SuperHoney, s.SuperNectar, s.House, s.Foragers, s.Winter, s.NestUndrawn, s.SuperUndrawn, s.PollenCells} {
+			// The sums that days keep up are the sums of the cohorts.
+			if !close2(s.brood, s.Brood()) || !close2(s.larvae, s.LarvaCount()) || !close2(s.capped, s.CappedCount()) || !close2(s.broodCells, s.Brood()+droneCells*s.DroneCount()) {
+				t.Fatalf("member %d day %d: sums %v %v %v %v, cohorts %v %v %v", m, i, s.brood, s.larvae, s.capped, s.broodCells, s.Brood(), s.LarvaCount(), s.CappedCount())
+			}
+			if s.SuperCapped > s.SuperHoney+1e-9 || s.Reach > s.Stores()+1e-9 {
+				t.Fatalf("member %d day %d: %.6f kg capped of %.6f above, %.6f in reach of %.6f", m, i, s.SuperCapped, s.SuperHoney, s.Reach, s.Stores())
+			}
+			if comb := s.NestDrawn + s.NestUndrawn + s.UnderDrawn + s.UnderUndrawn; i > 105 && !close2(comb, combs) {
+				t.Fatalf("member %d day %d: %.3f cells of comb in the nest, %.3f the day before", m, i, comb, combs)
+			} else {
+				combs = comb
+			}
+			for _, v := range []float64{s.Reach, s.SuperCapped, s.UnderDrawn, s.NestHoney, s.NestNectar, s.SuperHoney, s.SuperNectar, s.House, s.Foragers, s.Winter, s.NestUndrawn, s.SuperUndrawn, s.PollenCells} {
 				if v < -1e-9 || math.IsNaN(v) {
 					t.Fatalf("member %d day %d: a stock is %v: %+v", m, i, v, s)
 				}

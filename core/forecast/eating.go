@@ -6,51 +6,72 @@ func (s *State) eat(p *Parameters, c *Condition, t *Today) {
 	if c.FlightHours < 1 {
 		forager = house
 	}
-	if c.MeanC < 8 { // in cluster all eat as winter bees do, and a little more
+	if c.MeanC < p.InCluster { // all eat as winter bees do, and a little more
 		house, forager = 2*p.WinterEatMg, 2*p.WinterEatMg
 	}
 	mg := s.House*house + s.Foragers*forager + s.Winter*p.WinterEatMg + s.Drones*forager
 	mg += s.larvae * p.LarvaEatMg
-	mg += s.broodCells * p.BroodHeatMg * max(0, 12-c.MeanC)
-	// The colder, the more a cluster heats, past what WinterEatMg stands for
-	// (near 3 degrees). Source: common practice, 1-1.5 kg a month in hard cold.
-	if c.MeanC < 3 {
-		mg += s.Winter * p.WinterEatMg * p.ColdHeat * (3 - c.MeanC)
+	if c.MeanC < heatBroodUnder {
+		mg += s.broodCells * p.BroodHeatMg * (heatBroodUnder - c.MeanC) * (1 - s.Warmed)
+	}
+	// The colder, the more a cluster heats, past what WinterEatMg stands for.
+	if c.MeanC < p.ColdFrom {
+		mg += s.Winter * p.WinterEatMg * p.ColdHeat * (p.ColdFrom - c.MeanC) * (1 - s.Warmed)
 	}
 	need := mg * 1e-6 * s.EatFactor
-	got := s.take(need)
+	got := 0.0
+	cold := s.tight(p, c)
+	if cold {
+		s.creep(p)
+		got = s.take(least(need, s.Reach))
+		s.Reach -= got
+	} else {
+		got = s.take(need)
+		s.Reach = s.Stores()
+		if c.MeanC < p.InCluster { // it may be held tomorrow
+			s.Reach = s.withinReach(p)
+		}
+	}
 	s.Ledger.Eaten += got
 	if got < need*0.999 && need > 0 {
-		s.starve(1 - got/need)
-		t.RearedShort = true
+		death := p.StarveDeath
+		if cold {
+			death = p.StarveCold
+		}
+		s.starve(1-got/need, death)
+		t.Hungry = true
 	}
 }
+
+// heatBroodUnder is the mean of a day under which brood costs heat; BroodHeatMg
+// is by degree under it.
+const heatBroodUnder = 12
 
 // take removes kg of stores, nectar first, and returns what it could get.
 func (s *State) take(kg float64) float64 {
 	left := kg
-	d := min(left, s.NestNectar)
+	d := least(left, s.NestNectar)
 	s.NestNectar -= d
 	left -= d
-	d = min(left, s.SuperNectar)
+	d = least(left, s.SuperNectar)
 	s.SuperNectar -= d
 	left -= d
 	// Ripe honey is eaten where it stands, above and below alike: what they
 	// carry down keeps an arc of food over the brood.
 	honey := s.NestHoney + s.SuperHoney
-	if honey <= 0 {
+	if honey <= 0 || left <= 0 {
 		return kg - left
 	}
-	d = min(left, honey)
-	s.NestHoney -= d * s.NestHoney / honey
-	s.SuperHoney = honey - d - s.NestHoney
-	left -= d
-	return kg - left
+	d = least(left, honey)
+	below := d * s.NestHoney / honey
+	s.NestHoney = most(0, s.NestHoney-below)
+	s.SuperHoney = most(0, s.SuperHoney-(d-below))
+	s.SuperCapped = least(s.SuperCapped, s.SuperHoney)
+	return kg - left + d
 }
 
-// starve lets larvae and then bees die for want of food; a fifth of those not
-// fed die each day. Source: none; guess.
-func (s *State) starve(unfed float64) {
+// starve lets larvae and then bees die for want of food.
+func (s *State) starve(unfed, death float64) {
 	for i := range s.Larvae {
 		d := s.Larvae[i] * unfed * 0.5
 		s.Larvae[i] -= d
@@ -58,7 +79,7 @@ func (s *State) starve(unfed float64) {
 	}
 	s.tally()
 	for _, b := range [...]*float64{&s.House, &s.Foragers, &s.Winter} {
-		d := *b * unfed * 0.2
+		d := *b * unfed * death
 		*b -= d
 		s.Ledger.BeesDied += d
 	}

@@ -7,22 +7,66 @@ import "kembo/core/season"
 func (s *State) lay(p *Parameters, c *Condition, t *Today) {
 	want := s.QueenPeak * season.LayingOn(c.SeasonDay)
 	nurses := s.House + p.WinterNurse*s.Winter
-	want = min(want, p.NurseLoad*nurses)
-	want *= min(1, s.Stores()/2)                      // under 2 kg brood rearing is cut; common practice
-	want *= min(1, 0.3+s.PollenCells/p.PollenForFull) // bees rear on their body for a while; guess
-	want *= min(1, max(0, (c.MeanC+6)/8))             // hard frost stops her; guess
-	room := s.free(p) * p.FindableShare
+	want = least(want, p.NurseLoad*nurses)
+	if kg := s.Stores(); kg < p.StoresForFull {
+		want *= kg / p.StoresForFull
+	}
+	if s.PollenCells < p.PollenForFull {
+		want *= least(1, p.BodyReserve+s.PollenCells/p.PollenForFull)
+	}
+	if over := c.MeanC - p.FrostStop; over < frostSpan {
+		want *= most(0, over/frostSpan)
+	}
+	// Queens go up more readily than down: empty cells under the brood are found
+	// late.
+	room := s.free(p) * p.FindableShare * (1 - p.LowDrag*s.Low)
+	s.Low *= 1 - p.LowEases
 	t.WithRoom = want
-	laid := min(want, room)
+	laid := least(want, room)
 	t.Laid = laid
 	drone := 0.0
-	if c.SeasonDay > 85 && c.SeasonDay < 195 && s.House > 8000 && s.broodCells-s.brood < 0.05*s.NestDrawn {
+	if c.SeasonDay > dronesFrom && c.SeasonDay < dronesTo && s.House > dronesLeast && droneCells*s.drone < dronesMost*s.NestDrawn {
 		drone = laid * p.DroneShare / droneCells
 	}
-	s.Eggs[0] += laid - drone*droneCells
-	s.Drone[0] += drone
-	s.Ledger.Laid += laid - drone*droneCells
-	s.Ledger.DroneLaid += drone
-	s.brood += laid - drone*droneCells
+	workers := laid - drone*droneCells
+	s.Eggs[0] += workers
+	s.Ledger.Laid += workers
+	s.brood += workers
 	s.broodCells += laid
+	if drone > 0 {
+		s.Drone[(droneDays-int(s.droneTurn))%droneDays] += drone // where a day's oldest have just left
+		s.drone += drone
+		s.Ledger.DroneLaid += drone
+	}
+}
+
+// frostSpan is the degrees over which a frost goes from stopping the queen to
+// leaving her alone. Source: none; guess.
+const frostSpan = 8
+
+// When drones are reared, season days, by how many house bees at least, and on
+// how much of the nest's comb at most. Source: common practice.
+const (
+	dronesFrom, dronesTo = 85, 195
+	dronesLeast          = 8000
+	dronesMost           = 0.05
+)
+
+// await brings on the queen that is to come.
+func (s *State) await() {
+	if s.LaysIn <= 0 {
+		return
+	}
+	if s.LaysIn--; s.LaysIn <= 0 {
+		s.QueenPeak, s.NextQueen, s.LaysIn = s.NextQueen, 0, 0
+	}
+}
+
+// loseQueen takes the queen. Where there is a larva young enough they rear
+// another from it, who lays after EmergencyDays.
+func (s *State) loseQueen(p *Parameters) {
+	if s.EggCount()+s.Larvae[0]+s.Larvae[1] > 0 && s.LaysIn == 0 {
+		s.NextQueen, s.LaysIn = s.QueenPeak, p.EmergencyDays
+	}
+	s.QueenPeak = 0
 }

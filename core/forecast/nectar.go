@@ -4,85 +4,109 @@ package forecast
 // nest and the unloading place, then up, so the nest is backfilled in a strong
 // flow even while a super stands half empty.
 func (s *State) forage(p *Parameters, c *Condition, t *Today) {
-	perHour := s.Foragers * p.NectarCollectors * p.LoadPerHourMg * 1e-6 * c.Flow * s.IntakeFactor
+	perHour := s.Foragers * p.NectarCollectors * p.LoadPerHourMg * 1e-6 * c.Flow * s.FlowFactor * s.IntakeFactor
 	t.Potential = perHour * c.FlightHours
 	t.GoodDay = perHour * p.GoodDayHours
 
 	nestFree := s.free(p)
 	superFree := s.SuperFree(p) * s.SuperAccess
-	pull := p.NestPull * nestFree
-	share := 1.0
-	if pull+superFree > 0 {
-		share = pull / (pull + superFree)
+	ripe := 1 / p.NectarCells
+	superRoom := superFree * s.SuperKgPerCell * ripe
+	if t.Potential > 0 {
+		pull := p.NestPull * nestFree
+		share := 1.0
+		if pull+superFree > 0 {
+			share = pull / (pull + superFree)
+		}
+		nestRoom := nestFree * s.NestKgPerCell * ripe
+		toNest := least(t.Potential*share, nestRoom)
+		toSuper := least(t.Potential-toNest, superRoom)
+		toNest += least(t.Potential-toNest-toSuper, nestRoom-toNest)
+		s.NestNectar += toNest
+		s.SuperNectar += toSuper
+		superRoom -= toSuper
+		t.In = toNest + toSuper
+		s.Ledger.NectarIn += t.In
 	}
-	nestRoom := nestFree * s.NestKgPerCell / p.NectarCells
-	superRoom := superFree * s.SuperKgPerCell / p.NectarCells
-	toNest := min(t.Potential*share, nestRoom)
-	toSuper := min(t.Potential-toNest, superRoom)
-	toNest += min(t.Potential-toNest-toSuper, nestRoom-toNest)
-	s.NestNectar += toNest
-	s.SuperNectar += toSuper
-	t.In = toNest + toSuper
-	s.Ledger.NectarIn += t.In
-
-	if s.SuperDrawn+s.SuperUndrawn > 0 && t.Potential > 0.1 {
+	if t.Potential > 0.1 && s.SuperAccess < inUse && s.SuperDrawn+s.SuperUndrawn > 0 {
 		start := p.SuperStart
 		if s.Excluder {
 			start *= p.ExcluderDrag
 		}
 		// A lid of solid honey at the top of the nest holds them back.
-		lid := s.NestHoney / max(s.NestKgPerCell*s.NestDrawn, 1e-9)
-		s.SuperAccess += (1 - s.SuperAccess) * start * (1 - p.LidDrag*min(1, lid*1.4)) * min(1, t.Potential)
+		lid := p.LidShape * s.Lid * s.NestHoney / most(s.NestKgPerCell*s.NestDrawn, 1e-9)
+		s.SuperAccess += (1 - s.SuperAccess) * start * (1 - p.LidDrag*least(1, lid)) * least(1, t.Potential)
 	}
-	s.carryUp(p, c, nestFree, max(0, superRoom-toSuper))
+	s.carryUp(p, c, nestFree, most(0, superRoom))
 	s.gatherPollen(p, c)
 }
+
+// inUse is the access from which on supers count as wholly in use.
+const inUse = 0.995
 
 // carryUp lets bees clear the nest for the queen: while they fly and she is
 // short of cells, nectar and honey go up, as far as there is room above in use.
 // Without it a nest under open supers would stay bound, which it does not.
 func (s *State) carryUp(p *Parameters, c *Condition, nestFree, superRoom float64) {
-	if superRoom <= 0 || nestFree >= p.ClearBelow || c.FlightHours < 2 {
+	if superRoom <= 0 || nestFree >= p.ClearBelow || c.FlightHours < p.ClearHours {
 		return
 	}
-	nectar := min(s.NestNectar*p.NectarUp, superRoom)
+	nectar := least(s.NestNectar*p.NectarUp, superRoom)
 	s.NestNectar -= nectar
 	s.SuperNectar += nectar
 	// Ripe honey needs fewer cells above than nectar does.
-	honey := min(max(0, s.NestHoney-3)*p.ClearShare*s.SuperAccess, (superRoom-nectar)*p.NectarCells)
+	honey := least(most(0, s.NestHoney-p.NestKeeps)*p.ClearShare*s.SuperAccess, (superRoom-nectar)*p.NectarCells)
 	s.NestHoney -= honey
 	s.SuperHoney += honey
 }
 
-// gatherPollen keeps a reserve of about ten days for the larvae. Source: the
-// regulated reserve is well known; its size here is common practice.
+// gatherPollen keeps a reserve of some days for the larvae. Where it is gone,
+// the youngest larvae go after it: they are eaten.
 func (s *State) gatherPollen(p *Parameters, c *Condition) {
 	need := s.larvae * p.PollenPerLarva
-	target := 10*need + 1500
-	gap := max(0, target-s.PollenCells) / target
-	// A pair of loads is 15 mg, ten trips in eight hours (Winston 1987, from
-	// memory): an eighth of a cell an hour.
-	// A need of it draws more foragers to pollen, up to three in four.
-	in := (s.Foragers + 0.1*s.Winter) * (1 - p.NectarCollectors + 0.5*gap) * c.FlightHours * c.Pollen * 0.125 * min(1, 1.6*gap)
-	in = min(in, 0.5*s.free(p))
-	s.PollenCells += in
-	s.Ledger.PollenIn += in
-	eaten := min(need, s.PollenCells)
+	target := p.PollenDays*need + p.PollenKeeps
+	if c.Pollen > 0 && s.PollenCells < target {
+		gap := (target - s.PollenCells) / target
+		// A need of it draws more foragers to pollen, up to three in four.
+		in := (s.Foragers + p.WinterPollen*s.Winter) * (1 - p.NectarCollectors + 0.5*gap) * c.FlightHours * c.Pollen * p.PollenPerHour * least(1, 1.6*gap)
+		in = least(in, 0.5*s.free(p))
+		s.PollenCells += in
+		s.Ledger.PollenIn += in
+	}
+	eaten := least(need, s.PollenCells)
 	s.PollenCells -= eaten
 	s.Ledger.PollenEaten += eaten
+	if short := need - eaten; short > p.BodyReserve*need {
+		s.eatBrood(p, short/need-p.BodyReserve)
+	}
 }
 
-// ripen turns nectar into honey, which needs fewer cells.
+// eatBrood takes the larvae of the first three days for want of pollen.
+func (s *State) eatBrood(p *Parameters, short float64) {
+	lost := 0.0
+	for i := range 3 {
+		d := s.Larvae[i] * p.BroodEaten * short
+		s.Larvae[i] -= d
+		lost += d
+	}
+	s.larvae -= lost
+	s.Ledger.BroodDied += lost
+	s.total()
+}
+
+// ripen turns nectar into honey, which needs fewer cells, and caps it above.
 func (s *State) ripen(p *Parameters, c *Condition) {
-	share := p.RipeningShare
-	if c.MeanC < 10 {
+	share, capping := p.RipeningShare, p.CappingShare
+	if c.MeanC < p.RipenWarmth {
 		share *= 0.5
+		capping = 0
 	}
 	n, u := s.NestNectar*share, s.SuperNectar*share
 	s.NestNectar -= n
 	s.NestHoney += n
 	s.SuperNectar -= u
 	s.SuperHoney += u
+	s.SuperCapped = least(s.SuperHoney, s.SuperCapped+capping*most(0, s.SuperHoney-s.SuperCapped))
 }
 
 // roomKg returns the kg of honey that the cells within reach above the nest,
@@ -93,11 +117,11 @@ func (s *State) roomKg(p *Parameters, t *Today) float64 {
 	if t.GoodDay > 0.3 {
 		able = 2 * p.DrawCells * s.House
 	}
-	drawAbove := min(s.SuperUndrawn, able)
-	drawBelow := min(s.NestUndrawn, able-drawAbove)
+	drawAbove := least(s.SuperUndrawn, able)
+	drawBelow := least(s.NestUndrawn, able-drawAbove)
 	// A super just put on counts for what will be in use in two or three days.
 	soon := s.SuperAccess + (1-s.SuperAccess)*p.AccessSoon
 	above := s.SuperFree(p)*soon + drawAbove
-	spare := max(0, s.free(p)+drawBelow-4*t.WithRoom)
+	spare := most(0, s.free(p)+drawBelow-p.SpareDays*t.WithRoom)
 	return (above*s.SuperKgPerCell + spare*s.NestKgPerCell) / p.NectarCells
 }

@@ -143,7 +143,7 @@ func TestForagerShareAgainstKhoury(t *testing.T) {
 	m := p.ForagerDeathBase + p.ForagerDeathHour*8
 	k := p.RecruitAlpha - p.RecruitSigma - m
 	want := (k + math.Sqrt(k*k+4*m*p.RecruitAlpha)) / (2 * m)
-	s := State{House: 20000, Foragers: 3000, DeathFactor: 1, IntakeFactor: 1, EatFactor: 1, NestKgPerCell: 0.0004}
+	s := State{House: 20000, Foragers: 3000, DeathFactor: 1, IntakeFactor: 1, EatFactor: 1, FlowFactor: 1, Near: 1, Lid: 1, NestKgPerCell: 0.0004}
 	for range 400 {
 		s.House += 1200 // emergence, held constant
 		s.work(&p, &c)

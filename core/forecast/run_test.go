@@ -103,7 +103,7 @@ func TestRangesHoldTheirOrder(t *testing.T) {
 
 func TestSameInputSameBytes(t *testing.T) {
 	in := input(t, nest(t, 1, 0.4, 0.5))
-	in.Tracks = true
+	in.Tracks = []Quantity{OfStores, OfBrood, OfFree}
 	if a, b := Run(in), Run(in); !reflect.DeepEqual(a, b) {
 		t.Error("two runs of one input differ")
 	}
@@ -119,8 +119,7 @@ func TestMoreRoomNeverShortensTheStoreRunway(t *testing.T) {
 	base := Run(in)
 	last := base.Chance(Store, 14)
 	for n := 1; n <= 3; n++ {
-		in.Changes = []Change{{Day: in.Today, SuperDrawn: float64(n) * 44000, SuperKgPerCell: 0.00039}}
-		if c := Run(in).Chance(Store, 14); c > last+0.02 {
+		if c := Prepare(in).Run(Change{Day: in.Today, SuperDrawn: float64(n) * 44000, SuperKgPerCell: 0.00039}).Chance(Store, 14); c > last+0.02 {
 			t.Errorf("with %d supers more the chance of a full hive is %.2f, with one less %.2f", n, c, last)
 		} else {
 			last = c
@@ -186,9 +185,49 @@ func TestDailyStepDoesNotAllocate(t *testing.T) {
 	}
 }
 
+// BenchmarkColonyDays is the daily loop alone; it prints what a core does.
+func BenchmarkColonyDays(b *testing.B) {
+	in := input(b, nest(b, 1, 0.4, 0.3))
+	y := Prepare(in)
+	p := in.Parameters
+	b.ReportAllocs()
+	for b.Loop() {
+		for m := range y.x.States {
+			s := y.x.States[m]
+			cond := in.Yard.at(m)
+			for i := range cond {
+				s.Step(&p, &cond[i])
+			}
+		}
+	}
+	b.ReportMetric(float64(b.N)*60*Members/b.Elapsed().Seconds()/1e6, "Mdays/s")
+}
+
+// BenchmarkWhatIf is a run from an ensemble that stands ready: 60 days of 200
+// members, with an action.
+func BenchmarkWhatIf(b *testing.B) {
+	y := Prepare(input(b, nest(b, 1, 0.4, 0.3)))
+	b.ReportAllocs()
+	for b.Loop() {
+		y.Run(Change{Day: y.in.Today, SuperDrawn: 44000, SuperKgPerCell: 0.00039})
+	}
+}
+
+// BenchmarkEnsemble200x60 draws an ensemble and runs it.
 func BenchmarkEnsemble200x60(b *testing.B) {
 	in := input(b, nest(b, 1, 0.4, 0.3))
 	b.ReportAllocs()
+	for b.Loop() {
+		Run(in)
+	}
+}
+
+// BenchmarkCourses keeps the course of every quantity on top.
+func BenchmarkCourses(b *testing.B) {
+	in := input(b, nest(b, 1, 0.4, 0.3))
+	for q := range Quantities {
+		in.Tracks = append(in.Tracks, q)
+	}
 	for b.Loop() {
 		Run(in)
 	}

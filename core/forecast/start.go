@@ -23,8 +23,7 @@ const (
 // draw makes member m's state from an estimate: each content off by a factor
 // of its spread, then held to the comb that is there. So free cells, a small
 // difference of large numbers, get the wide range they deserve.
-func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, name string, m int, seed uint64) State {
-	h := hashName(name)
+func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m int, seed uint64) State {
 	z := func(purpose int) float64 { return normal(seed, h, m, 0, purpose) }
 	off := func(s float64, purpose int) float64 { return math.Exp(s * z(purpose)) }
 
@@ -51,6 +50,8 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, name string,
 		IntakeFactor: off(intakeSD, forIntake) * math.Exp(-intakeSD*intakeSD/2),
 		EatFactor:    off(eatingSD, forEating),
 		DeathFactor:  off(deathSD, forDeath),
+		SuperCapped:  e.SuperHoney * super,
+		FlowFactor:   1,
 	}
 	for i := range s.Eggs {
 		s.Eggs[i] = e.Eggs * young / 3
@@ -65,16 +66,18 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, name string,
 		s.Drone[i] = e.Drone * brood / 24
 	}
 	s.NestNectar *= hive.NectarFill * p.NectarCells // NectarFill and NectarCells agree by default
-	if uniform(seed, h, m, 0, forQueenThere) > e.Queen.QueenChance() {
-		s.QueenPeak = 0
-	}
+	s.requeen(e, p, h, m, seed)
 	bees := e.Bees * off(e.Spread.Bees, forBees)
 	winter := wintering(sd)
 	s.Winter = bees * winter
 	s.House = bees * (1 - winter) * 0.74 // forager share at rest, Khoury et al. 2011
 	s.Foragers = bees * (1 - winter) * 0.26
 	s.SuperAccess = access(&s, p)
+	shape := colony.ShapeOf(e.Stack)
+	s.Lid, s.Low, s.Near = shape.Lid, shape.Low, shape.Near
+	s.tally()
 	s.hold(p)
+	s.Reach = s.withinReach(p)
 	return s
 }
 
@@ -119,6 +122,7 @@ func (s *State) hold(p *Parameters) {
 			s.Drone[i] /= over
 		}
 		fixed = s.NestDrawn
+		s.tally()
 	}
 	rest := s.NestDrawn - fixed
 	stored := s.PollenCells + (s.NestHoney+p.NectarCells*s.NestNectar)/s.NestKgPerCell
@@ -132,6 +136,7 @@ func (s *State) hold(p *Parameters) {
 		used := (s.SuperHoney + p.NectarCells*s.SuperNectar) / s.SuperKgPerCell
 		if used > s.SuperDrawn {
 			s.SuperHoney *= s.SuperDrawn / used
+			s.SuperCapped *= s.SuperDrawn / used
 			s.SuperNectar *= s.SuperDrawn / used
 		}
 	}
@@ -171,3 +176,46 @@ const (
 	nurseShare = 0.74
 	nursesHeld = 0.8
 )
+
+// requeen says whether this member has a laying queen and, where it has none,
+// when another is to lay, by what was found: in cells, by how long ago the
+// youngest brood was laid. Source: the calendar is Winston's (1987, from
+// memory); the chances of a mated queen are common practice.
+func (s *State) requeen(e *colony.Estimate, p *Parameters, h uint64, m int, seed uint64) {
+	q := e.Queen
+	at := int(e.Day)
+	if uniform(seed, h, m, at, forQueenThere) <= q.QueenChance() {
+		if s.QueenPeak == 0 {
+			s.QueenPeak = s.NextQueen
+			if s.QueenPeak == 0 {
+				s.QueenPeak = p.QueenPeakLaying * math.Exp(queenSD*normal(seed, h, m, 0, forQueen))
+			}
+		}
+		s.NextQueen, s.LaysIn = 0, 0
+		return
+	}
+	peak := max(s.QueenPeak, s.NextQueen)
+	if peak == 0 {
+		peak = p.QueenPeakLaying
+	}
+	s.QueenPeak, s.NextQueen, s.LaysIn = 0, 0, 0
+	days, chance := 0.0, p.Mates
+	switch {
+	case q.CappedCells > 0: // out within 8 days, laying 8 to 14 later
+		days = 15
+	case q.ChargedCells > 0:
+		days = 20
+	case q.EmergedCells > 0:
+		days = 8
+	case q.Larvae: // lost within nine days
+		days = p.EmergencyDays - 6
+	case q.Capped: // within three weeks
+		days, chance = 10, 0.8*p.Mates
+	default:
+		days, chance = 8, 0.4*p.Mates
+	}
+	if uniform(seed, h, m, at, forMating) < chance {
+		s.NextQueen = peak
+		s.LaysIn = math.Max(1, math.Round(days+4*normal(seed, h, m, at, forRequeen)))
+	}
+}

@@ -14,52 +14,117 @@ package forecast
 type State struct {
 	Eggs   [3]float64
 	Larvae [6]float64
-	Capped [12]float64
-	Drone  [24]float64
+	// Capped and Drone are rings: a day overwrites the oldest cohort with the
+	// youngest instead of moving all of them.
+	Capped [cappedDays]float64
+	Drone  [droneDays]float64
 
 	House, Foragers, Winter, Drones float64 // adult bees
 
 	QueenPeak float64 // eggs a day she would lay at the height of the season; 0: no laying queen
+	NextQueen float64 // peak of the queen that is to come
+	LaysIn    float64 // days until she lays; 0: none is to come
 
 	PollenCells float64
 
 	NestHoney, NestNectar   float64
 	SuperHoney, SuperNectar float64
+	SuperCapped             float64 // of SuperHoney
+	Reach                   float64 // kg the cluster can get at while the cold holds it
 
 	NestDrawn, NestUndrawn   float64
 	SuperDrawn, SuperUndrawn float64
+	UnderDrawn, UnderUndrawn float64 // of a box under the nest, not yet taken into it
 
 	NestKgPerCell, SuperKgPerCell float64 // capped honey in a cell
 
 	SuperAccess float64 // 0 to 1: how far the bees have taken the supers into use
+	Lid         float64 // honey in the top box of the nest, against its share of the nest; 1: spread evenly
+	Low         float64 // share of the nest's empty cells that lie below its brood
+	Near        float64 // share of the nest's honey that touches the bees' combs or lies above them
+	Warmed      float64 // share of its heating that the colony below a double screen does for it
 	Excluder    bool
 
-	IntakeFactor, EatFactor, DeathFactor float64 // how this colony differs from the usual one
+	// How this colony differs from the usual one, and how its yard's flow does
+	// from the calendar.
+	IntakeFactor, EatFactor, DeathFactor, FlowFactor float64
+
+	SwarmHazard float64 // summed up since the forecast began
 
 	Ledger Ledger
 
-	// Sums of the cohorts, kept within a step so that a day adds them up once.
-	larvae, brood, broodCells float64
+	// Sums of the cohorts, kept up by what changes them, so that a day need not
+	// add them up.
+	larvae, capped, drone float64
+	brood, broodCells     float64
+	nestPerKg             float64 // cells that a kg fills
+	cappedTurn, droneTurn uint8   // slot of the oldest cohort, counted down from the last
+	drive                 drive
 }
 
-// tally adds the cohorts up; broodCells counts drone cells as worker cells.
+// Days that brood spends capped, and drones from egg to adult (Winston 1987,
+// from memory).
+const (
+	cappedDays = 12
+	droneDays  = 24
+)
+
+// tally adds the cohorts up; whoever writes into them from outside a step
+// calls it. broodCells counts drone cells as worker cells.
 func (s *State) tally() {
-	s.larvae = s.LarvaCount()
-	s.brood = s.EggCount() + s.larvae + s.CappedCount()
-	s.broodCells = s.brood + droneCells*s.DroneCount()
+	s.nestPerKg = 1 / s.NestKgPerCell
+	s.larvae, s.capped, s.drone = sum(s.Larvae[:]), sum(s.Capped[:]), sum(s.Drone[:])
+	s.total()
+}
+
+// total brings the sums of the sums up to date.
+func (s *State) total() {
+	s.brood = s.Eggs[0] + s.Eggs[1] + s.Eggs[2] + s.larvae + s.capped
+	s.broodCells = s.brood + droneCells*s.drone
+}
+
+func sum(v []float64) float64 {
+	t := 0.0
+	for _, x := range v {
+		t += x
+	}
+	return t
 }
 
 // free is NestFree within a step, from the sums.
 func (s *State) free(p *Parameters) float64 {
-	return max(0, s.NestDrawn-s.broodCells-s.PollenCells-(s.NestHoney+p.NectarCells*s.NestNectar)/s.NestKgPerCell)
+	f := s.NestDrawn - s.broodCells - s.PollenCells - (s.NestHoney+p.NectarCells*s.NestNectar)*s.nestPerKg
+	if f < 0 {
+		return 0
+	}
+	return f
+}
+
+// most and least are max and min for numbers that are never NaN, which the
+// daily loop has no time to ask about.
+func most(a, b float64) float64 {
+	if a > b {
+		return a
+	}
+	return b
+}
+
+func least(a, b float64) float64 {
+	if a < b {
+		return a
+	}
+	return b
 }
 
 // Ledger counts what flowed in and out, kept by the flows themselves and never
 // as a remainder, so that tests can hold it against the stocks.
 type Ledger struct {
 	NectarIn, Fed, Eaten, WaxHoney, Taken float64 // kg honey
+	SwarmHoney                            float64 // kg honey that left in a swarm's crops
 	Laid, BroodDied, Emerged, BeesDied    float64 // workers
+	BeesLeft, BroodTaken                  float64 // with a swarm or to another hive
 	DroneLaid, DroneEmerged, DronesDied   float64
+	DroneTaken                            float64
 	PollenIn, PollenEaten, PollenTaken    float64 // cells
 }
 
@@ -70,31 +135,13 @@ const droneCells = 1.63 // (6.9/5.4)^2
 func (s *State) EggCount() float64 { return s.Eggs[0] + s.Eggs[1] + s.Eggs[2] }
 
 // LarvaCount returns the open worker larvae.
-func (s *State) LarvaCount() float64 {
-	t := 0.0
-	for _, v := range s.Larvae {
-		t += v
-	}
-	return t
-}
+func (s *State) LarvaCount() float64 { return sum(s.Larvae[:]) }
 
 // CappedCount returns the capped worker cells.
-func (s *State) CappedCount() float64 {
-	t := 0.0
-	for _, v := range s.Capped {
-		t += v
-	}
-	return t
-}
+func (s *State) CappedCount() float64 { return sum(s.Capped[:]) }
 
 // DroneCount returns the drone brood.
-func (s *State) DroneCount() float64 {
-	t := 0.0
-	for _, v := range s.Drone {
-		t += v
-	}
-	return t
-}
+func (s *State) DroneCount() float64 { return sum(s.Drone[:]) }
 
 // Brood returns the worker brood of all ages.
 func (s *State) Brood() float64 { return s.EggCount() + s.LarvaCount() + s.CappedCount() }
@@ -120,7 +167,11 @@ func (s *State) SuperFree(p *Parameters) float64 {
 	if s.SuperDrawn <= 0 {
 		return 0
 	}
-	return max(0, s.SuperDrawn-(s.SuperHoney+p.NectarCells*s.SuperNectar)/s.SuperKgPerCell)
+	f := s.SuperDrawn - (s.SuperHoney+p.NectarCells*s.SuperNectar)/s.SuperKgPerCell
+	if f < 0 {
+		return 0
+	}
+	return f
 }
 
 // CombRoomKg returns what all empty drawn comb could take, as kg of honey that
@@ -140,14 +191,13 @@ type Condition struct {
 
 // Today is what came of one day.
 type Today struct {
-	Laid        float64 // eggs laid
-	WithRoom    float64 // eggs she would have laid with room
-	Potential   float64 // kg honey that would have come in with room
-	GoodDay     float64 // kg honey a good day of this flow would bring
-	In          float64 // kg honey that came in
-	RoomKg      float64 // kg honey that the accessible cells could take as nectar
-	Stores      float64 // kg at the end of the day
-	RearedShort bool    // food ran out
+	Laid      float64 // eggs laid
+	WithRoom  float64 // eggs she would have laid with room
+	Potential float64 // kg honey that would have come in with room
+	GoodDay   float64 // kg honey a good day of this flow would bring
+	In        float64 // kg honey that came in
+	Stores    float64 // kg at the end of the day
+	Hungry    bool    // they did not get what they needed
 }
 
 // Step moves s on by a day. The order is the order of a day: brood emerges and
@@ -155,13 +205,18 @@ type Today struct {
 // is left, all eat, nectar ripens, comb is drawn.
 func (s *State) Step(p *Parameters, c *Condition) Today {
 	var t Today
+	if s.nestPerKg == 0 {
+		s.tally()
+	}
 	s.age(p, c)
+	s.await()
+	s.widen(p, c)
 	s.forage(p, c, &t)
 	s.lay(p, c, &t)
+	s.press(p, c, &t)
 	s.eat(p, c, &t)
 	s.ripen(p, c)
 	s.draw(p, c, &t)
 	t.Stores = s.Stores()
-	t.RoomKg = s.roomKg(p, &t)
 	return t
 }

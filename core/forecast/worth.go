@@ -5,19 +5,6 @@ import (
 	"slices"
 )
 
-// Quantity is something a look can tell, as the ensemble holds it today.
-type Quantity uint8
-
-// The quantities.
-const (
-	OfStores Quantity = iota
-	OfNestStores
-	OfSuperStores
-	OfBrood
-	OfFree
-	OfBees
-)
-
 // Worth is what a look would do for a decision.
 type Worth struct {
 	Chance  float64 // now, that the runway ends before the day
@@ -86,32 +73,19 @@ func (r *Result) Worth(q Quantity, sd float64, runway int, days, risk float64) W
 
 // logs returns the logarithm of a quantity by member.
 func (r *Result) logs(q Quantity) []float64 {
-	c := r.members
-	if c == nil {
-		return nil
-	}
-	out := make([]float64, len(c.stores))
-	for m := range out {
-		v := 0.0
-		switch q {
-		case OfStores:
-			v = c.stores[m]
-		case OfNestStores:
-			v = c.nest[m]
-		case OfSuperStores:
-			v = c.super[m]
-		case OfBrood:
-			v = c.eggs[m] + c.larvae[m] + c.capped[m]
-		case OfFree:
-			v = c.free[m]
-		case OfBees:
-			v = c.bees[m]
-		}
-		out[m] = math.Log(max(v, small[q]))
+	out := make([]float64, len(r.today[q]))
+	for m, v := range r.today[q] {
+		out[m] = math.Log(max(v, floor(q)))
 	}
 	return out
 }
 
-// small keeps logarithms of nothing in bounds: a tenth of a kilogram, a hundred
+// floor keeps logarithms of nothing in bounds: a tenth of a kilogram, a hundred
 // cells or bees.
-var small = [...]float64{OfStores: 0.1, OfNestStores: 0.1, OfSuperStores: 0.1, OfBrood: 100, OfFree: 100, OfBees: 100}
+func floor(q Quantity) float64 {
+	switch q {
+	case OfStores, OfNestStores, OfSuperStores, OfReachable, OfRoom:
+		return 0.1
+	}
+	return 100
+}

@@ -15,6 +15,7 @@ type Site struct {
 	Bloom      []season.Bloom             // the yard's calendar; empty: UsualBloom
 	Weather    map[day.Day]season.Weather // known and forecast weather
 	Flow       map[day.Day]float64        // known intensities, which override bloom
+	Level      Level                      // of its flow against the calendar; zero: not known
 }
 
 // UsualBloom stands in where a yard has no calendar: a spring flow, a main
@@ -47,7 +48,26 @@ type Yard struct {
 	Members int
 	Likely  []Condition
 	drawn   []Condition // member*Days + day
+	level   []float64   // of the flow, by member
+	z       []float64   // its standard deviates
+	key     uint64      // of its draws
 }
+
+// Level is how strong a yard's flow runs against its calendar: the mean and the
+// standard deviation of its logarithm. The zero Level is what is known without
+// any data.
+type Level struct{ Mean, SD float64 }
+
+// Usual returns l, or what is known without data where l is zero.
+func (l Level) Usual() Level {
+	if l.SD == 0 {
+		return Level{0, flowLevelSD}
+	}
+	return l
+}
+
+// Level returns member m's.
+func (y *Yard) Level(m int) float64 { return y.level[m] }
 
 // NewYard draws conditions for members over days from from. Weather up to
 // today is taken as it was; later days are uncertain, more so further ahead.
@@ -57,7 +77,6 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 	if len(bloom) == 0 {
 		bloom = UsualBloom
 	}
-	flowKnown := make([]bool, days)
 	for i := range days {
 		d := from + day.Day(i)
 		sd := season.DayOf(d, site.Hemisphere)
@@ -69,12 +88,14 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 		}
 		y.Likely[i] = ConditionOf(bloom, w, sd)
 		if f, ok := site.Flow[d]; ok {
-			y.Likely[i].Flow, flowKnown[i] = f, true
+			y.Likely[i].Flow = f
 		}
 	}
-	name := hashName(site.Yard)
+	name, of := hashName(site.Yard), site.Level.Usual()
+	y.key = name
 	for m := range members {
-		level := math.Exp(flowLevelSD * normal(seed, name, m, 0, forFlowLevel))
+		y.z = append(y.z, normal(seed, name, m, 0, forFlowLevel))
+		y.level = append(y.level, math.Exp(of.Mean+of.SD*y.z[m]))
 		ar := 0.0
 		for i := range days {
 			c := y.Likely[i]
@@ -89,11 +110,7 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 					c.FlightHours = 0.8
 				}
 			}
-			if flowKnown[i] && ahead < 0 {
-				c.Flow *= 1 + 0.3*(level-1) // measured, though not at this hive
-			} else {
-				c.Flow *= level * math.Exp(flowDaySD*normal(seed, name, m, d, forFlowDay)-flowDaySD*flowDaySD/2)
-			}
+			c.Flow *= math.Exp(flowDaySD*normal(seed, name, m, d, forFlowDay) - flowDaySD*flowDaySD/2)
 			y.drawn[m*days+i] = c
 		}
 	}

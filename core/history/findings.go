@@ -6,7 +6,6 @@ import (
 	"kembo/core/advice"
 	"kembo/core/colony"
 	"kembo/core/queen"
-	"kembo/core/season"
 )
 
 // checks says what is known of brood health and of the checks for cells,
@@ -45,9 +44,7 @@ func (b Believed) Findings(seasonDay int) []string {
 		out = append(out, fmt.Sprintf("Her year is %d: the mark is %s.", year, queen.Colour(year)))
 	}
 	q := e.Queen
-	ev := queen.Evidence{On: q.Day, Looked: q.Looked, Seen: q.Seen, Eggs: q.Eggs, Larvae: q.Larvae, Sealed: q.Capped,
-		Dry: q.DryCups, WithEgg: q.CupsWithEgg, Charged: q.ChargedCells, Capped: q.CappedCells, Emerged: q.EmergedCells, TornDown: q.TornCells,
-		Where: queen.Where(q.CellsAt), SwarmSeason: season.PhaseOf(seasonDay) == season.Swarm}
+	ev := advice.EvidenceOf(q, seasonDay)
 	if stop, ok := queen.LastLaid(ev); ok && seasonDay > laysFrom && seasonDay < laysTo {
 		switch {
 		case stop.Resumed:

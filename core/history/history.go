@@ -16,7 +16,6 @@ import (
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/measure"
-	"kembo/core/season"
 )
 
 // Believed is what a log amounts to.
@@ -36,8 +35,11 @@ type Believed struct {
 	Feeds        []advice.Period
 	Treatments   []advice.Period
 	Weighings    []Weighed
-	MovedSince   []Moved         // since the last weighing
-	Combs        map[string]Comb // by frame id, of the frames in the hive
+	MovedSince   []Moved            // since the last weighing
+	Combs        map[string]Comb    // by frame id, of the frames in the hive
+	Ensemble     *forecast.Ensemble // what is believed, as states; nil: never looked at, or too long ago
+	Tests        []Tested           // forecasts that came to be tested, the oldest first
+	Surprises    []Surprise
 }
 
 // Weighed is a gross weighing, with what went on and off before it, since the
@@ -65,12 +67,18 @@ type Ground struct {
 	Seed     uint64
 	Units    measure.Units // of the words of questions
 	Observer look.Observer // zero: the usual keeper
+	// Yard holds the conditions from the first day that is carried on; nil: drawn here.
+	Yard *forecast.Yard
+	// Gains are what a hive scale under the colony tells, in order of day.
+	Gains []Gain
+	// To is the day up to which a scale is read; 0: the last entry.
+	To day.Day
 }
 
-// carryDays is how far back looks are carried; before that a box not looked
+// CarryDays is how far back looks are carried; before that a box not looked
 // into keeps what it had. What was believed two seasons ago has left no trace
 // in what is believed today, and a log of years stays quick.
-const carryDays = 400
+const CarryDays = 250
 
 // Live returns the entries that stand: those not superseded, without undos, in
 // the order given.
@@ -100,10 +108,11 @@ func Fold(entries []Entry, g Ground) (Believed, error) {
 // Walk is Fold that also shows what is believed after each entry that stands,
 // in one pass, so that a log of many years costs what its length does.
 func Walk(entries []Entry, g Ground, after func(Entry, Believed)) (Believed, error) {
-	w := walker{ground: g}
+	w := walker{ground: g, parameters: forecast.Defaults()}
 	if err := w.walk(entries, func(e Entry) bool { after(e, w.Believed); return true }); err != nil {
 		return w.Believed, err
 	}
+	w.finish()
 	b := w.Believed
 	if b.Estimate != nil {
 		b.Estimate.Stack = b.Stack // with what was put on and taken off since
@@ -114,7 +123,7 @@ func Walk(entries []Entry, g Ground, after func(Entry, Believed)) (Believed, err
 // Questions returns what should be asked about the look of an entry, read
 // against the entries before it.
 func Questions(entries []Entry, id string, g Ground) ([]look.Question, error) {
-	w := walker{ground: g, ask: id}
+	w := walker{ground: g, ask: id, parameters: forecast.Defaults()}
 	err := w.walk(entries, func(e Entry) bool { return e.ID != id })
 	return w.asked, err
 }
@@ -143,6 +152,10 @@ type walker struct {
 	asked  []look.Question
 	ground Ground
 	last   day.Day
+	// The ensemble of the last look's day: as it was expected, and what is being
+	// looked at now is expected to be.
+	before, ahead *forecast.Ensemble
+	parameters    forecast.Parameters
 }
 
 func (b *walker) take(e Entry) error {
@@ -175,6 +188,22 @@ func (b *walker) take(e Entry) error {
 		return b.attribute(e)
 	}
 	return nil
+}
+
+// finish brings the ensemble up to the readings of a scale since the last look.
+func (b *walker) finish() {
+	to := max(b.last, b.ground.To)
+	n := len(b.ground.Gains)
+	if b.Ensemble == nil || n == 0 || b.ground.Gains[n-1].Day < b.Ensemble.Day || to <= b.Ensemble.Day {
+		return
+	}
+	to = min(to, b.ground.Gains[n-1].Day+1)
+	if y := b.ground.Yard; y != nil && int(to-y.From) > y.Days {
+		return
+	}
+	b.last = max(b.last, to)
+	b.Ensemble = b.Ensemble.Clone()
+	b.advance(b.Ensemble, to)
 }
 
 // change notes what was done since the last look; before the first look there
@@ -220,7 +249,7 @@ func (b *walker) see(e Entry) error {
 	if err != nil {
 		return err
 	}
-	c := b.context(e.Day, l, e.ID == b.ask)
+	c := b.context(e.Day)
 	est, err := look.Read(l, b.Stack, c)
 	if err != nil {
 		return err
@@ -232,7 +261,11 @@ func (b *walker) see(e Entry) error {
 		// No box was looked into: what the combs hold is still the forecast of
 		// the look before; only the findings are new.
 		b.Estimate.Queen = b.Estimate.Queen.Later(l.Queen, l.CellsChecked, e.Day)
+		if b.Ensemble != nil {
+			b.Ensemble.Requeen(b.Estimate, &b.parameters, b.ground.Colony, b.ground.Seed)
+		}
 	} else {
+		b.learn(&est)
 		b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
 	}
 	if e.Look.Health != "" {
@@ -256,7 +289,7 @@ func (b *walker) see(e Entry) error {
 // nothing to carry, and the weighing stands in the ledger alone.
 func (b *walker) weigh(e Entry) error {
 	l := look.Look{Day: e.Day, Weight: look.Weight{How: look.OnScale, Kg: e.Weighing.Kg}}
-	c := b.context(e.Day, l, false)
+	c := b.context(e.Day)
 	if c.Expected == nil && (c.Prior == nil || c.Prior.Day != e.Day) {
 		return nil
 	}
@@ -264,26 +297,9 @@ func (b *walker) weigh(e Entry) error {
 	if err != nil {
 		return err
 	}
+	b.learn(&est)
 	b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
 	return nil
-}
-
-// context is what a look is read against. A look that tells everything needs
-// no forecast of it.
-func (b *walker) context(on day.Day, l look.Look, always bool) look.Context {
-	c := look.Context{Units: b.ground.Units, Observer: b.ground.Observer, SeasonDay: season.DayOf(on, b.ground.Site.Hemisphere)}
-	if b.Estimate != nil && on >= b.Estimate.Day {
-		prior := *b.Estimate
-		c.Prior = &prior
-	}
-	if b.Estimate == nil || b.ground.Site.Yard == "" || on <= b.Estimate.Day || on < b.last-carryDays || l.TellsAll(b.Stack) && !always {
-		return c
-	}
-	before := *b.Estimate
-	before.Stack = b.Stack
-	x := forecast.Expect(before, b.Changes, on, b.ground.Site, b.ground.Colony, b.ground.Seed)
-	c.Expected = &x
-	return c
 }
 
 func (b *walker) boxOn(e Entry) error {

@@ -56,6 +56,7 @@ func (r *reader) weigh() {
 		variance += p.sd * p.sd
 	}
 	kg, sd := r.storesOnScale(w)
+	r.e.OnScale.Kg, r.e.OnScale.SD = kg, sd
 	if variance <= 0 || sd <= 0 {
 		return
 	}

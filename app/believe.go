@@ -1,0 +1,120 @@
+package app
+
+import (
+	"context"
+	"crypto/sha256"
+	"encoding/binary"
+	"fmt"
+	"maps"
+	"math"
+	"slices"
+	"sync"
+
+	"kembo/core/assessment"
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/history"
+	"kembo/core/ledger"
+	"kembo/store"
+)
+
+// conditions keeps the draws of weather and flow of each yard: they are the
+// same for all its colonies and every page, until the day, the weather or the
+// calendar changes.
+type conditions struct {
+	mu sync.Mutex
+	of map[string]drawn
+}
+
+type drawn struct {
+	key  [32]byte
+	yard *forecast.Yard
+}
+
+// yard returns the conditions of a site from a season ago to the horizon.
+func (c *conditions) yard(site forecast.Site, today day.Day) *forecast.Yard {
+	key := keyOf(site, today)
+	c.mu.Lock()
+	if d, ok := c.of[site.Yard]; ok && d.key == key {
+		c.mu.Unlock()
+		return d.yard
+	}
+	c.mu.Unlock()
+	y := assessment.Yard(site, today-history.CarryDays, today, assessment.Seed)
+	c.mu.Lock()
+	defer c.mu.Unlock()
+	if c.of == nil {
+		c.of = map[string]drawn{}
+	}
+	c.of[site.Yard] = drawn{key, y}
+	return y
+}
+
+// keyOf names all that conditions are drawn from.
+func keyOf(site forecast.Site, today day.Day) [32]byte {
+	h := sha256.New()
+	fmt.Fprint(h, assessment.ModelVersion, site.Yard, site.Hemisphere, site.Climate, site.Bloom, int(today))
+	for _, d := range slices.Sorted(maps.Keys(site.Weather)) {
+		w := site.Weather[d]
+		for _, v := range []float64{float64(d), w.MinC, w.MaxC, w.RainMM} {
+			var b [8]byte
+			binary.LittleEndian.PutUint64(b[:], math.Float64bits(v))
+			h.Write(b[:])
+		}
+	}
+	return [32]byte(h.Sum(nil))
+}
+
+// ground is what a colony's log is read on.
+func (s *Service) ground(colony string, site forecast.Site, set Settings, today day.Day, gains []history.Gain) history.Ground {
+	return history.Ground{Colony: colony, Site: site, Seed: assessment.Seed, Observer: set.Observer(), Units: set.Units,
+		Yard: s.drawn.yard(site, today), Gains: gains, To: today}
+}
+
+// Spread of what a hive scale says of the stores gained over a day: the scale,
+// and the share of a gain that is water still to be dried off, bees, brood and
+// pollen. Source: common practice for the first, none for the second; guess.
+const (
+	gainKg    = 0.25
+	gainShare = 0.2
+)
+
+// gains returns what a hive scale under a colony tells of its days.
+func (s *Service) gains(ctx context.Context, c store.Colony, y yardDay, es []history.Entry) ([]history.Gain, error) {
+	rs, err := s.readings(ctx, c.ID, y.Zone, y.today, history.CarryDays)
+	if err != nil || len(rs) == 0 {
+		return nil, err
+	}
+	plain, err := history.Fold(es, history.Ground{})
+	if err != nil {
+		return nil, err
+	}
+	fed := map[day.Day]bool{}
+	for _, f := range plain.Feeds {
+		fed[f.From] = true
+	}
+	var out []history.Gain
+	for _, d := range ledger.Days(rs, zone(y.Zone), handled(plain)) {
+		if d.Known && !d.Suspect && !fed[d.Day] {
+			out = append(out, history.Gain{Day: d.Day, Kg: d.GainKg, SD: math.Hypot(gainKg, gainShare*d.GainKg)})
+		}
+	}
+	return out, nil
+}
+
+// pool gives what is believed of a colony its yard's level, as all its colonies
+// tell it.
+func pool(b *history.Believed, level forecast.Level, y *forecast.Yard) {
+	if b.Ensemble == nil || level.SD == 0 {
+		return
+	}
+	b.Ensemble = b.Ensemble.Clone()
+	b.Ensemble.Pool(level, y)
+}
+
+// level returns a yard's level as it was last worked out.
+func (s *Service) level(ctx context.Context, yard string) (forecast.Level, error) {
+	all, err := s.store.YardLevels(ctx)
+	l := all[yard]
+	return forecast.Level{Mean: l.Mean, SD: l.SD}, err
+}

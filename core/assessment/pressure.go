@@ -1,0 +1,75 @@
+package assessment
+
+import (
+	"slices"
+
+	"kembo/core/advice"
+	"kembo/core/colony"
+	"kembo/core/forecast"
+	"kembo/core/hive"
+	"kembo/core/queen"
+	"kembo/core/season"
+)
+
+// cellsHold is how long cells found bear on the hazard, in days: a swarm goes
+// at about the capping of the first. Source: Winston 1987, from memory.
+const cellsHold = 10
+
+// pressureOf returns what bears on swarming beside what is simulated.
+func pressureOf(c Case, e colony.Estimate) forecast.Pressure {
+	p := forecast.Defaults()
+	k := forecast.Pressure{QueenYears: -1, Cups: 1}
+	if c.QueenYear > 0 {
+		k.QueenYears = float64(c.Today.Time().Year() - c.QueenYear)
+	}
+	q := e.Queen
+	if q.CellsDay == 0 || c.Today-q.CellsDay > cellsHold {
+		return k
+	}
+	if q.CupsWithEgg > 0 {
+		k.Cups = p.SwarmCups
+	}
+	ev := advice.EvidenceOf(q, season.DayOf(q.CellsDay, c.Site.Hemisphere))
+	if r, ok := queen.ReadCells(ev); ok && !r.Out {
+		rate := p.SwarmCharged
+		if q.CappedCells > 0 {
+			rate = p.SwarmCapped
+		}
+		k.CellsADay = rate * r.Intent.Swarm
+	}
+	return k
+}
+
+// SupersInOrder returns the places in the stack of the supers, in the order in
+// which they fill: the fullest first, of two alike the lower.
+func SupersInOrder(st hive.Stack) []int {
+	var at []int
+	for i, b := range st.Boxes {
+		if b.Super {
+			at = append(at, i)
+		}
+	}
+	full := func(i int) float64 { return st.Boxes[i].HoneyKg() / max(cellsOf(st.Boxes[i]), 1) }
+	slices.SortStableFunc(at, func(a, b int) int {
+		switch fa, fb := full(a), full(b); {
+		case fa > fb:
+			return -1
+		case fa < fb:
+			return 1
+		}
+		return 0
+	})
+	return at
+}
+
+func cellsOf(b hive.Box) float64 {
+	return 2 * float64(len(b.Frames)) * b.Format.Frame.WorkerCells()
+}
+
+func supersOf(st hive.Stack) []float64 {
+	var out []float64
+	for _, i := range SupersInOrder(st) {
+		out = append(out, cellsOf(st.Boxes[i]))
+	}
+	return out
+}

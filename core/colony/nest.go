@@ -1,0 +1,86 @@
+package colony
+
+import (
+	"kembo/core/comb"
+	"kembo/core/hive"
+)
+
+// Shape is how a nest lies in its boxes, as far as it bears on what bees do.
+type Shape struct {
+	Lid  float64 // honey in the top box of the nest against the nest's share; 1: spread evenly
+	Low  float64 // share of the nest's empty cells that lie below its brood
+	Near float64 // share of the nest's honey beside the brood or above it
+}
+
+// broodBox is the share of the brood from which on a box counts as part of the
+// brood nest. Source: none; guess, a comb or so.
+const broodBox = 0.1
+
+// ShapeOf reads the shape of a nest off a stack; one box, or none, has nothing
+// above or below.
+func ShapeOf(st hive.Stack) Shape {
+	s := Shape{Lid: 1, Near: 1}
+	var boxes []hive.Box
+	for _, b := range st.Boxes {
+		if !b.Super {
+			boxes = append(boxes, b)
+		}
+	}
+	if len(boxes) < 2 {
+		return s
+	}
+	var brood, honey, empty, cells []float64
+	allBrood, allHoney, allEmpty, all := 0.0, 0.0, 0.0, 0.0
+	for _, b := range boxes {
+		n := b.Format.Frame.WorkerCells()
+		var w, h, e, c float64
+		for _, f := range b.Frames {
+			for _, side := range [2]comb.Shares{f.A.Completed(), f.B.Completed()} {
+				w += n * side.Worker()
+				h += n * side[comb.Honey]
+				e += n * side[comb.Empty]
+				c += n
+			}
+		}
+		brood, honey, empty, cells = append(brood, w), append(honey, h), append(empty, e), append(cells, c)
+		allBrood, allHoney, allEmpty, all = allBrood+w, allHoney+h, allEmpty+e, all+c
+	}
+	top := len(boxes) - 1
+	if allHoney > 0 && cells[top] > 0 {
+		s.Lid = min(2, honey[top]/cells[top]/(allHoney/all))
+	}
+	lowest := 0
+	for lowest < top && brood[lowest] < broodBox*allBrood {
+		lowest++
+	}
+	if allBrood <= 0 {
+		return s // where the cluster sits is not known
+	}
+	below, far := 0.0, 0.0
+	for i := range lowest {
+		below += empty[i]
+		far += honey[i]
+	}
+	if allEmpty > 0 {
+		s.Low = below / allEmpty
+	}
+	if allHoney > 0 {
+		s.Near = 1 - far/allHoney
+	}
+	return s
+}
+
+// Turned returns st with the boxes of its nest in the opposite order.
+func Turned(st hive.Stack) hive.Stack {
+	out := st.Clone()
+	var at []int
+	for i, b := range out.Boxes {
+		if !b.Super {
+			at = append(at, i)
+		}
+	}
+	for i, k := 0, len(at)-1; i < k; i, k = i+1, k-1 {
+		out.Boxes[at[i]], out.Boxes[at[k]] = out.Boxes[at[k]], out.Boxes[at[i]]
+	}
+	return out
+}

@@ -1,0 +1,99 @@
+package forecast
+
+import (
+	"slices"
+
+	"kembo/core/colony"
+	"kembo/core/day"
+)
+
+// Ensemble is what is believed of a colony: many states that it may be in, each
+// with its own pace, all as likely. Member m of every colony of a yard meets
+// member m's weather and flow.
+type Ensemble struct {
+	Day    day.Day
+	States []State
+	mark   []float64 // kg of stores by member, when they were last marked
+	done   int       // changes since the look that have been done
+}
+
+// Draw makes an ensemble from an estimate alone.
+func Draw(e *colony.Estimate, p *Parameters, y *Yard, excluder bool, seasonDay int, name string, n int, seed uint64) *Ensemble {
+	x := &Ensemble{Day: e.Day, States: make([]State, n)}
+	h := hashName(name)
+	for m := range n {
+		x.States[m] = draw(e, p, excluder, seasonDay, h, m, seed)
+		x.States[m].FlowFactor = y.Level(m)
+	}
+	return x
+}
+
+// Clone returns a copy that shares nothing.
+func (x *Ensemble) Clone() *Ensemble {
+	return &Ensemble{x.Day, slices.Clone(x.States), slices.Clone(x.mark), x.done}
+}
+
+// Move lives all states up to the morning of a day, with what was done in
+// between.
+func (x *Ensemble) Move(p *Parameters, y *Yard, changes []Change, to day.Day) {
+	start := int(x.Day - y.From)
+	lead := int(to - x.Day)
+	changes = inOrder(changes)
+	for m := range x.States {
+		s := &x.States[m]
+		cond := y.at(m)[start:]
+		next := x.done
+		for i := range lead {
+			next = s.due(p, changes, next, x.Day+day.Day(i))
+			s.Step(p, &cond[i])
+		}
+		if next = s.due(p, changes, next, to); m == len(x.States)-1 {
+			x.done = next
+		}
+	}
+	x.Day = to
+}
+
+// due does the changes that are due on a day and returns where it stopped.
+func (s *State) due(p *Parameters, changes []Change, next int, on day.Day) int {
+	for next < len(changes) && changes[next].Day <= on {
+		s.Befall(p, &changes[next])
+		s.Apply(&changes[next])
+		next++
+	}
+	return next
+}
+
+func inOrder(changes []Change) []Change {
+	if slices.IsSortedFunc(changes, byDay) {
+		return changes
+	}
+	changes = slices.Clone(changes)
+	slices.SortStableFunc(changes, byDay)
+	return changes
+}
+
+func byDay(a, b Change) int { return int(a.Day - b.Day) }
+
+// sample returns a quantity of all members.
+func (x *Ensemble) sample(q Quantity, p *Parameters, c *Condition) []float64 {
+	out := make([]float64, len(x.States))
+	for m := range x.States {
+		out[m] = x.States[m].of(q, p, c)
+	}
+	return out
+}
+
+// Expected returns what the ensemble makes of an estimate by its day: what a
+// look on that day is read against.
+func (x *Ensemble) Expected(e colony.Estimate, p *Parameters) colony.Expected {
+	var c Condition
+	of := func(q Quantity) (v []float64) { return x.sample(q, p, &c) }
+	mid := func(q Quantity) float64 { return middle(of(q)).Likely }
+	return colony.Expected{
+		From: e.Day, Parts: e.Parts, Stages: e.Stages,
+		Eggs: middle(of(OfEggs)), Larvae: middle(of(OfLarvae)), Capped: middle(of(OfSealed)), Drone: middle(of(OfDrone)),
+		Pollen: middle(of(OfPollen)), Bees: middle(of(OfBees)), NestStores: middle(of(OfNestStores)), SuperStores: middle(of(OfSuperStores)),
+		NestNectar: mid(OfNestNectar), SuperNectar: mid(OfSuperNectar), NestUndrawn: mid(OfNestUndrawn), SuperUndrawn: mid(OfSuperUndrawn),
+	}
+}

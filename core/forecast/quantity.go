@@ -1,0 +1,124 @@
+package forecast
+
+import (
+	"slices"
+
+	"kembo/core/measure"
+)
+
+// Quantity is something that an ensemble holds of a colony, on every day.
+type Quantity uint8
+
+// The quantities. Masses in kg honey, brood and comb in cells, bees counted.
+const (
+	OfStores Quantity = iota
+	OfNestStores
+	OfSuperStores
+	OfReachable // stores that can be got at on that day
+	OfCapped    // share of the supers' stores that is capped
+	OfEggs
+	OfLarvae
+	OfSealed // capped brood
+	OfDrone
+	OfBrood
+	OfBees
+	OfFree      // empty drawn cells of the nest
+	OfSuperFree // and above it
+	OfRoom      // kg of honey that all empty comb could take as nectar
+	OfCrowding  // bees against the comb in use at full cover
+	OfPollen
+	OfNestNectar
+	OfSuperNectar
+	OfNestUndrawn
+	OfSuperUndrawn
+	Quantities
+)
+
+// QuantityNames are short names in the units of [State].
+var QuantityNames = [Quantities]string{"stores_kg", "nest_stores_kg", "super_stores_kg", "reachable_kg", "super_capped_share", "eggs", "larvae", "capped_brood",
+	"drone_brood", "brood", "bees", "nest_free_cells", "super_free_cells", "room_kg", "crowding", "pollen_cells", "nest_nectar_kg", "super_nectar_kg", "nest_undrawn", "super_undrawn"}
+
+// of returns a quantity of a state on a day of such conditions.
+func (s *State) of(q Quantity, p *Parameters, c *Condition) float64 {
+	switch q {
+	case OfStores:
+		return s.Stores()
+	case OfNestStores:
+		return s.NestHoney + s.NestNectar
+	case OfSuperStores:
+		return s.SuperHoney + s.SuperNectar
+	case OfReachable:
+		return s.Reachable(p, c)
+	case OfCapped:
+		return measure.Share(s.SuperCapped, s.SuperHoney+s.SuperNectar)
+	case OfEggs:
+		return s.EggCount()
+	case OfLarvae:
+		return s.larvae
+	case OfSealed:
+		return s.capped
+	case OfDrone:
+		return s.drone
+	case OfBrood:
+		return s.brood
+	case OfBees:
+		return s.Bees()
+	case OfFree:
+		return s.NestFree(p)
+	case OfSuperFree:
+		return s.SuperFree(p)
+	case OfRoom:
+		return s.CombRoomKg(p)
+	case OfCrowding:
+		return s.crowding(p)
+	case OfPollen:
+		return s.PollenCells
+	case OfNestNectar:
+		return s.NestNectar
+	case OfSuperNectar:
+		return s.SuperNectar
+	case OfNestUndrawn:
+		return s.NestUndrawn
+	case OfSuperUndrawn:
+		return s.SuperUndrawn
+	}
+	return 0
+}
+
+// Track is the course of a quantity: one Range a day, from today to the
+// horizon.
+type Track []measure.Range
+
+// tracks gathers quantities by day and member.
+type tracks struct {
+	of []Quantity
+	n  int
+	at []float64 // quantity, day, member
+	d  int
+}
+
+func newTracks(of []Quantity, days, members int) *tracks {
+	return &tracks{of: of, n: members, d: days, at: make([]float64, len(of)*days*members)}
+}
+
+func (t *tracks) take(day, m int, s *State, p *Parameters, c *Condition) {
+	for k, q := range t.of {
+		t.at[(k*t.d+day)*t.n+m] = s.of(q, p, c)
+	}
+}
+
+func (t *tracks) into(r *Result) {
+	for k, q := range t.of {
+		tr := make(Track, t.d)
+		for i := range t.d {
+			tr[i] = middle(t.at[(k*t.d+i)*t.n : (k*t.d+i+1)*t.n])
+		}
+		r.Tracks[q] = tr
+	}
+}
+
+// middle returns the median of a sample with its 80 % range; it sorts it.
+func middle(sample []float64) measure.Range {
+	slices.Sort(sample)
+	return measure.Range{Low: measure.Quantile(sample, 0.1), Likely: measure.Quantile(sample, 0.5), High: measure.Quantile(sample, 0.9)}
+}

@@ -1,0 +1,44 @@
+package forecast
+
+// Food the cluster cannot reach in the cold is not food. While a mean day is
+// colder than TightC the bees hang together and eat what their combs hold and
+// what touches them; honey further off waits for a milder day. A cluster
+// without brood creeps on over what lies next to it; one with brood stays.
+
+// tight reports whether the cold holds the bees in a cluster.
+func (s *State) tight(p *Parameters, c *Condition) bool {
+	return c.MeanC < p.TightC && c.FlightHours < 1
+}
+
+// withinReach returns the kg that a cluster of the colony's size would have to
+// hand: of the combs that it covers, as far as honey is near, and above them
+// where no excluder parts it from the queen.
+func (s *State) withinReach(p *Parameters) float64 {
+	comb := s.NestDrawn
+	kg := s.NestHoney * s.Near
+	if !s.Excluder {
+		comb += s.SuperDrawn
+		kg += s.SuperHoney
+	}
+	cover := least(1, p.ReachSpread*s.Bees()/(p.BeesPerCell*most(comb, 1)))
+	return least(kg*cover+s.NestNectar, s.Stores())
+}
+
+// creep moves a cluster without brood on to what lies next to it.
+func (s *State) creep(p *Parameters) {
+	if s.brood > p.BroodHolds {
+		return
+	}
+	if more := s.withinReach(p) - s.Reach; more > 0 {
+		s.Reach += p.Creep * more
+	}
+}
+
+// Reachable returns the stores that the bees can get at on such a day: all of
+// them, but in the cold what their cluster touches.
+func (s *State) Reachable(p *Parameters, c *Condition) float64 {
+	if s.tight(p, c) {
+		return s.Reach
+	}
+	return s.Stores()
+}

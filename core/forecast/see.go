@@ -1,0 +1,368 @@
+package forecast
+
+import (
+	"math"
+
+	"kembo/core/colony"
+	"kembo/core/measure"
+)
+
+// Sight is what a look or a weighing says of a quantity: a value, and how far
+// it may be off as the standard deviation of its logarithm.
+type Sight struct {
+	Of        Quantity
+	Value, SD float64
+}
+
+// Sights returns what an estimate says that was seen on its day. What was
+// carried says nothing new; what was seen of part of the boxes counts where
+// that is most of it.
+func Sights(e *colony.Estimate) []Sight {
+	var out []Sight
+	var nest, nestSeen, super, superSeen, brood, broodSeen, faces float64
+	for i, part := range e.Parts {
+		b := e.Stack.Boxes[i]
+		kg := b.HoneyKg() + 0.1 // an empty box counts for a little
+		if b.Super {
+			super += kg
+			if part.Stores == colony.Measured {
+				superSeen += kg
+			}
+			continue
+		}
+		nest += kg
+		brood++
+		if part.Stores == colony.Measured {
+			nestSeen += kg
+		}
+		if part.Brood == colony.Measured {
+			broodSeen++
+			if part.Depth == "faces" {
+				faces++
+			}
+		}
+	}
+	most := func(seen, all float64) bool { return all > 0 && seen >= 0.5*all }
+	switch nestMost, superMost := most(nestSeen, nest), super == 0 || most(superSeen, super); {
+	case e.OnScale.Kg > 0 && !(nestMost && superMost):
+		out = append(out, Sight{OfStores, e.OnScale.Kg, e.OnScale.SD / e.OnScale.Kg})
+	default:
+		if nestMost {
+			out = append(out, Sight{OfNestStores, e.NestHoney + e.NestNectar, e.Spread.Stores})
+		}
+		if super > 0 && superMost {
+			out = append(out, Sight{OfSuperStores, e.SuperHoney + e.SuperNectar, e.Spread.Super})
+		}
+	}
+	if brood > 0 && broodSeen == brood {
+		if faces == brood {
+			out = append(out, Sight{OfEggs, e.Eggs, math.Hypot(e.Spread.Brood, youngSD)}, Sight{OfLarvae, e.Larvae, math.Hypot(e.Spread.Brood, youngSD)}, Sight{OfSealed, e.Capped, e.Spread.Brood})
+		} else {
+			out = append(out, Sight{OfBrood, e.Brood(), e.Spread.Brood})
+		}
+		out = append(out, Sight{OfPollen, e.Pollen, e.Spread.Pollen})
+	}
+	if e.BeesFrom == colony.Measured {
+		out = append(out, Sight{OfBees, e.Bees, e.Spread.Bees})
+	}
+	return out
+}
+
+// surprise is how many standard deviations a look may lie from what was
+// expected before it is taken that something happened that the forecast does
+// not know: a swarm, robbing, a mistake in the log. Source: none; one look in
+// 400 by chance, for each thing looked at.
+const surprise = 3
+
+// The elements of a state that a look may move, as logarithms: what the hive
+// holds, and the pace of the colony and its yard.
+const (
+	atNest = iota
+	atSuper
+	atEggs
+	atLarvae
+	atSealed
+	atBees
+	atPollen
+	atQueen
+	atIntake
+	atFlow
+	atEating
+	atDeath
+	elements
+)
+
+func (s *State) element(k int) float64 {
+	switch k {
+	case atNest:
+		return logOf(s.NestHoney+s.NestNectar, 0.1)
+	case atSuper:
+		return logOf(s.SuperHoney+s.SuperNectar, 0.1)
+	case atEggs:
+		return logOf(s.EggCount(), 100)
+	case atLarvae:
+		return logOf(s.larvae, 100)
+	case atSealed:
+		return logOf(s.capped, 100)
+	case atBees:
+		return logOf(s.Bees(), 100)
+	case atPollen:
+		return logOf(s.PollenCells, 100)
+	case atQueen:
+		return logOf(max(s.QueenPeak, s.NextQueen), 100)
+	case atIntake:
+		return logOf(s.IntakeFactor, 0.05)
+	case atFlow:
+		return logOf(s.FlowFactor, 0.05)
+	case atEating:
+		return math.Log(s.EatFactor)
+	}
+	return math.Log(s.DeathFactor)
+}
+
+func logOf(v, floor float64) float64 { return math.Log(max(v, floor)) }
+
+// move multiplies an element by e^d.
+func (s *State) move(k int, d float64) {
+	if d == 0 {
+		return
+	}
+	f := math.Exp(min(max(d, -3), 3))
+	scale := func(v ...*float64) {
+		for _, x := range v {
+			*x *= f
+		}
+	}
+	all := func(v []float64) {
+		for i := range v {
+			v[i] *= f
+		}
+	}
+	switch k {
+	case atNest:
+		scale(&s.NestHoney, &s.NestNectar)
+	case atSuper:
+		scale(&s.SuperHoney, &s.SuperNectar, &s.SuperCapped)
+	case atEggs:
+		all(s.Eggs[:])
+	case atLarvae:
+		all(s.Larvae[:])
+	case atSealed:
+		all(s.Capped[:])
+		all(s.Drone[:])
+	case atBees:
+		scale(&s.House, &s.Foragers, &s.Winter)
+	case atPollen:
+		scale(&s.PollenCells)
+	case atQueen:
+		scale(&s.QueenPeak, &s.NextQueen)
+	case atIntake:
+		scale(&s.IntakeFactor)
+	case atFlow:
+		scale(&s.FlowFactor)
+	case atEating:
+		scale(&s.EatFactor)
+	case atDeath:
+		scale(&s.DeathFactor)
+	}
+}
+
+// See brings the ensemble into line with what was seen: every member is moved
+// by as much as what was seen tells of it, and the members lie closer together
+// after. What goes along with what was seen moves too: a colony that brought
+// more than was thought is one with a better pace, or a yard with a better flow.
+// It reports false, and changes nothing, where what was seen lies so far from
+// what was expected that the forecast cannot have known what happened.
+//
+// It is the serial square-root form of the ensemble Kalman filter (Whitaker and
+// Hamill 2002, Mon. Weather Rev. 130:1913-1924, from memory), on logarithms,
+// with correlations that chance alone may make taken out.
+func (x *Ensemble) See(sights []Sight, p *Parameters) bool {
+	n := len(x.States)
+	var c Condition
+	y := make([]float64, n)
+	predict := func(o Sight) (mean, variance float64) {
+		for m := range x.States {
+			y[m] = logOf(x.States[m].of(o.Of, p, &c), floor(o.Of))
+		}
+		return moments(y)
+	}
+	for _, o := range sights {
+		mean, v := predict(o)
+		if math.Abs(logOf(o.Value, floor(o.Of))-mean) > surprise*math.Sqrt(v+o.SD*o.SD) {
+			return false
+		}
+	}
+	for _, o := range sights {
+		if o.SD <= 0 {
+			continue
+		}
+		mean, v := predict(o)
+		x.assimilate(y, mean, v, logOf(o.Value, floor(o.Of)), o.SD*o.SD)
+	}
+	return true
+}
+
+// assimilate moves all elements by one observation: y is what each member makes
+// of it, mean and v their moments, seen what was seen and r its variance.
+func (x *Ensemble) assimilate(y []float64, mean, v, seen, r float64) {
+	if v < 1e-10 {
+		return
+	}
+	n := float64(len(y))
+	back := 1 / (1 + math.Sqrt(r/(v+r))) // how far members are drawn together
+	z := make([]float64, len(y))
+	for k := range elements {
+		for m := range x.States {
+			z[m] = x.States[m].element(k)
+		}
+		zm, zv := moments(z)
+		if zv < 1e-12 {
+			continue
+		}
+		cov := 0.0
+		for m := range z {
+			cov += (z[m] - zm) * (y[m] - mean)
+		}
+		cov /= n - 1
+		// Of two hundred members some correlation is chance: its square has a
+		// mean of 1/n where there is none.
+		r2 := cov * cov / (zv * v)
+		if r2 < 4/n {
+			continue
+		}
+		gain := cov / (v + r) * (1 - 1/(n*r2))
+		for m := range x.States {
+			x.States[m].move(k, gain*((seen-mean)-back*(y[m]-mean)))
+		}
+	}
+	for m := range x.States {
+		x.States[m].tally()
+	}
+}
+
+func moments(v []float64) (mean, variance float64) {
+	for _, x := range v {
+		mean += x
+	}
+	mean /= float64(len(v))
+	for _, x := range v {
+		variance += (x - mean) * (x - mean)
+	}
+	return mean, variance / float64(max(1, len(v)-1))
+}
+
+// Gained brings the ensemble into line with a gain or loss of stores in kg,
+// between the mark and now, as a hive scale tells it, with its standard
+// deviation. A gain says much of the pace and nothing of what was there before.
+func (x *Ensemble) Gained(kg, sd float64) {
+	if len(x.mark) != len(x.States) {
+		return
+	}
+	y := make([]float64, len(x.States))
+	for m := range x.States {
+		y[m] = x.States[m].Stores() - x.mark[m]
+	}
+	mean, v := moments(y)
+	if math.Abs(kg-mean) > surprise*math.Sqrt(v+sd*sd) {
+		// More than the forecast thought possible: it tells of the pace what the
+		// forecast allows, no more.
+		kg = mean + math.Copysign(surprise*math.Sqrt(v+sd*sd), kg-mean)
+	}
+	x.assimilate(y, mean, v, kg, sd*sd)
+}
+
+// Mark notes the stores of today, from which the next gain is counted.
+func (x *Ensemble) Mark() {
+	x.mark = x.mark[:0]
+	for m := range x.States {
+		x.mark = append(x.mark, x.States[m].Stores())
+	}
+}
+
+// Settle holds the members to the comb that the hive has, as an estimate knows
+// it, and to what it found of a queen.
+func (x *Ensemble) Settle(e *colony.Estimate, p *Parameters, excluder bool, name string, seed uint64) {
+	x.done = 0
+	h := hashName(name)
+	shape := colony.ShapeOf(e.Stack)
+	for m := range x.States {
+		s := &x.States[m]
+		s.NestDrawn, s.NestUndrawn = e.NestDrawn, e.NestUndrawn
+		s.SuperDrawn, s.SuperUndrawn = e.SuperDrawn, e.SuperUndrawn
+		s.UnderDrawn, s.UnderUndrawn = 0, 0
+		s.NestKgPerCell, s.SuperKgPerCell = max(e.NestKgPerCell, 1e-5), e.SuperKgPerCell
+		s.Lid, s.Low, s.Near, s.Excluder = shape.Lid, shape.Low, shape.Near, excluder
+		if s.SuperDrawn <= 0 {
+			s.SuperHoney, s.SuperNectar, s.SuperCapped = 0, 0, 0
+		}
+		s.SuperAccess = max(access(s, p), min(s.SuperAccess, 1))
+		if e.Queen.Looked && e.Queen.Day == e.Day {
+			s.requeen(e, p, h, m, seed)
+		}
+		s.tally()
+		s.hold(p)
+		s.tally()
+		s.Reach = s.withinReach(p)
+	}
+}
+
+// forget lets what was learnt of a yard's flow fade over some weeks: the next
+// plant is another flow. Source: none; guess, about the length of a flow.
+const flowForgets = 45.0
+
+// Drift widens the ensemble by what no forecast sees coming, and lets the flow
+// level wander back to what is usual, over the days since the last sight.
+func (x *Ensemble) Drift(y *Yard, days int, name string, seed uint64) {
+	if days <= 0 {
+		return
+	}
+	h := hashName(name)
+	keep := math.Exp(-float64(days) / flowForgets)
+	fresh := math.Sqrt(1 - keep*keep)
+	unseen := unseenADay * float64(days)
+	for m := range x.States {
+		s := &x.States[m]
+		if s.FlowFactor > 0 {
+			s.FlowFactor = math.Exp(keep*math.Log(s.FlowFactor) + fresh*flowLevelSD*normal(seed, y.key, m, int(x.Day), forFlowLevel))
+		}
+		for k := atNest; k <= atBees; k++ {
+			s.move(k, unseen*normal(seed, h, m, int(x.Day), forUnseen+k))
+		}
+		s.tally()
+	}
+}
+
+// unseenADay is what no forecast sees coming, as the standard deviation of the
+// logarithm. Source: none; guess, held by the calibration.
+const unseenADay = 0.005
+
+// Foresee returns the 80 % range of what a sight may say, with its own spread,
+// as the ensemble holds it.
+func (x *Ensemble) Foresee(o Sight, p *Parameters) measure.Range {
+	y := make([]float64, len(x.States))
+	var c Condition
+	for m := range x.States {
+		y[m] = logOf(x.States[m].of(o.Of, p, &c), floor(o.Of))
+	}
+	mean, v := moments(y)
+	half := measure.Z80 * math.Sqrt(v+o.SD*o.SD)
+	return measure.Range{Low: math.Exp(mean - half), Likely: math.Exp(mean), High: math.Exp(mean + half)}
+}
+
+// KeepPace takes over what another ensemble has learnt of the colony's pace and
+// its yard's flow.
+func (x *Ensemble) KeepPace(from *Ensemble) {
+	for m := range x.States {
+		s, o := &x.States[m], &from.States[m]
+		s.IntakeFactor, s.FlowFactor, s.EatFactor, s.DeathFactor = o.IntakeFactor, o.FlowFactor, o.EatFactor, o.DeathFactor
+	}
+}
+
+// Requeen says anew which members have a laying queen, by what was found since.
+func (x *Ensemble) Requeen(e *colony.Estimate, p *Parameters, name string, seed uint64) {
+	h := hashName(name)
+	for m := range x.States {
+		x.States[m].requeen(e, p, h, m, seed)
+	}
+}

@@ -1,0 +1,133 @@
+package forecast
+
+import "math"
+
+// Pressure is what stands beside the simulation in judging how near a colony
+// is to swarming.
+type Pressure struct {
+	QueenYears float64 // her age in years; under 0: not known
+	Cups       float64 // how much more likely cups with eggs make it; 0 or 1: none
+	CellsADay  float64 // hazard a day of charged or capped swarm cells
+}
+
+// press adds up the hazard of a swarm from what the day shows: season, bees
+// against comb, and how far the queen is held from laying. Queen's age and
+// cells multiply it at the end, since they do not change with the days.
+func (s *State) press(p *Parameters, c *Condition, t *Today) {
+	if s.QueenPeak <= 0 {
+		return
+	}
+	season := swarmSeason(c.SeasonDay)
+	if season == 0 || s.Bees() < p.SwarmLeast {
+		return
+	}
+	held := 0.0
+	if t.WithRoom > heldLeast {
+		held = 1 - t.Laid/t.WithRoom
+	}
+	a, b := crowd(s.crowding(p)), 1+p.SwarmHeld*held
+	s.SwarmHazard += p.SwarmBase * season * a * b
+	s.drive.season += season
+	s.drive.crowd += season * a
+	s.drive.held += season * b
+}
+
+// drive sums up what pressed, weighted by season.
+type drive struct{ season, crowd, held float64 }
+
+// Drivers say how many times as likely each makes a swarm, against a colony at
+// a crowding of one with a queen of last year who has room.
+type Drivers struct {
+	Crowding, Held, Queen, Cells float64
+	season, cells                float64
+}
+
+func (d *Drivers) add(s *State) {
+	d.season += s.drive.season
+	d.Crowding += s.drive.crowd
+	d.Held += s.drive.held
+}
+
+func (d *Drivers) finish(n int, k Pressure, p *Parameters) {
+	d.Queen, d.Cells = p.QueenAge(k.QueenYears), max(1, k.Cups)
+	if d.season > 0 {
+		d.Crowding, d.Held = d.Crowding/d.season, d.Held/d.season
+	}
+	d.cells = k.CellsADay
+	d.season /= float64(max(1, n))
+}
+
+// Swarm returns the chance that the colony swarms within so many days from
+// today if nobody does anything, with what drives it over the horizon. The
+// forecast itself runs on as if it did not.
+func (r *Result) Swarm(days int) (chance float64, why Drivers) {
+	days = min(days, r.Horizon)
+	h := r.hazard[days*r.members : (days+1)*r.members]
+	k := r.pull.Queen * r.pull.Cells
+	stays := 0.0
+	for _, v := range h {
+		stays += math.Exp(-k*v - r.pull.cells*float64(days))
+	}
+	return 1 - stays/float64(max(1, r.members)), r.pull
+}
+
+// crowding is the bees against what the comb in use holds at full cover.
+func (s *State) crowding(p *Parameters) float64 {
+	comb := s.NestDrawn + p.DrawnCrowd*s.NestUndrawn + s.SuperAccess*s.SuperDrawn + s.UnderDrawn
+	return s.Bees() / (p.BeesPerCell * most(comb, 1))
+}
+
+// crowd is how much more a swarm is in the air for so much crowding: with the
+// square and half of it, at most sixfold.
+func crowd(x float64) float64 { return least(6, x*x*math.Sqrt(x)) }
+
+// heldLeast is the laying under which the season holds her, not room.
+const heldLeast = 150
+
+// swarmSeason is how much of the swarming urge a season day has: from
+// mid-April, at its height through May and June, gone by late August. Source:
+// Fell et al. 1977 and common practice, both from memory; for 50 to 55 degrees.
+func swarmSeason(day int) float64 {
+	d := float64(day)
+	switch {
+	case d < 90 || d > 235:
+		return 0
+	case d < 125:
+		return (d - 90) / 35
+	case d > 175:
+		return (235 - d) / 60
+	}
+	return 1
+}
+
+// swarm lets a prime swarm go with the old queen. The new one comes from cells
+// that are capped as it leaves.
+func (s *State) swarm(p *Parameters) {
+	for _, b := range [...]*float64{&s.House, &s.Foragers, &s.Winter} {
+		gone := *b * p.SwarmShare
+		*b -= gone
+		s.Ledger.BeesLeft += gone
+		crop := least(gone*p.SwarmCropMg*1e-6, 0.5*s.NestHoney)
+		s.NestHoney -= crop
+		s.Ledger.SwarmHoney += crop
+	}
+	s.NextQueen, s.LaysIn = max(s.QueenPeak, s.NextQueen), p.SwarmQueenDays
+	s.QueenPeak = 0
+	s.SwarmHazard = 0
+	s.Reach = least(s.Reach, s.Stores())
+}
+
+// QueenAge is how much more a queen of so many years is left by a swarm than
+// one of last year. Source: Simpson 1960 (from memory) and common practice:
+// colonies swarm far less with queens of the year.
+func (p *Parameters) QueenAge(years float64) float64 {
+	switch {
+	case years < 0:
+		return 1
+	case years < 1:
+		return p.SwarmYoung
+	case years < 2:
+		return 1
+	}
+	return p.SwarmOld
+}
