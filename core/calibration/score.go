@@ -110,12 +110,15 @@ func Score(w World, from, to int, seed uint64) *Tally {
 
 // outputs are what is scored on each point.
 var outputs = []struct {
-	of   forecast.Quantity
-	name string
+	of    forecast.Quantity
+	name  string
+	above bool // scored only where there are supers
 }{
-	{forecast.OfStores, "stores, kg"}, {forecast.OfSuperStores, "stores in supers, kg"}, {forecast.OfCapped, "capped share of supers"}, {forecast.OfReachable, "stores in reach, kg"},
-	{forecast.OfEggs, "eggs"}, {forecast.OfLarvae, "larvae"}, {forecast.OfSealed, "capped brood, cells"}, {forecast.OfBrood, "brood, cells"},
-	{forecast.OfBees, "bees"}, {forecast.OfFree, "free cells in the nest"}, {forecast.OfSuperFree, "free cells above"}, {forecast.OfRoom, "room, kg of nectar"}, {forecast.OfCrowding, "crowding"},
+	{forecast.OfStores, "stores, kg", false}, {forecast.OfReachable, "stores in reach, kg", false},
+	{forecast.OfSuperStores, "stores in supers, kg", true}, {forecast.OfCapped, "capped share of supers", true},
+	{forecast.OfEggs, "eggs", false}, {forecast.OfLarvae, "larvae", false}, {forecast.OfSealed, "capped brood, cells", false}, {forecast.OfBrood, "brood, cells", false},
+	{forecast.OfBees, "bees", false}, {forecast.OfFree, "free cells in the nest", false}, {forecast.OfSuperFree, "free cells above", true},
+	{forecast.OfRoom, "room, kg of nectar", false}, {forecast.OfCrowding, "crowding", false},
 }
 
 func one(t *Tally, x truth, name string, seed uint64) {
@@ -127,6 +130,9 @@ func one(t *Tally, x truth, name string, seed uint64) {
 	r := forecast.Run(in)
 	for _, d := range Points {
 		for _, o := range outputs {
+			if o.above && x.state.SuperDrawn+x.state.SuperUndrawn == 0 {
+				continue
+			}
 			t.at(o.name, d).score(x.course.At[o.of][d], r.Tracks[o.of][d])
 		}
 	}

@@ -147,13 +147,17 @@ func (w World) look(s forecast.State, p *forecast.Parameters, on day.Day, r *ran
 	eggs, larvae, capped := look.Stages(q, season.DayOf(on, season.North))
 	e := colony.Estimate{Day: on, Seen: on, Stages: true, BeesFrom: colony.Measured, Depth: "boxes",
 		Eggs: brood * eggs, Larvae: brood * larvae, Capped: brood * capped, Drone: s.DroneCount() * off(o.Brood), Pollen: s.PollenCells * off(o.Pollen),
-		NestHoney: s.NestHoney * kg, NestNectar: s.NestNectar * kg, SuperHoney: s.SuperHoney * super, SuperNectar: s.SuperNectar * super,
+		NestHoney: s.NestHoney * kg, NestNectar: s.NestNectar * kg, SuperHoney: s.SuperCapped * super, SuperNectar: (s.SuperHoney - s.SuperCapped + s.SuperNectar) * super * math.Exp(openOff*r.NormFloat64()),
 		NestDrawn: s.NestDrawn, NestUndrawn: s.NestUndrawn, SuperDrawn: s.SuperDrawn, SuperUndrawn: s.SuperUndrawn,
 		NestKgPerCell: s.NestKgPerCell, SuperKgPerCell: s.SuperKgPerCell, Bees: s.Bees() * off(o.Bees),
 		Spread: o, Queen: q}
 	hold(&e, p)
 	return e
 }
+
+// openOff is how far a keeper is off who tells open honey from capped. Source:
+// none; guess.
+const openOff = 0.25
 
 // hold keeps what was counted inside the comb there is, as counting frames
 // does: stores are seen to fill what brood leaves.

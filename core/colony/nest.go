@@ -84,3 +84,19 @@ func Turned(st hive.Stack) hive.Stack {
 	}
 	return out
 }
+
+// Painted reports whether every box of the nest with brood was looked at face by
+// face, so that eggs, larvae and capped brood were told apart by sight.
+func (e *Estimate) Painted() bool {
+	seen := false
+	for i, p := range e.Parts {
+		if e.Stack.Boxes[i].Super || e.Stack.Boxes[i].BroodCells() == 0 {
+			continue
+		}
+		if p.Depth != "faces" {
+			return false
+		}
+		seen = true
+	}
+	return seen
+}

@@ -24,6 +24,10 @@ const (
 	forSuper
 	forRequeen
 	forMating
+	forEggs
+	forSealed
+	forHouse
+	forEye
 	forUnseen // and those after it, one for each element
 )
 

@@ -106,8 +106,8 @@ func Defaults() Parameters {
 		LowEases: 0.05, EmergencyDays: 24, SwarmQueenDays: 19, SwarmShare: 0.75, SwarmCropMg: 36, SwarmBase: 0.006,
 		SwarmHeld: 2, SwarmLeast: 8000, SwarmYoung: 0.4, SwarmOld: 1.6, BeesPerCell: 0.35, DrawnCrowd: 0.5,
 		LidShape: 1.4, ClearHours: 2, NestKeeps: 3, PollenDays: 10, PollenKeeps: 1500, PollenPerHour: 0.125,
-		WinterPollen: 0.1, BroodEaten: 0.35, CappingShare: 0.2, RipenWarmth: 10, SpareDays: 4, DrawNestDays: 6,
-		DrawSuperDays: 4, UnderWarmth: 10, UnderStart: 0.12, InCluster: 8, ColdFrom: 3, TightC: 4,
+		WinterPollen: 0.1, BroodEaten: 0.35, CappingShare: 0.4, RipenWarmth: 10, SpareDays: 4, DrawNestDays: 6,
+		DrawSuperDays: 4, UnderWarmth: 10, UnderStart: 0.12, InCluster: 8, ColdFrom: 3, TightC: -1,
 		ReachSpread: 1.5, BroodHolds: 400, Creep: 0.05, StarveDeath: 0.2, StarveCold: 0.55, Mates: 0.75, SwarmCups: 2.5, SwarmCharged: 0.15, SwarmCapped: 0.35,
 	}
 }

@@ -11,11 +11,15 @@ import (
 // Spreads of what differs between colonies. Source: none; guesses, but for
 // intake: colonies of a yard differ by 30-50 % (model 3).
 const (
-	queenSD  = 0.22
+	queenSD  = 0.20
 	intakeSD = 0.36
 	eatingSD = 0.12
-	deathSD  = 0.20
+	deathSD  = 0.18
+	eyeSD    = 0.04
 	youngSD  = 0.12 // eggs and larvae are harder to see than capped brood
+	stagesSD = 0.32 // of eggs, where brood was counted and split by the season
+	housesSD = 0.10 // of the house bees among those that are not winter bees
+	ripeOpen = 0.33 // of the open honey above: ripe, and not yet capped
 	nectarSD = 0.25
 	SameEye  = 0.7 // correlation of errors in stores below and above
 )
@@ -27,15 +31,21 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m 
 	z := func(purpose int) float64 { return normal(seed, h, m, 0, purpose) }
 	off := func(s float64, purpose int) float64 { return math.Exp(s * z(purpose)) }
 
-	brood := off(e.Spread.Brood, forBrood)
-	young := brood * off(youngSD, forYoung)
-	stores := off(e.Spread.Stores, forStores)
+	// A keeper's eye is off one way for all that he counts.
+	eye := off(eyeSD, forEye)
+	brood := eye * off(e.Spread.Brood, forBrood)
+	stages := stagesSD
+	if e.Painted() {
+		stages = youngSD
+	}
+	drones := brood
+	stores := eye * off(e.Spread.Stores, forStores)
 	// One keeper's errors in the nest and above it go together in part.
-	super := math.Exp(e.Spread.Super * (SameEye*z(forStores) + math.Sqrt(1-SameEye*SameEye)*z(forSuper)))
+	super := eye * math.Exp(e.Spread.Super*(SameEye*z(forStores)+math.Sqrt(1-SameEye*SameEye)*z(forSuper)))
 	nectar := off(nectarSD, forNectar)
 
 	s := State{
-		QueenPeak:     queenPeak(e, p, sd, z(forQueen)),
+		QueenPeak:     queenPeak(e, p, sd, brood, z(forQueen)),
 		PollenCells:   e.Pollen * off(e.Spread.Pollen, forPollen),
 		NestHoney:     e.NestHoney * stores,
 		NestNectar:    e.NestNectar * stores * nectar,
@@ -53,25 +63,33 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m 
 		SuperCapped:  e.SuperHoney * super,
 		FlowFactor:   1,
 	}
+	eggs, larvae, sealed := e.Eggs*off(stages, forEggs), e.Larvae*off(0.7*stages, forYoung), e.Capped*off(0.5*stages, forSealed)
+	if all := eggs + larvae + sealed; all > 0 {
+		brood *= e.Brood() / all // in all it is what was counted
+	}
 	for i := range s.Eggs {
-		s.Eggs[i] = e.Eggs * young / 3
+		s.Eggs[i] = eggs * brood / 3
 	}
 	for i := range s.Larvae {
-		s.Larvae[i] = e.Larvae * young / 6
+		s.Larvae[i] = larvae * brood / 6
 	}
 	for i := range s.Capped {
-		s.Capped[i] = e.Capped * brood / 12
+		s.Capped[i] = sealed * brood / 12
 	}
 	for i := range s.Drone {
-		s.Drone[i] = e.Drone * brood / 24
+		s.Drone[i] = e.Drone * drones / 24
 	}
+	ripe := s.SuperNectar * ripeOpen
+	s.SuperNectar, s.SuperHoney = s.SuperNectar-ripe, s.SuperHoney+ripe
 	s.NestNectar *= hive.NectarFill * p.NectarCells // NectarFill and NectarCells agree by default
 	s.requeen(e, p, h, m, seed)
-	bees := e.Bees * off(e.Spread.Bees, forBees)
+	bees := e.Bees * eye * off(e.Spread.Bees, forBees)
 	winter := wintering(sd)
 	s.Winter = bees * winter
-	s.House = bees * (1 - winter) * 0.74 // forager share at rest, Khoury et al. 2011
-	s.Foragers = bees * (1 - winter) * 0.26
+	house := nurseShare * off(housesSD, forHouse)
+	house = min(house, 0.9)
+	s.House = bees * (1 - winter) * house
+	s.Foragers = bees * (1 - winter) * (1 - house)
 	s.SuperAccess = access(&s, p)
 	shape := colony.ShapeOf(e.Stack)
 	s.Lid, s.Low, s.Near = shape.Lid, shape.Low, shape.Near
@@ -81,15 +99,18 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m 
 	return s
 }
 
-// wintering is the share of the bees that are winter bees. Source: common
-// practice: all of them by November, none by early May.
+// wintering is the share of the bees that are winter bees: all of them by
+// November, half by mid-April, few by June. Source: common practice, in the
+// shape of what the model itself leaves of them.
 func wintering(sd int) float64 {
 	d := float64(sd)
 	switch {
-	case d < 62 || d > 305:
+	case d < 70 || d > 305:
 		return 1
 	case d < 125:
-		return (125 - d) / 63
+		return 0.2 + 0.8*(125-d)/55
+	case d < 165:
+		return 0.2 * (165 - d) / 40
 	case d > 235:
 		return (d - 235) / 70
 	}
@@ -144,15 +165,15 @@ func (s *State) hold(p *Parameters) {
 
 // queenPeak is what the queen could lay at her height. Where the nest has room
 // and nurses enough her brood tells it; where either held her back it is known
-// only from below.
-func queenPeak(e *colony.Estimate, p *Parameters, sd int, z float64) float64 {
+// only from below. more is this member's brood against what was counted.
+func queenPeak(e *colony.Estimate, p *Parameters, sd int, more, z float64) float64 {
 	prior := p.QueenPeakLaying
 	// Of the three weeks in which the brood of today was laid.
 	curve := season.Laying(sd, 0, 20)
 	if curve < 0.15 || e.Brood() <= 0 || e.NestDrawn <= 0 {
 		return prior * math.Exp(queenSD*z)
 	}
-	aDay := e.Brood() / (21 - 9*(1-p.EggToAdult))
+	aDay := more * e.Brood() / (21 - 9*(1-p.EggToAdult))
 	laying := aDay / curve
 	held := aDay > nursesHeld*p.NurseLoad*e.Bees*nurseShare
 	if e.NestFree()/e.NestDrawn > 0.12 && !held {

@@ -77,6 +77,10 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 	if len(bloom) == 0 {
 		bloom = UsualBloom
 	}
+	var beesDay [368]int
+	for sd := range beesDay {
+		beesDay[sd] = site.Climate.BeesDay(sd)
+	}
 	for i := range days {
 		d := from + day.Day(i)
 		sd := season.DayOf(d, site.Hemisphere)
@@ -87,6 +91,7 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 			w = season.Weather{Day: d, MinC: mean - 4.5, MaxC: mean + 4.5, RainMM: 1.6}
 		}
 		y.Likely[i] = ConditionOf(bloom, w, sd)
+		y.Likely[i].SeasonDay = beesDay[sd]
 		if f, ok := site.Flow[d]; ok {
 			y.Likely[i].Flow = f
 		}

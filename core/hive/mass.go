@@ -30,6 +30,15 @@ func (b Box) HoneyKg() float64 {
 	return kg
 }
 
+// BroodCells returns the worker brood in b, in cells.
+func (b Box) BroodCells() float64 {
+	n := 0.0
+	for _, f := range b.Frames {
+		n += b.Format.Frame.WorkerCells() * (f.A.Worker() + f.B.Worker())
+	}
+	return n
+}
+
 // TareKg returns the mass of the box, its frames and drawn wax.
 func (b Box) TareKg() float64 {
 	kg := b.Format.BoxTareKg
