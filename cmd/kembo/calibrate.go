@@ -4,12 +4,14 @@ import (
 	"encoding/json"
 	"fmt"
 	"io"
+	"os"
 	"runtime"
 	"sync"
 
 	"github.com/spf13/cobra"
 
 	"kembo/core/calibration"
+	"kembo/web/draw"
 )
 
 // calibrateCommand measures how often the forecast's ranges hold the truth.
@@ -17,6 +19,7 @@ func calibrateCommand() *cobra.Command {
 	var truths int
 	var seed uint64
 	var asJSON bool
+	var picture string
 	c := &cobra.Command{
 		Use:   "calibrate",
 		Short: "Measure how often the 80 % ranges of the forecast hold simulated truths",
@@ -26,9 +29,14 @@ func calibrateCommand() *cobra.Command {
 			if truths < 10 || truths > 100_000 {
 				return statusError{2, fmt.Errorf("--truths %d: give 10 to 100000", truths)}
 			}
-			all := map[string][]calibration.Line{}
+			all := map[string]world{}
 			for _, w := range calibration.Worlds {
-				all[w.Name] = score(w, truths, seed)
+				all[w.Name] = world{score(w, truths, seed), learn(w, max(4, truths/10), seed)}
+			}
+			if picture != "" {
+				if err := os.WriteFile(picture, []byte(reliabilityOf(all).Draw()), 0o644); err != nil {
+					return fmt.Errorf("write the picture: %w", err)
+				}
 			}
 			return printCalibration(cmd.OutOrStdout(), all, asJSON)
 		},
@@ -36,7 +44,52 @@ func calibrateCommand() *cobra.Command {
 	c.Flags().IntVar(&truths, "truths", 1000, "simulated colonies a world")
 	c.Flags().Uint64Var(&seed, "seed", 20260101, "another seed makes other truths")
 	c.Flags().BoolVar(&asJSON, "json", false, "print JSON")
+	c.Flags().StringVar(&picture, "picture", "", "write the reliability picture to this SVG file")
 	return c
+}
+
+// world is what came of one.
+type world struct {
+	Ranges   []calibration.Line
+	Learning []calibration.Learning
+}
+
+// learn cuts the looks that teach over the processors.
+func learn(w calibration.World, yards int, seed uint64) []calibration.Learning {
+	n := runtime.GOMAXPROCS(0)
+	parts := make([][]calibration.Learning, n)
+	var wg sync.WaitGroup
+	for k := range n {
+		wg.Go(func() { parts[k] = calibration.Learn(w, yards*k/n, yards*(k+1)/n, seed) })
+	}
+	wg.Wait()
+	return calibration.Mean(parts...)
+}
+
+// pictured are the outputs of the reliability picture, a fortnight ahead.
+var pictured = []draw.ReliabilityLine{
+	{Name: "stores, kg", Ink: "#a4660a"}, {Name: "stores in supers, kg", Ink: "#a4660a", Dash: "5 3"}, {Name: "capped share of supers", Ink: "#c9a227"},
+	{Name: "brood, cells", Ink: "#8a4b2a"}, {Name: "eggs", Ink: "#5d6b7a"}, {Name: "bees", Ink: "#1f5a46"},
+	{Name: "room, kg of nectar", Ink: "#6b4a8a"}, {Name: "free cells in the nest", Ink: "#6b4a8a", Dash: "5 3"}, {Name: "crowding", Ink: "#1f5a46", Dash: "5 3"},
+}
+
+const picturedDay = 14
+
+func reliabilityOf(all map[string]world) draw.Reliability {
+	var r draw.Reliability
+	for _, w := range calibration.Worlds {
+		p := draw.ReliabilityPanel{Name: w.Name + ", 14 days ahead"}
+		for _, l := range pictured {
+			for _, line := range all[w.Name].Ranges {
+				if line.Output == l.Name && line.Day == picturedDay {
+					l.Held = line.Central
+					p.Lines = append(p.Lines, l)
+				}
+			}
+		}
+		r.Panels = append(r.Panels, p)
+	}
+	return r
 }
 
 // score cuts a run over the processors.
@@ -54,7 +107,7 @@ func score(w calibration.World, truths int, seed uint64) []calibration.Line {
 	return parts[0].Lines()
 }
 
-func printCalibration(out io.Writer, all map[string][]calibration.Line, asJSON bool) error {
+func printCalibration(out io.Writer, all map[string]world, asJSON bool) error {
 	if asJSON {
 		e := json.NewEncoder(out)
 		e.SetIndent("", "  ")
@@ -64,7 +117,7 @@ func printCalibration(out io.Writer, all map[string][]calibration.Line, asJSON b
 		if _, err := fmt.Fprintf(out, "### %s\n\n| output | days ahead | truths | held | truth below | truth above | mean width | width knowing only the season |\n|---|---|---|---|---|---|---|---|\n", w.Name); err != nil {
 			return err
 		}
-		for _, l := range all[w.Name] {
+		for _, l := range all[w.Name].Ranges {
 			day := fmt.Sprint(l.Day)
 			if l.Censored > 0 {
 				day = fmt.Sprintf("ends within %d", l.Day)
@@ -73,6 +126,15 @@ func printCalibration(out io.Writer, all map[string][]calibration.Line, asJSON b
 			if l.Censored > 0 {
 				fmt.Fprintf(out, "| %s | does not end | %d | %.0f %% reach past it | | | | |\n", l.Output, l.Censored, 100*l.Reached)
 			}
+		}
+		if _, err := fmt.Fprintf(out, "\nForecasts of a look nine days ahead, by how many looks were known: mean error (width of the 80 %% range, share of truths in it)\n\n| %s: output | looks known | forecasts | the last look alone | the colony's own pace learnt | and the yard's flow |\n|---|---|---|---|---|---|\n", w.Name); err != nil {
+			return err
+		}
+		for _, l := range all[w.Name].Learning {
+			e := func(x calibration.Error) string {
+				return fmt.Sprintf("%.3g (%.3g, %.0f %%)", x.Mean, x.Width, 100*x.Held)
+			}
+			fmt.Fprintf(out, "| %s | %d | %d | %s | %s | %s |\n", l.Output, l.Looks, l.N, e(l.Fresh), e(l.Own), e(l.Pooled))
 		}
 		if _, err := fmt.Fprintln(out); err != nil {
 			return err

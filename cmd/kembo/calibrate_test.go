@@ -15,13 +15,16 @@ func TestCalibratePrintsWhatTheRangesHeld(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	var all map[string][]calibration.Line
+	var all map[string]struct {
+		Ranges   []calibration.Line
+		Learning []calibration.Learning
+	}
 	if err := json.Unmarshal([]byte(out), &all); err != nil {
 		t.Fatal(err)
 	}
 	for _, w := range calibration.Worlds {
-		if len(all[w.Name]) < 16 || all[w.Name][0].Truths != 24 {
-			t.Errorf("%s: %d lines", w.Name, len(all[w.Name]))
+		if len(all[w.Name].Ranges) < 16 || all[w.Name].Ranges[0].Truths != 24 || len(all[w.Name].Learning) != 12 {
+			t.Errorf("%s: %d lines", w.Name, len(all[w.Name].Ranges))
 		}
 	}
 	text, err := kembo(t, "", "calibrate", "--truths", "24")

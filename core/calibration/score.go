@@ -21,6 +21,9 @@ type Line struct {
 	Climate  float64 // width of the 80 % range of all truths, knowing nothing of the colony
 	Censored int     // truths whose runway did not end within the horizon, scored apart
 	Reached  float64 // share of those whose range reaches past the horizon
+	// Central is, for ranges that promise 5, 10, 15 ... 100 of a hundred, how many
+	// they held; nil where only the 80 % range is known.
+	Central []float64 `json:",omitempty"`
 }
 
 // Tally gathers scores; tallies of parts of a run are added up.
@@ -38,6 +41,8 @@ type sums struct {
 	n, held, below, above  int
 	censored, censoredHeld int
 	width                  float64
+	central                [shares]int // by how far from the middle the truth lay
+	placed                 int
 	truths                 []float64
 }
 
@@ -53,6 +58,32 @@ func (t *Tally) at(output string, day int) *sums {
 		t.order = append(t.order, c)
 	}
 	return s
+}
+
+// shares is how many widths of range are told apart.
+const shares = 20
+
+// place notes how far from the middle of a forecast a truth lay: the share of
+// members under it.
+func (s *sums) place(below float64) {
+	k := int(shares * math.Abs(2*below-1))
+	s.central[min(k, shares-1)]++
+	s.placed++
+}
+
+// reliability returns the share of truths that the middle range of each width
+// held.
+func (s *sums) reliability() []float64 {
+	if s.placed == 0 {
+		return nil
+	}
+	out := make([]float64, shares)
+	n := 0
+	for k := range out {
+		n += s.central[k]
+		out[k] = float64(n) / float64(s.placed)
+	}
+	return out
 }
 
 func (s *sums) score(truth float64, r measure.Range) {
@@ -78,6 +109,10 @@ func (t *Tally) Add(o *Tally) {
 		a.n, a.held, a.below, a.above = a.n+b.n, a.held+b.held, a.below+b.below, a.above+b.above
 		a.censored, a.censoredHeld = a.censored+b.censored, a.censoredHeld+b.censoredHeld
 		a.width += b.width
+		a.placed += b.placed
+		for k := range a.central {
+			a.central[k] += b.central[k]
+		}
 		a.truths = append(a.truths, b.truths...)
 	}
 }
@@ -93,7 +128,7 @@ func (t *Tally) Lines() []Line {
 		n := float64(s.n)
 		slices.Sort(s.truths)
 		out = append(out, Line{c.output, c.day, s.n, float64(s.held) / n, float64(s.below) / n, float64(s.above) / n, s.width / n,
-			measure.Quantile(s.truths, 0.9) - measure.Quantile(s.truths, 0.1), s.censored, float64(s.censoredHeld) / float64(max(1, s.censored))})
+			measure.Quantile(s.truths, 0.9) - measure.Quantile(s.truths, 0.1), s.censored, float64(s.censoredHeld) / float64(max(1, s.censored)), s.reliability()})
 	}
 	return out
 }
@@ -133,7 +168,11 @@ func one(t *Tally, x truth, name string, seed uint64) {
 			if o.above && x.state.SuperDrawn+x.state.SuperUndrawn == 0 {
 				continue
 			}
-			t.at(o.name, d).score(x.course.At[o.of][d], r.Tracks[o.of][d])
+			s := t.at(o.name, d)
+			s.score(x.course.At[o.of][d], r.Tracks[o.of][d])
+			if below, ok := r.Below(o.of, d, x.course.At[o.of][d]); ok {
+				s.place(below)
+			}
 		}
 	}
 	for k, n := range forecast.Names {

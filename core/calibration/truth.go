@@ -55,29 +55,13 @@ type truth struct {
 // make lives truth i of a world, from the same number every time.
 func (w World) make(i int, seed uint64) truth {
 	r := rand.New(rand.NewPCG(seed, uint64(i)))
-	off := func(sd float64) float64 { return math.Exp(sd * r.NormFloat64()) }
-	p := forecast.Defaults()
-	p.NestPull *= off(w.Backfill)
-	p.LoadPerHourMg *= off(w.Intake)
-	p.ForagerDeathHour *= off(w.Mortality)
-	p.ForagerDeathBase *= off(w.Mortality)
-	p.SuperStart *= off(w.Sharing)
-	p.QueenPeakLaying *= off(w.Laying)
-
+	p := w.rules(r)
 	begin := day.Of(2026, 3, 10)
 	t := truth{on: begin + day.Day(25+r.IntN(150))} // a look from April to early September
 	climate := season.Climates[r.IntN(len(season.Climates))]
 	t.site = forecast.Site{Yard: "y", Hemisphere: season.North, Climate: climate}
 	days := int(t.on-begin) + Horizon
-	// What the truth meets is one draw of the same weather and flow.
-	cond := forecast.NewYard(t.site, begin, begin, days, 1, seed*1_000_003+uint64(i)).Member(0)
-	level := off(w.FlowLevel)
-	for k := range cond {
-		cond[k].Flow *= level * off(w.FlowDay)
-		warm := w.WeatherC * r.NormFloat64()
-		cond[k].MeanC += warm
-		cond[k].FlightHours = max(0, cond[k].FlightHours*(1+forecast.HoursPerDegree*warm))
-	}
+	cond := w.meets(t.site, begin, days, seed*1_000_003+uint64(i), r)
 	s := spring(r)
 	lead := int(t.on - begin)
 	for k := range lead {
@@ -91,6 +75,34 @@ func (w World) make(i int, seed uint64) truth {
 	t.course = forecast.Follow(s, p, cond[lead:], t.reserve)
 	t.estimate = w.look(s, &p, t.on, r)
 	return t
+}
+
+// rules draws the rules that a truth lives by.
+func (w World) rules(r *rand.Rand) forecast.Parameters {
+	off := func(sd float64) float64 { return math.Exp(sd * r.NormFloat64()) }
+	p := forecast.Defaults()
+	p.NestPull *= off(w.Backfill)
+	p.LoadPerHourMg *= off(w.Intake)
+	p.ForagerDeathHour *= off(w.Mortality)
+	p.ForagerDeathBase *= off(w.Mortality)
+	p.SuperStart *= off(w.Sharing)
+	p.QueenPeakLaying *= off(w.Laying)
+	return p
+}
+
+// meets draws the days that truths of a yard meet: one draw of the same weather
+// and flow, off as far as the world is.
+func (w World) meets(site forecast.Site, from day.Day, days int, seed uint64, r *rand.Rand) []forecast.Condition {
+	off := func(sd float64) float64 { return math.Exp(sd * r.NormFloat64()) }
+	cond := forecast.NewYard(site, from, from, days, 1, seed).Member(0)
+	level := off(w.FlowLevel)
+	for k := range cond {
+		cond[k].Flow *= level * off(w.FlowDay)
+		warm := w.WeatherC * r.NormFloat64()
+		cond[k].MeanC += warm
+		cond[k].FlightHours = max(0, cond[k].FlightHours*(1+forecast.HoursPerDegree*warm))
+	}
+	return cond
 }
 
 // How truths differ between colonies of one yard, as standard deviations of the
@@ -118,8 +130,9 @@ func spring(r *rand.Rand) forecast.State {
 	return s
 }
 
-// super puts one on where a keeper would, mostly in time.
-func super(s *forecast.State, p *forecast.Parameters, r *rand.Rand) {
+// super puts one on where a keeper would, mostly in time, and returns what was
+// done.
+func super(s *forecast.State, p *forecast.Parameters, r *rand.Rand) forecast.Change {
 	used := s.NestFree(p) < 0.45*s.NestDrawn && s.Bees() > 12000
 	full := s.SuperDrawn > 0 && s.SuperFree(p) < 0.5*s.SuperDrawn
 	medium := hive.Formats[2]
@@ -130,7 +143,9 @@ func super(s *forecast.State, p *forecast.Parameters, r *rand.Rand) {
 			c = forecast.Change{SuperUndrawn: cells, SuperKgPerCell: s.SuperKgPerCell}
 		}
 		s.Apply(&c)
+		return c
 	}
+	return forecast.Change{}
 }
 
 // look is what a keeper makes of a state who counts frames: brood in all, split

@@ -75,25 +75,28 @@ func inOrder(changes []Change) []Change {
 
 func byDay(a, b Change) int { return int(a.Day - b.Day) }
 
-// sample returns a quantity of all members.
-func (x *Ensemble) sample(q Quantity, p *Parameters, c *Condition) []float64 {
+// Sample returns a quantity of all members, on a mild day.
+func (x *Ensemble) Sample(q Quantity, p *Parameters) []float64 {
+	c := Condition{MeanC: mild}
 	out := make([]float64, len(x.States))
 	for m := range x.States {
-		out[m] = x.States[m].of(q, p, c)
+		out[m] = x.States[m].of(q, p, &c)
 	}
 	return out
 }
 
+// mild is a mean of a day on which bees move about their combs, degrees C.
+const mild = 12
+
 // Expected returns what the ensemble makes of an estimate by its day: what a
 // look on that day is read against.
 func (x *Ensemble) Expected(e colony.Estimate, p *Parameters) colony.Expected {
-	var c Condition
-	of := func(q Quantity) (v []float64) { return x.sample(q, p, &c) }
-	mid := func(q Quantity) float64 { return middle(of(q)).Likely }
+	of := func(q Quantity) (v []float64) { return x.Sample(q, p) }
+	mid := func(q Quantity) float64 { return Middle(of(q)).Likely }
 	return colony.Expected{
 		From: e.Day, Parts: e.Parts, Stages: e.Stages,
-		Eggs: middle(of(OfEggs)), Larvae: middle(of(OfLarvae)), Capped: middle(of(OfSealed)), Drone: middle(of(OfDrone)),
-		Pollen: middle(of(OfPollen)), Bees: middle(of(OfBees)), NestStores: middle(of(OfNestStores)), SuperStores: middle(of(OfSuperStores)),
+		Eggs: Middle(of(OfEggs)), Larvae: Middle(of(OfLarvae)), Capped: Middle(of(OfSealed)), Drone: Middle(of(OfDrone)),
+		Pollen: Middle(of(OfPollen)), Bees: Middle(of(OfBees)), NestStores: Middle(of(OfNestStores)), SuperStores: Middle(of(OfSuperStores)),
 		NestNectar: mid(OfNestNectar), SuperNectar: mid(OfSuperNectar), NestUndrawn: mid(OfNestUndrawn), SuperUndrawn: mid(OfSuperUndrawn),
 	}
 }

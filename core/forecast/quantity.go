@@ -38,6 +38,15 @@ const (
 var QuantityNames = [Quantities]string{"stores_kg", "nest_stores_kg", "super_stores_kg", "reachable_kg", "super_capped_share", "eggs", "larvae", "capped_brood",
 	"drone_brood", "brood", "bees", "nest_free_cells", "super_free_cells", "room_kg", "crowding", "pollen_cells", "nest_nectar_kg", "super_nectar_kg", "nest_undrawn", "super_undrawn"}
 
+// Of returns a quantity of a state on a mild day.
+func (s *State) Of(q Quantity, p *Parameters) float64 {
+	c := Condition{MeanC: mild}
+	if q >= OfEggs && q <= OfBrood {
+		s.tally()
+	}
+	return s.of(q, p, &c)
+}
+
 // of returns a quantity of a state on a day of such conditions.
 func (s *State) of(q Quantity, p *Parameters, c *Condition) float64 {
 	switch q {
@@ -111,14 +120,34 @@ func (t *tracks) into(r *Result) {
 	for k, q := range t.of {
 		tr := make(Track, t.d)
 		for i := range t.d {
-			tr[i] = middle(t.at[(k*t.d+i)*t.n : (k*t.d+i+1)*t.n])
+			tr[i] = Middle(t.at[(k*t.d+i)*t.n : (k*t.d+i+1)*t.n])
 		}
 		r.Tracks[q] = tr
 	}
 }
 
-// middle returns the median of a sample with its 80 % range; it sorts it.
-func middle(sample []float64) measure.Range {
+// Middle returns the median of a sample with its 80 % range; it sorts it.
+func Middle(sample []float64) measure.Range {
 	slices.Sort(sample)
 	return measure.Range{Low: measure.Quantile(sample, 0.1), Likely: measure.Quantile(sample, 0.5), High: measure.Quantile(sample, 0.9)}
+}
+
+// Below returns the share of the members in which a quantity whose course was
+// asked for is under v on a day ahead, and false where it was not.
+func (r *Result) Below(q Quantity, day int, v float64) (share float64, ok bool) {
+	t := r.courses
+	if t == nil || day < 0 || day >= t.d {
+		return 0, false
+	}
+	k := slices.Index(t.of, q)
+	if k < 0 {
+		return 0, false
+	}
+	n := 0
+	for _, x := range t.at[(k*t.d+day)*t.n : (k*t.d+day+1)*t.n] {
+		if x < v {
+			n++
+		}
+	}
+	return float64(n) / float64(t.n), true
 }

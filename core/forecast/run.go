@@ -52,6 +52,7 @@ type Result struct {
 	hazard  []float64 // by day and member: of a swarm, summed up to the end of the day
 	pull    Drivers
 	members int
+	courses *tracks // of the quantities whose course was asked for
 }
 
 // Ready is an ensemble that has been moved to today: every run from it, with
@@ -152,6 +153,7 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 	col.into(r, in, len(with) > 0)
 	if tr != nil {
 		tr.into(r)
+		r.courses = tr
 	}
 	for k := range r.ends {
 		r.Runway[k] = runwayOf(r.ends[k])
@@ -209,7 +211,7 @@ func (c *columns) into(r *Result, in *Input, changed bool) {
 	scratch := make([]float64, r.members)
 	set := func(sample []float64, looked float64) measure.Range {
 		copy(scratch, sample)
-		w := middle(scratch)
+		w := Middle(scratch)
 		if seen && !math.IsNaN(looked) {
 			return measure.Around(looked, scratch)
 		}

@@ -179,7 +179,7 @@ func (s *State) move(k int, d float64) {
 // with correlations that chance alone may make taken out.
 func (x *Ensemble) See(sights []Sight, p *Parameters) bool {
 	n := len(x.States)
-	var c Condition
+	c := Condition{MeanC: mild}
 	y := make([]float64, n)
 	predict := func(o Sight) (mean, variance float64) {
 		for m := range x.States {
@@ -326,8 +326,15 @@ func (x *Ensemble) Drift(y *Yard, days int, name string, seed uint64) {
 		if s.FlowFactor > 0 {
 			s.FlowFactor = math.Exp(keep*math.Log(s.FlowFactor) + fresh*flowLevelSD*normal(seed, y.key, m, int(x.Day), forFlowLevel))
 		}
-		for k := atNest; k <= atBees; k++ {
-			s.move(k, unseen*normal(seed, h, m, int(x.Day), forUnseen+k))
+		z := func(k int) float64 { return unseen * normal(seed, h, m, int(x.Day), forUnseen+k) }
+		s.move(atNest, z(atNest))
+		s.move(atSuper, z(atSuper))
+		s.move(atBees, z(atBees))
+		// A queen lays now more, now less; what she has laid goes with her.
+		queen := queenDrifts / unseenADay * z(atQueen)
+		s.move(atQueen, queen)
+		for k := atEggs; k <= atSealed; k++ {
+			s.move(k, queen+z(k))
 		}
 		s.tally()
 	}
@@ -335,13 +342,16 @@ func (x *Ensemble) Drift(y *Yard, days int, name string, seed uint64) {
 
 // unseenADay is what no forecast sees coming, as the standard deviation of the
 // logarithm. Source: none; guess, held by the calibration.
-const unseenADay = 0.005
+const (
+	unseenADay  = 0.006
+	queenDrifts = 0.013 // a queen's laying
+)
 
 // Foresee returns the 80 % range of what a sight may say, with its own spread,
 // as the ensemble holds it.
 func (x *Ensemble) Foresee(o Sight, p *Parameters) measure.Range {
 	y := make([]float64, len(x.States))
-	var c Condition
+	c := Condition{MeanC: mild}
 	for m := range x.States {
 		y[m] = logOf(x.States[m].of(o.Of, p, &c), floor(o.Of))
 	}

@@ -122,6 +122,16 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 	return y
 }
 
+// Met writes the warmth and the flight hours that a day is known to have had, for
+// all members.
+func (y *Yard) Met(i int, c Condition) {
+	y.Likely[i].MeanC, y.Likely[i].FlightHours = c.MeanC, c.FlightHours
+	for m := range y.Members {
+		d := &y.drawn[m*y.Days+i]
+		d.MeanC, d.FlightHours = c.MeanC, c.FlightHours
+	}
+}
+
 // ConditionOf returns what a day of known weather offers on a season day.
 func ConditionOf(bloom []season.Bloom, w season.Weather, seasonDay int) Condition {
 	flow, pollen := season.Intensity(bloom, seasonDay)

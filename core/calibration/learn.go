@@ -1,0 +1,207 @@
+package calibration
+
+import (
+	"fmt"
+	"math"
+	"math/rand/v2"
+
+	"kembo/core/colony"
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/season"
+)
+
+// Learning asks whether looks teach the forecast anything: yards of colonies
+// whose truth is known are looked at every nine days; each time the next look is
+// forecast by a fresh model, which knows the last look alone, by one that has
+// learnt the colony's own pace from all looks, and by one that has learnt the
+// yard's flow from all colonies as well.
+type Learning struct {
+	Output string
+	Looks  int // that were known
+	N      int
+	// Mean absolute error of the likely value, and the mean width of the 80 %
+	// range with the share of truths it held.
+	Fresh, Own, Pooled Error
+}
+
+// Error of a forecast.
+type Error struct{ Mean, Width, Held float64 }
+
+func (e *Error) add(truth float64, sample []float64) {
+	r := forecast.Middle(sample)
+	e.Mean += math.Abs(r.Likely - truth)
+	e.Width += r.High - r.Low
+	if truth >= r.Low && truth <= r.High {
+		e.Held++
+	}
+}
+
+func (e *Error) over(n int) {
+	e.Mean, e.Width, e.Held = e.Mean/float64(n), e.Width/float64(n), e.Held/float64(n)
+}
+
+// How yards are looked at.
+const (
+	looksEvery = 9
+	looksMost  = 4
+	inYard     = 5
+)
+
+// learnt are the outputs that are compared.
+var learnt = []struct {
+	of   forecast.Quantity
+	name string
+}{{forecast.OfStores, "stores, kg"}, {forecast.OfBrood, "brood, cells"}, {forecast.OfBees, "bees"}}
+
+// pupil is a colony of a yard that is followed.
+type pupil struct {
+	name         string
+	truth        forecast.State
+	rules        forecast.Parameters
+	rng          *rand.Rand
+	own          *forecast.Ensemble
+	fresh        *forecast.Ensemble
+	estimate     colony.Estimate
+	change       forecast.Change
+	excluderHere bool
+}
+
+// Learn follows yards from to to of a world and returns the errors by output and
+// by looks known.
+func Learn(w World, from, to int, seed uint64) []Learning {
+	var out []Learning
+	for _, o := range learnt {
+		for k := 1; k <= looksMost; k++ {
+			out = append(out, Learning{Output: o.name, Looks: k})
+		}
+	}
+	for i := from; i < to; i++ {
+		w.follow(out, i, seed)
+	}
+	return out
+}
+
+// Mean finishes sums of several runs.
+func Mean(parts ...[]Learning) []Learning {
+	out := make([]Learning, len(parts[0]))
+	for i := range out {
+		o := &out[i]
+		*o = Learning{Output: parts[0][i].Output, Looks: parts[0][i].Looks}
+		for _, p := range parts {
+			o.N += p[i].N
+			for _, e := range []struct{ to, from *Error }{{&o.Fresh, &p[i].Fresh}, {&o.Own, &p[i].Own}, {&o.Pooled, &p[i].Pooled}} {
+				e.to.Mean, e.to.Width, e.to.Held = e.to.Mean+e.from.Mean, e.to.Width+e.from.Width, e.to.Held+e.from.Held
+			}
+		}
+		o.Fresh.over(o.N)
+		o.Own.over(o.N)
+		o.Pooled.over(o.N)
+	}
+	return out
+}
+
+func (w World) follow(out []Learning, i int, seed uint64) {
+	r := rand.New(rand.NewPCG(seed, uint64(i)+1<<32))
+	begin := day.Of(2026, 3, 10)
+	first := begin + day.Day(40+r.IntN(75)) // the first look, late April to early July
+	site := forecast.Site{Yard: "y", Hemisphere: season.North, Climate: season.Climates[0]}
+	days := int(first-begin) + looksEvery*(looksMost+1)
+	cond := w.meets(site, begin, days, seed*1_000_003+uint64(i), r)
+	level := math.Exp(truthLevel * r.NormFloat64())
+	p := forecast.Defaults()
+	// All weather is known when it has been; flow never is.
+	yard := forecast.NewYard(site, begin, begin+day.Day(days), days, forecast.Members, seed+uint64(i))
+	for k := range cond {
+		yard.Met(k, cond[k])
+	}
+	at := int(first - begin)
+	var all []*pupil
+	for c := range inYard {
+		x := &pupil{name: fmt.Sprint("colony ", i, " ", c), rng: rand.New(rand.NewPCG(seed+uint64(c)+1, uint64(i))), rules: w.rules(rand.New(rand.NewPCG(seed, uint64(i*inYard+c))))}
+		x.truth = spring(x.rng)
+		x.truth.FlowFactor = level
+		for k := range at {
+			x.truth.Step(&x.rules, &cond[k])
+			if k%8 == 7 {
+				super(&x.truth, &x.rules, x.rng)
+			}
+		}
+		all = append(all, x)
+	}
+	for k := 1; k <= looksMost; k++ {
+		on := begin + day.Day(at)
+		var paces []forecast.Pace
+		for _, x := range all {
+			x.see(w, yard, &p, on, seed)
+			paces = append(paces, x.own.Pace())
+		}
+		told := forecast.PoolLevel(paces)
+		for _, x := range all {
+			x.ahead(out, k, yard, told, cond[at:at+looksEvery], &p)
+		}
+		at += looksEvery
+	}
+}
+
+// see looks at a colony as a keeper would and learns from it.
+func (x *pupil) see(w World, y *forecast.Yard, p *forecast.Parameters, on day.Day, seed uint64) {
+	if x.own != nil {
+		was := x.own.Day
+		x.own.Move(p, y, []forecast.Change{x.change}, on)
+		x.own.Drift(y, int(on-was), x.name, seed)
+	}
+	x.estimate = w.look(x.truth, p, on, x.rng)
+	e := &x.estimate
+	x.excluderHere = x.truth.Excluder
+	sd := season.DayOf(on, season.North)
+	x.fresh = forecast.Draw(e, p, y, x.excluderHere, sd, x.name, forecast.Members, seed)
+	sights := []forecast.Sight{{Of: forecast.OfNestStores, Value: e.NestHoney + e.NestNectar, SD: e.Spread.Stores}, {Of: forecast.OfBrood, Value: e.Brood(), SD: e.Spread.Brood},
+		{Of: forecast.OfPollen, Value: e.Pollen, SD: e.Spread.Pollen}, {Of: forecast.OfBees, Value: e.Bees, SD: e.Spread.Bees}}
+	if e.SuperDrawn > 0 {
+		sights = append(sights, forecast.Sight{Of: forecast.OfSuperStores, Value: e.SuperHoney + e.SuperNectar, SD: e.Spread.Super})
+	}
+	switch {
+	case x.own == nil:
+		x.own = x.fresh.Clone()
+	case x.own.See(sights, p):
+		x.own.Settle(e, p, x.excluderHere, x.name, seed)
+	default:
+		fresh := x.fresh.Clone()
+		fresh.KeepPace(x.own)
+		x.own = fresh
+	}
+}
+
+// ahead forecasts the next look in three ways, lives up to it and scores them.
+func (x *pupil) ahead(out []Learning, looks int, y *forecast.Yard, level forecast.Level, cond []forecast.Condition, p *forecast.Parameters) {
+	x.change = super(&x.truth, &x.rules, x.rng)
+	x.change.Day = x.own.Day
+	pooled := x.own.Clone()
+	pooled.Pool(level, y)
+	to := x.own.Day + looksEvery
+	for _, e := range []*forecast.Ensemble{x.fresh, pooled} {
+		e.Move(p, y, []forecast.Change{x.change}, to)
+	}
+	own := x.own.Clone()
+	own.Move(p, y, []forecast.Change{x.change}, to)
+	for k := range cond {
+		x.truth.Step(&x.rules, &cond[k])
+	}
+	for i := range out {
+		l := &out[i]
+		if l.Looks != looks {
+			continue
+		}
+		for _, o := range learnt {
+			if o.name != l.Output {
+				continue
+			}
+			truth := x.truth.Of(o.of, p)
+			l.N++
+			l.Fresh.add(truth, x.fresh.Sample(o.of, p))
+			l.Own.add(truth, own.Sample(o.of, p))
+			l.Pooled.add(truth, pooled.Sample(o.of, p))
+		}
+	}
+}
