@@ -74,7 +74,13 @@ func (s *State) work(p *Parameters, c *Condition) {
 	if n <= 0 {
 		return
 	}
-	r := most(0, p.RecruitAlpha-p.RecruitSigma*s.Foragers/n) * flying
+	alpha := p.RecruitAlpha
+	// Nurses with few larvae to feed go out sooner, so larger colonies, with one
+	// queen each, have more of their bees in the field.
+	if idle := s.House - s.larvae/(6*p.NurseLoad); idle > 0 {
+		alpha += p.RecruitIdle * idle / s.House
+	}
+	r := most(0, alpha-p.RecruitSigma*s.Foragers/n) * flying
 	toField := s.House * r
 	s.House -= toField
 	s.Foragers += toField

@@ -17,6 +17,12 @@ func (s *State) lay(p *Parameters, c *Condition, t *Today) {
 	if over := c.MeanC - p.FrostStop; over < frostSpan {
 		want *= most(0, over/frostSpan)
 	}
+	// A few bees in wide rooms warm less brood while it is cool.
+	if cool := p.CoolUnder - c.MeanC; cool > 0 {
+		if empty := 1 - s.Bees()/(p.BeesPerCell*s.NestDrawn); empty > 0 {
+			want *= 1 - p.WideCold*empty*least(1, cool/p.CoolUnder)
+		}
+	}
 	// Queens go up more readily than down: empty cells under the brood are found
 	// late.
 	room := s.free(p) * p.FindableShare * (1 - p.LowDrag*s.Low)

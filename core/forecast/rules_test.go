@@ -138,7 +138,7 @@ func TestABroodlessWinterMonth(t *testing.T) {
 // small death left out.
 func TestForagerShareAgainstKhoury(t *testing.T) {
 	p := Defaults()
-	p.HouseDeath = 0
+	p.HouseDeath, p.RecruitIdle = 0, 0
 	c := Condition{SeasonDay: 180, MeanC: 18, FlightHours: 8}
 	m := p.ForagerDeathBase + p.ForagerDeathHour*8
 	k := p.RecruitAlpha - p.RecruitSigma - m

@@ -85,15 +85,15 @@ func crowd(x float64) float64 { return least(6, x*x*math.Sqrt(x)) }
 const heldLeast = 150
 
 // swarmSeason is how much of the swarming urge a season day has: from
-// mid-April, at its height through May and June, gone by late August. Source:
+// late March, at its height through May and June, gone by late August. Source:
 // Fell et al. 1977 and common practice, both from memory; for 50 to 55 degrees.
 func swarmSeason(day int) float64 {
 	d := float64(day)
 	switch {
-	case d < 90 || d > 235:
+	case d < 80 || d > 235:
 		return 0
-	case d < 125:
-		return (d - 90) / 35
+	case d < 120:
+		return (d - 80) / 40
 	case d > 175:
 		return (235 - d) / 60
 	}

@@ -52,7 +52,7 @@ func Table() []Row {
 		{"LidDrag", p.LidDrag, "share", 0.3, 0.9, "none; guess: a lid of solid honey holds bees from the super", false},
 		{"NectarUp", p.NectarUp, "of nest nectar a day", 0.05, 0.3, "none; guess, factor 2: carried above a nest that needs room", false},
 		{"AccessSoon", p.AccessSoon, "share in use in two to three days", 0.3, 0.7, "follows from SuperStart", false},
-		{"ColdHeat", p.ColdHeat, "more a degree under 3 °C", 0.02, 0.1, "none; set to 1-1.5 kg a month in hard cold, common practice", false},
+		{"ColdHeat", p.ColdHeat, "more a degree under ColdFrom", 0.02, 0.12, "none; set to 1-1.5 kg a month in hard cold, common practice", false},
 		{"DrawIncome", p.DrawIncome, "kg honey a day", 0.1, 0.5, "none; guess: comb is drawn in a flow only", false},
 		{"DrawWarmth", p.DrawWarmth, "°C, mean of the day", 7, 12, "none; guess: wax needs warmth", false},
 		{"FullFlight", p.FullFlight, "flight hours for a full day of change of work", 2, 6, "none; guess", false},
@@ -101,5 +101,8 @@ func Table() []Row {
 		{"SwarmCups", p.SwarmCups, "factor, cups with eggs", 1.5, 4, "common practice; factor a guess", false},
 		{"SwarmCharged", p.SwarmCharged, "per day, charged swarm cells", 0.08, 0.25, "derived: a swarm goes at about the capping of the first cell, two to five days on (Winston 1987)", true},
 		{"SwarmCapped", p.SwarmCapped, "per day, capped swarm cells", 0.2, 0.5, "common practice: gone with the next fine days", false},
+		{"CoolUnder", p.CoolUnder, "°C, mean of the day", 10, 18, "none; guess: over it room costs no warmth", false},
+		{"WideCold", p.WideCold, "share of laying in an all but empty nest at 0 °C", 0.1, 0.5, "common practice that weak nests do better in one box; size a guess", false},
+		{"RecruitIdle", p.RecruitIdle, "per day, more for idle nurses", 0, 0.08, "Farrar 1937: larger colonies store more a bee; size a guess", true},
 	}
 }

@@ -1,0 +1,226 @@
+package forecast
+
+import (
+	"testing"
+	"time"
+
+	"kembo/core/day"
+	"kembo/core/season"
+)
+
+// What keepers know. All of it is common practice, without a source.
+
+// built is a two-deep colony in spring with so many deep frames of brood, two
+// thirds of each filled.
+func built(frames, bees float64) State {
+	s := State{House: 0.5 * bees, Foragers: 0.1 * bees, Winter: 0.4 * bees, QueenPeak: 1700, PollenCells: 6000, NestHoney: 10, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039,
+		IntakeFactor: 1, EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: 1, Lid: 1}
+	aDay := frames * 6900 * 2 / 3 / 21
+	for i := range s.Eggs {
+		s.Eggs[i] = aDay
+	}
+	for i := range s.Larvae {
+		s.Larvae[i] = aDay
+	}
+	for i := range s.Capped {
+		s.Capped[i] = aDay
+	}
+	s.tally()
+	return s
+}
+
+// TestTooMuchBroodTooEarly: nine or ten frames of brood on 1 March in a mild
+// spring mean swarming pressure within a month; four do not.
+func TestTooMuchBroodTooEarly(t *testing.T) {
+	p := Defaults()
+	c, _ := season.ClimateFor("us-south")
+	from := day.Of(2026, time.March, 1)
+	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: c}, from, from, 60, 1, 1)
+	aDay := func(frames, bees float64) float64 {
+		s := built(frames, bees)
+		before := 0.0
+		for i := range 32 {
+			before = s.SwarmHazard
+			s.Step(&p, &y.Likely[i])
+		}
+		return s.SwarmHazard - before
+	}
+	// Half as near to it in early April as a crowded colony at the height of the
+	// season.
+	strong, usual := aDay(9.5, 24000), aDay(4, 10000)
+	t.Logf("a month on, the hazard of a swarm is %.4f a day with 9.5 frames of brood, %.4f with 4", strong, usual)
+	if strong < 0.5*p.SwarmBase || usual > 0.25*strong {
+		t.Errorf("a month on, the hazard of a swarm is %.4f a day with 9.5 frames of brood, %.4f with 4", strong, usual)
+	}
+}
+
+// TestAWeakNestDoesBetterInOneBox.
+func TestAWeakNestDoesBetterInOneBox(t *testing.T) {
+	p := Defaults()
+	from := day.Of(2026, time.March, 20)
+	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, 60, 1, 1)
+	after := func(boxes float64) State {
+		s := built(2.5, 7000)
+		s.NestDrawn = boxes * 69000
+		for i := range 45 {
+			s.Step(&p, &y.Likely[i])
+		}
+		return s
+	}
+	one, two := after(1), after(2)
+	if one.Brood() < 1.02*two.Brood() || one.Bees() < two.Bees() {
+		t.Errorf("in one box %.0f brood and %.0f bees, in two %.0f and %.0f", one.Brood(), one.Bees(), two.Brood(), two.Bees())
+	}
+}
+
+// TestFourCappedFramesNeedABox: what emerges from four frames capped on both
+// sides fills a single deep within two weeks.
+func TestFourCappedFramesNeedABox(t *testing.T) {
+	p := Defaults()
+	s := built(5, 14000)
+	s.NestDrawn = 69000
+	s.QueenPeak = 1400
+	for i := range s.Capped {
+		s.Capped[i] = 4 * 6900 / 12
+	}
+	s.tally()
+	before := s.crowding(&p)
+	c := Condition{SeasonDay: 125, MeanC: 13, FlightHours: 6, Flow: 0.3, Pollen: 1}
+	full := 0
+	for d := 1; d <= 14 && full == 0; d++ {
+		s.Step(&p, &c)
+		if s.crowding(&p) > 1 {
+			full = d
+		}
+	}
+	if before > 0.7 || full == 0 {
+		t.Errorf("bees for %.2f of the box, on day %d for all of it", before, full)
+	}
+}
+
+// TestTwoFramesOfHoneyInTwoWeeks: a strong spring colony rearing brood without
+// income can eat them.
+func TestTwoFramesOfHoneyInTwoWeeks(t *testing.T) {
+	p := Defaults()
+	s := built(8, 22000)
+	c := Condition{SeasonDay: 110, MeanC: 8, FlightHours: 1.5, Pollen: 0.6}
+	two := 2 * 6900 * s.NestKgPerCell
+	s.NestHoney = two + 2
+	for range 14 {
+		s.Step(&p, &c)
+	}
+	if s.Ledger.Eaten < 0.85*two {
+		t.Errorf("%.1f kg eaten in two weeks; two frames hold %.1f", s.Ledger.Eaten, two)
+	}
+}
+
+// TestAHoneyBoundBoxLeavesDays: ten full combs over the queen, and she has days,
+// not weeks.
+func TestAHoneyBoundBoxLeavesDays(t *testing.T) {
+	e := nest(t, 0, 0, 0.99)
+	r := Run(input(t, e))
+	if v := r.Runway[Lay].Likely; v == nil || *v > 7 {
+		t.Errorf("room to lay ends %v, with ten full combs above", days(v))
+	}
+}
+
+// TestADonorRecovers: a strong double that gave six frames of bees stands near
+// one that gave none some weeks later.
+func TestADonorRecovers(t *testing.T) {
+	p := Defaults()
+	gave, kept := summer(), summer()
+	for _, s := range []*State{&gave, &kept} {
+		s.NestDrawn, s.SuperDrawn, s.House, s.Foragers = 2*69000, 3*44000, 30000, 10000
+	}
+	gave.Apply(&Change{BeesOut: 6 * 2430 / gave.Bees()})
+	for d := range 35 {
+		gave.Step(&p, &goodDay)
+		kept.Step(&p, &goodDay)
+		if d == 1 && gave.Bees() > 0.75*kept.Bees() {
+			t.Fatalf("six frames were taken and %.0f of %.0f bees are there", gave.Bees(), kept.Bees())
+		}
+	}
+	if gave.Bees() < 0.85*kept.Bees() {
+		t.Errorf("five weeks later %.0f bees, where none were taken %.0f", gave.Bees(), kept.Bees())
+	}
+}
+
+// TestRainStopsASuper.
+func TestRainStopsASuper(t *testing.T) {
+	p := Defaults()
+	day := func(rain float64) State {
+		s := summer()
+		s.SuperAccess = 1
+		w := season.Weather{MinC: 11, MaxC: 19, RainMM: rain}
+		c := ConditionOf([]season.Bloom{{Plant: "lime", From: 150, PeakFrom: 155, PeakTo: 190, To: 200, Strength: 1, Pollen: 1}}, w, 165)
+		for range 8 {
+			s.Step(&p, &c)
+		}
+		return s
+	}
+	dry, wet := day(0), day(9)
+	if in := dry.SuperHoney + dry.SuperNectar; in < 3 {
+		t.Errorf("eight fine days brought %.1f kg above", in)
+	}
+	if in := wet.SuperHoney + wet.SuperNectar; in > 0.2 {
+		t.Errorf("eight days of rain brought %.1f kg above", in)
+	}
+}
+
+// TestFoodOutOfReachIsNoFood: two days of hard frost away from the honey kill a
+// cluster, with combs of honey in the hive; where it lies beside them, it does
+// not.
+func TestFoodOutOfReachIsNoFood(t *testing.T) {
+	p := Defaults()
+	cold := Condition{SeasonDay: 30, MeanC: -6}
+	winter := func(near float64) State {
+		return State{Winter: 6000, QueenPeak: 1550, NestHoney: 12, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039, PollenCells: 500,
+			IntakeFactor: 1, EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: near, Lid: 1}
+	}
+	away, beside := winter(0), winter(1)
+	for _, s := range []*State{&away, &beside} {
+		s.Reach = s.withinReach(&p)
+		for range 3 {
+			s.Step(&p, &cold)
+		}
+	}
+	if away.Bees() > 0.3*6000 || beside.Bees() < 0.95*6000 {
+		t.Errorf("after three days %.0f bees live away from the honey, %.0f beside it", away.Bees(), beside.Bees())
+	}
+	if away.Stores() < 11 {
+		t.Errorf("they ate what they could not reach: %.1f kg left", away.Stores())
+	}
+}
+
+// TestABoxUnderTheNestIsRoomNotStorage: a box under a full nest eases crowding
+// and gives the queen cells within weeks, and takes no nectar at once.
+func TestABoxUnderTheNestIsRoomNotStorage(t *testing.T) {
+	p := Defaults()
+	with, without := summer(), summer()
+	with.Apply(&Change{UnderDrawn: 69000})
+	if a, b := with.CombRoomKg(&p), without.CombRoomKg(&p); a != b {
+		t.Errorf("room for nectar on the day: %.1f kg, %.1f without", a, b)
+	}
+	if with.crowding(&p) >= without.crowding(&p) {
+		t.Error("a box under the nest does not ease it")
+	}
+	a, b := live(with, goodDay, 20), live(without, goodDay, 20)
+	if a.NestDrawn < 69000+20000 || a.Brood() < b.Brood() {
+		t.Errorf("after 20 days %.0f cells taken into the nest, %.0f brood, %.0f without", a.NestDrawn-69000, a.Brood(), b.Brood())
+	}
+}
+
+// TestReversingFreesWhatLiesBelow: a nest with its empty comb under the brood
+// and honey over it gains by turning its boxes.
+func TestReversingFreesWhatLiesBelow(t *testing.T) {
+	p := Defaults()
+	low := summer()
+	low.NestDrawn, low.NestHoney, low.SuperDrawn = 59000, 10, 44000
+	low.Low, low.Lid = 0.9, 1.8
+	turned := low
+	turned.Apply(&Change{Turned: true, Low: 0, Lid: 0.4})
+	a, b := turned.Step(&p, &goodDay), low.Step(&p, &goodDay)
+	if a.Laid <= b.Laid || turned.SuperAccess <= low.SuperAccess {
+		t.Errorf("turned she lays %.0f and %.2f of the super is in use; as it was %.0f and %.2f", a.Laid, turned.SuperAccess, b.Laid, low.SuperAccess)
+	}
+}
