@@ -172,14 +172,11 @@ func (c *Colony) assess(f found, level forecast.Level, yard *forecast.Yard) erro
 	if err != nil {
 		return err
 	}
-	k.Tracks = courses
+	k.Tracks = drawnCourses
 	k.Settings.LiftLimitKg, k.Settings.Units, k.Settings.Observer = c.LiftLimitKg, c.Units, c.Observer
 	c.Assessment = assessment.Assess(k, *c.Believed.Estimate, yard)
 	return nil
 }
-
-// courses are the quantities whose course a colony's page draws.
-var courses = []forecast.Quantity{forecast.OfStores, forecast.OfBrood, forecast.OfRoom}
 
 // PreviewLook returns the colony as it would stand with a look, and writes
 // nothing. A wrong look is a *FieldError.

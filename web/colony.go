@@ -27,7 +27,7 @@ type colonyView struct {
 	Inside                              string
 	Sums                                []sum
 	Advice                              []adviceCard
-	Course                              template.HTML
+	Course                              *courseView
 	PhoneTrack                          template.HTML
 	Log                                 []logItem
 	LogCount                            int
@@ -81,14 +81,15 @@ func (s *Server) showColony(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	v := colonyOf(x)
+	keys, on := triedOf(c)
+	v := colonyOf(x, keys, on)
 	if v.Formats, err = s.everyFormat(c); err != nil {
 		return err
 	}
 	return s.show(c, "colony", v)
 }
 
-func colonyOf(x app.Colony) *colonyView {
+func colonyOf(x app.Colony, keys []string, on day.Day) *colonyView {
 	v := &colonyView{shell: shell{Title: x.Code, Operation: x.Operation, Active: "board"}, ID: x.ID, Code: x.Code, Yard: x.YardName, YardID: x.YardID,
 		EntryID: app.NewID(), Looked: x.Assessment != nil, Next: x.Next, NextCode: x.NextCode, Place: fmt.Sprintf("%d of %d", x.Place, x.Of)}
 	v.Today, v.TodayISO, v.In = x.Today.Short(), x.Today.String(), x.In()
@@ -107,7 +108,7 @@ func colonyOf(x app.Colony) *colonyView {
 		v.Veils = veilsOf(plan.Parts)
 		v.Sums = sumsOf(x)
 		v.Advice = cardsOf(x)
-		v.Course = courseOf(x).Draw()
+		v.Course = courseOf(x.Course(keys, on), keys)
 		v.PhoneTrack = trackOf(x.Standing).Phone()
 	}
 	v.log(x)
@@ -231,34 +232,4 @@ func daysText(v *float64, horizon int) string {
 		return fmt.Sprintf("%d+ d", horizon)
 	}
 	return fmt.Sprintf("%.0f d", *v)
-}
-
-func courseOf(x app.Colony) draw.Course {
-	r, mass := x.Assessment.Base, x.Units.Mass
-	c := draw.Course{
-		Axis:  draw.Axis{Today: x.Today, Visit: x.Visit, Planned: x.Planned, Bloom: bloomOf(x.Bloom, x.SeasonDay)},
-		Bars:  barsOf(r.Runway[:], [3]string{"Food", "Room to lay", "Room to store"}),
-		Known: x.Standing.Known,
-		Step:  1,
-		Lanes: []draw.Lane{
-			{Name: "Stores", Unit: mass.Name + " honey", Track: r.Tracks[forecast.OfStores], Line: "var(--k-honey-line)", Band: "var(--k-honey-tint)", Scale: mass.Of(1)},
-			{Name: "Brood", Unit: "1,000 cells", Track: r.Tracks[forecast.OfBrood], Line: "var(--k-brood-line)", Band: "var(--k-brood-tint)", Scale: 1000},
-			{Name: "Room", Unit: mass.Name + " as nectar", Track: r.Tracks[forecast.OfRoom], Line: "var(--k-comb-line)", Band: "var(--k-comb)", Scale: mass.Of(1)},
-		},
-	}
-	visit := float64(x.Visit - x.Today)
-	what := [3]string{"food is under the reserve", "the queen is held back", "nectar finds no room"}
-	for i, w := range r.Runway {
-		switch {
-		case w.Likely != nil && *w.Likely < visit:
-			c.Said[i] = what[i] + " from " + (x.Today + day.Day(*w.Likely)).Short()
-			if *w.Likely == 0 {
-				c.Said[i] = what[i] + " now"
-			}
-		case w.Low != nil && *w.Low < visit:
-			p := r.Chance(i, visit)
-			c.Said[i] = fmt.Sprintf("1 chance in %.0f before %s", 1/max(p, 0.01), x.Visit.Short())
-		}
-	}
-	return c
 }

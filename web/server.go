@@ -104,6 +104,8 @@ func (s *Server) routes() {
 	r.Post("/settings", s.saveSettings)
 
 	r.Get("/colonies/:colony", s.showColony)
+	r.Get("/colonies/:colony/course", s.showCourse)
+	r.Get("/colonies/:colony/course.csv", s.courseCSV)
 	r.Get("/colonies/:colony/weight", s.showWeight)
 	r.Post("/colonies/:colony/scale", s.scaleFile)
 	r.Post("/colonies/:colony/scale/import", s.importScale)

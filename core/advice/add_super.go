@@ -5,6 +5,7 @@ import (
 
 	"kembo/core/forecast"
 	"kembo/core/hive"
+	"kembo/core/season"
 )
 
 // A colony that does not cover this share of its nest is not given more room
@@ -20,6 +21,10 @@ const queenlessShare = 0.8
 // which few bees no longer speak against a super. Source: common practice, 7
 // to 8 frames of 10 in use.
 const nestInUseShare = 0.7
+
+// autumnFlowKg is what a good day must bring for a super to go on after August.
+// Source: common practice; ling heather brings more.
+const autumnFlowKg = 0.7
 
 // mostSupers is as many as are put on in one visit.
 const mostSupers = 3
@@ -82,6 +87,10 @@ func (s *Situation) nestInUse() float64 {
 func checkAddSuper(s *Situation) (Advice, bool) {
 	p := s.Base.Chance(forecast.Store, s.Days()+0.5)
 	if p < s.Settings.StoreRisk || s.Stale() {
+		return Advice{}, false
+	}
+	// What little comes in the autumn is winter stores, and belongs in the nest.
+	if s.Phase == season.Autumn && s.Base.GoodDay.Likely < autumnFlowKg {
 		return Advice{}, false
 	}
 	share := superBeesShare

@@ -163,7 +163,7 @@ func (s *Situation) Stale() bool {
 
 // With runs the forecast again with changes made today.
 func (s *Situation) With(changes ...forecast.Change) *forecast.Result {
-	return s.Ready.Run(changes...)
+	return s.Ready.Few(forecast.Members, changes...)
 }
 
 // tryMembers is as many as a search for the least that suffices runs; what is

@@ -70,6 +70,12 @@ func Of(c Case, yard *forecast.Yard) (*Assessment, error) {
 
 // Assess is Of for an estimate that is already made, as by a chain of looks.
 func Assess(c Case, e colony.Estimate, yard *forecast.Yard) *Assessment {
+	s := Situate(c, e, yard)
+	return &Assessment{Situation: s, Estimate: e, Base: s.Base, Advice: advice.For(s)}
+}
+
+// Situate runs the forecast of a case and gathers all that rules may look at.
+func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 	if yard == nil {
 		yard = Yard(c.Site, e.Day, c.Today, c.Seed)
 	}
@@ -89,12 +95,11 @@ func Assess(c Case, e colony.Estimate, yard *forecast.Yard) *Assessment {
 		healthDay = e.Seen
 	}
 	sd := season.DayOf(c.Today, c.Site.Hemisphere)
-	s := &advice.Situation{
+	return &advice.Situation{
 		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, SeasonDay: sd, Phase: season.PhaseOf(sd),
 		Climate: c.Site.Climate, TempC: yard.Likely[int(c.Today-yard.From)].MeanC,
 		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings,
 		Health: c.Health, HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments,
 	}
-	return &Assessment{Situation: s, Estimate: e, Base: s.Base, Advice: advice.For(s)}
 }

@@ -100,7 +100,7 @@ func Defaults() Parameters {
 		QueenPeakLaying: 1550, NurseLoad: 0.13, FindableShare: 0.6, EggToAdult: 0.85, DroneShare: 0.06,
 		HouseDeath: 0.006, ForagerDeathBase: 0.015, ForagerDeathHour: 0.0105, WinterDeath: 0.0040,
 		RecruitAlpha: 0.25, RecruitSigma: 0.75,
-		LoadPerHourMg: 28, NectarCollectors: 0.75, NectarCells: 2.5, RipeningShare: 0.25, NestPull: 2.6,
+		LoadPerHourMg: 26, NectarCollectors: 0.75, NectarCells: 2.5, RipeningShare: 0.25, NestPull: 2.6,
 		SuperStart: 0.28, ClearBelow: 11000, ClearShare: 0.035, ExcluderDrag: 0.65,
 		HouseEatMg: 7, ForagerEatMg: 11, WinterEatMg: 1.6, LarvaEatMg: 24, BroodHeatMg: 1.0, PollenPerLarva: 0.14,
 		WaxHoneyMg: 109, DrawCells: 0.16, GoodDayHours: 7, StoreMarginDays: 2.5, LayShortfall: 0.2,

@@ -1,6 +1,10 @@
 package forecast
 
-import "math"
+import (
+	"math"
+
+	"kembo/core/measure"
+)
 
 // A yard's colonies meet one flow, and each makes of it what it can. What each
 // has gained says something of both. Pooling takes them apart: what all have in
@@ -78,4 +82,18 @@ func (x *Ensemble) Pool(level Level, y *Yard) {
 		s.FlowFactor = math.Exp(l)
 		s.IntakeFactor = math.Exp(mid + spread*(intake[m]-mean)/sd)
 	}
+}
+
+// Learnt returns how a colony gains against the usual, and how its yard's flow
+// runs against its calendar, with their 80 % ranges; false where nothing has
+// been learnt of them.
+func (x *Ensemble) Learnt() (own, yard measure.Range, ok bool) {
+	if !x.Pace().Told {
+		return own, yard, false
+	}
+	a, b := make([]float64, len(x.States)), make([]float64, len(x.States))
+	for m := range x.States {
+		a[m], b[m] = x.States[m].IntakeFactor*x.States[m].FlowFactor, x.States[m].FlowFactor
+	}
+	return Middle(a), Middle(b), true
 }

@@ -57,6 +57,9 @@ func (d *Drivers) finish(n int, k Pressure, p *Parameters) {
 	d.season /= float64(max(1, n))
 }
 
+// CellsADay is the hazard a day of cells that were found.
+func (d Drivers) CellsADay() float64 { return d.cells }
+
 // Swarm returns the chance that the colony swarms within so many days from
 // today if nobody does anything, with what drives it over the horizon. The
 // forecast itself runs on as if it did not.

@@ -168,3 +168,23 @@ func (b *walker) context(on day.Day) look.Context {
 	c.Expected = b.expect(on)
 	return c
 }
+
+// Tested returns how many things looked at were forecast before, and of how many
+// the range held.
+func (b Believed) Tested() (n, held int) {
+	for _, t := range b.Tests {
+		if t.Held() {
+			held++
+		}
+	}
+	return len(b.Tests), held
+}
+
+// Pace returns what the looks have taught of how the colony gains, against the
+// usual, and of its yard's flow, against the calendar.
+func (b Believed) Pace() (own, yard measure.Range, ok bool) {
+	if b.Ensemble == nil {
+		return own, yard, false
+	}
+	return b.Ensemble.Learnt()
+}

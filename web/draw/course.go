@@ -14,7 +14,8 @@ type Lane struct {
 	Track      []measure.Range // one every Step days
 	Line       string          // colour of the band's edge
 	Band       string
-	Scale      float64 // values are divided by it
+	Scale      float64         // values are divided by it
+	With       []measure.Range // the same with something tried; nil: nothing is
 }
 
 // Course is the colony page's figure: runways and forecast on one axis.
@@ -25,15 +26,24 @@ type Course struct {
 	Said  [3]string // words behind each bar, "" for none
 	Lanes []Lane
 	Step  int
+	With  []Bar  // the runways with something tried; nil: nothing is
+	Tried string // in words, for the legend
 }
 
 // Draw draws the figure.
 func (c Course) Draw() template.HTML {
 	s := scale{x0: 142, px: 18.3, thin: 9, thick: 13, ground: "var(--k-paper)"}
-	const width, top, laneH = 712.0, 46.0, 59.0
+	const width, top, laneH = 712.0, 46.0, 50.0
+	pitch := 23.0
+	if c.With != nil {
+		pitch = 31
+	}
 	var b builder
 	visit := float64(c.Axis.Visit - c.Axis.Today)
-	lanesTop := top + 8 + 23*3 + 6
+	lanesTop := top + 8 + pitch*3 + 6
+	if c.With != nil {
+		lanesTop += 22
+	}
 	flowTop := lanesTop + float64(len(c.Lanes))*(laneH+9) + 2
 	height := flowTop + 38
 	end := s.x0 + trackDays*s.px
@@ -47,7 +57,7 @@ func (c Course) Draw() template.HTML {
 	dates(&b, s, c.Axis.Today, visit, top-8, "Today, "+c.Axis.Today.DayMonth())
 	b.f(`<path d="M0 %sH%s" stroke="var(--k-ink)" stroke-width="1.5"/>`, n(top-2), n(end))
 	for i, bar := range c.Bars {
-		y := top + 8 + 23*float64(i)
+		y := top + 8 + pitch*float64(i)
 		weight := 400
 		if c.Known && (bar.short(visit) || bar.tight(visit)) {
 			weight = 700
@@ -55,6 +65,12 @@ func (c Course) Draw() template.HTML {
 		b.f(`<text x="0" y="%s" font-size="14" font-weight="%d">%s</text><text x="%s" y="%s" text-anchor="end" font-size="14" font-weight="%d">%s</text>`,
 			n(y+12), weight, bar.Name, n(s.x0-12), n(y+12), weight, bar.DaysText())
 		bar.draw(&b, s, y+7, visit)
+		if c.With != nil {
+			c.with(&b, s, c.With[i], bar, y+22, visit)
+		}
+	}
+	if c.With != nil {
+		c.legend(&b, s, lanesTop-22)
 	}
 	for i, l := range c.Lanes {
 		c.lane(&b, s, l, lanesTop+float64(i)*(laneH+9), laneH, end)
@@ -71,7 +87,7 @@ func (c Course) Draw() template.HTML {
 		b.f(`<rect x="%s" y="4" width="%s" height="20" fill="var(--k-ink)"/><text x="%s" y="18.5" font-size="13" font-weight="700" fill="var(--k-paper-lift)">%s</text>`, n(left), n(w), n(left+8), text)
 	}
 	for i, bar := range c.Bars {
-		y := top + 8 + 23*float64(i)
+		y := top + 8 + pitch*float64(i)
 		at := s.x(min(bar.High, 29)) + 12
 		if bar.short(visit) {
 			at = min(s.x(visit)+5, end-110)
@@ -95,6 +111,9 @@ func (c Course) lane(b *builder, s scale, l Lane, y0, h, end float64) {
 		}
 		last = i
 		most = max(most, r.High/l.Scale)
+		if i < len(l.With) {
+			most = max(most, l.With[i].Likely/l.Scale)
+		}
 	}
 	most = roundUp(most)
 	Y := func(v float64) float64 { return y0 + h - min(v/l.Scale, most)/most*h }
@@ -125,6 +144,40 @@ func (c Course) lane(b *builder, s scale, l Lane, y0, h, end float64) {
 	up := smooth(hi, false, 0.5)
 	b.f(`<path d="%sL%sZ" fill="%s"/><path d="%s" fill="none" stroke="%s"/><path d="%s" fill="none" stroke="%s"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="2.2"/>`,
 		up, smooth(back, false, 0.5)[1:], l.Band, up, l.Line, smooth(lo, false, 0.5), l.Line, smooth(mid, false, 0.5))
+	if len(l.With) == 0 {
+		return
+	}
+	var low, likely, high []point
+	for i, r := range l.With[:min(last+1, len(l.With))] {
+		x := s.x(float64(i * c.Step))
+		low, likely, high = append(low, point{x, Y(r.Low)}), append(likely, point{x, Y(r.Likely)}), append(high, point{x, Y(r.High)})
+	}
+	b.f(`<path d="%s" fill="none" stroke="var(--k-spruce)" stroke-dasharray="1 3"/><path d="%s" fill="none" stroke="var(--k-spruce)" stroke-dasharray="1 3"/><path d="%s" fill="none" stroke="var(--k-paper)" stroke-width="5"/><path d="%s" fill="none" stroke="var(--k-spruce)" stroke-width="2.6" stroke-dasharray="7 3"/>`,
+		smooth(low, false, 0.5), smooth(high, false, 0.5), smooth(likely, false, 0.5), smooth(likely, false, 0.5))
+}
+
+// with draws a runway with something tried, under the runway as it is: a thin
+// bar to its likely end, a hair to its late one, and the days where they differ.
+func (c Course) with(b *builder, s scale, w, was Bar, y, visit float64) {
+	x0, likely := s.x(0), s.x(w.Likely)
+	b.f(`<path d="M%s %sH%s" stroke="var(--k-spruce)" stroke-width="5"/>`, n(x0), n(y), n(likely))
+	if late := s.x(w.High); late > likely+1 {
+		b.f(`<path d="M%s %sH%s" stroke="var(--k-spruce)" stroke-width="1.5" stroke-dasharray="1 3"/>`, n(likely), n(y), n(late))
+	}
+	if w.DaysText() != was.DaysText() {
+		weight := 700
+		if w.short(visit) {
+			weight = 400
+		}
+		b.f(`<text x="%s" y="%s" text-anchor="end" font-size="13" font-weight="%d" fill="var(--k-spruce)">%s</text>`, n(s.x0-12), n(y+5), weight, w.DaysText())
+	}
+}
+
+// legend says which line is which.
+func (c Course) legend(b *builder, s scale, y float64) {
+	b.f(`<path d="M%s %sh30" stroke="var(--k-ink)" stroke-width="2.2"/><text x="%s" y="%s" font-size="13">as it is</text>`, n(s.x0), n(y+5), n(s.x0+36), n(y+9.5))
+	x := s.x0 + 36 + textWidth("as it is", 13, 400) + 18
+	b.f(`<path d="M%s %sh30" stroke="var(--k-spruce)" stroke-width="2.6" stroke-dasharray="7 3"/><text x="%s" y="%s" font-size="13" fill="var(--k-spruce)" font-weight="700">with %s</text>`, n(x), n(y+5), n(x+36), n(y+9.5), esc(c.Tried))
 }
 
 func roundUp(v float64) float64 {

@@ -1,0 +1,329 @@
+package web
+
+import (
+	"encoding/csv"
+	"fmt"
+	"html/template"
+	"net/url"
+	"strconv"
+	"strings"
+
+	"github.com/gofiber/fiber/v3"
+
+	"kembo/app"
+	"kembo/core/assessment"
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/measure"
+	"kembo/web/draw"
+)
+
+// courseView is the forecast of a colony: the figure, what can be tried on it,
+// what follows, and the same as a table.
+type courseView struct {
+	ID, OnISO, MinISO string
+	Options           []tryView
+	Tried             string
+	Figure            template.HTML
+	Changed           []runwayText // with what is tried, for the phone
+	Facts             []courseFact
+	TableOf           string
+	Head              []string
+	Rows              []courseRow
+	CSV               string
+}
+
+type tryView struct {
+	Key, Name string
+	On        bool
+}
+
+type courseFact struct{ Name, Value, Say string }
+
+type courseRow struct {
+	Date  string
+	Cells []sum
+}
+
+// showCourse answers the toggles of a colony's forecast.
+func (s *Server) showCourse(c fiber.Ctx) error {
+	keys, on := triedOf(c)
+	if !wantsPart(c) { // followed as an address: it stands on the colony's page
+		return c.Redirect().To("/colonies/" + c.Params("colony") + "?" + string(c.Request().URI().QueryString()) + "#course")
+	}
+	x, err := s.app.Course(c.Context(), c.Params("colony"), keys, on)
+	if err != nil {
+		return err
+	}
+	c.Set(fiber.HeaderVary, "HX-Request-Type")
+	c.Set(fiber.HeaderCacheControl, "no-store")
+	b, err := s.views.render("colony#course", courseOf(x, keys))
+	if err != nil {
+		return err
+	}
+	c.Set(fiber.HeaderContentType, fiber.MIMETextHTMLCharsetUTF8)
+	return c.Send(b)
+}
+
+// triedOf reads what is to be tried, and when; a day that cannot be read is
+// today.
+func triedOf(c fiber.Ctx) (keys []string, on day.Day) {
+	for _, v := range c.Request().URI().QueryArgs().PeekMulti("with") {
+		keys = append(keys, string(v))
+	}
+	on, _ = day.Parse(c.Query("on"))
+	return keys, on
+}
+
+func courseOf(x app.Course, keys []string) *courseView {
+	if x.Base == nil {
+		return nil
+	}
+	v := &courseView{ID: x.ID, OnISO: x.On.String(), MinISO: x.Today.String(), Tried: listed(x.Tried)}
+	for _, o := range x.Options {
+		on := false
+		for _, k := range keys {
+			on = on || k == o.Key
+		}
+		v.Options = append(v.Options, tryView{o.Key, o.Name, on})
+	}
+	if v.Tried != "" && x.On > x.Today {
+		v.Tried += " on " + x.On.DayMonth()
+	}
+	v.Figure = figureOf(x, v.Tried).Draw()
+	names := [3]string{"Food", "Room to lay", "Room to store"}
+	for k := range forecast.Names {
+		r := runwayText{Name: names[k], Before: daysText(x.Base.Runway[k].Likely, x.Base.Horizon)}
+		if x.With != nil {
+			r.After = daysText(x.With.Runway[k].Likely, x.Base.Horizon)
+			r.Changed = r.After != r.Before
+			v.Changed = append(v.Changed, r)
+		}
+	}
+	v.Facts = factsAhead(x)
+	v.table(x)
+	q := url.Values{"with": keys, "on": {v.OnISO}}
+	v.CSV = "/colonies/" + x.ID + "/course.csv?" + q.Encode()
+	return v
+}
+
+// figureOf gathers the figure's lines.
+func figureOf(x app.Course, tried string) draw.Course {
+	r, mass := x.Base, x.Units.Mass
+	names := [3]string{"Food", "Room to lay", "Room to store"}
+	c := draw.Course{
+		Axis:  draw.Axis{Today: x.Today, Visit: x.Visit, Planned: x.Planned, Bloom: bloomOf(x.Bloom, x.SeasonDay)},
+		Bars:  barsOf(r.Runway[:], names),
+		Known: !x.Situation.Stale(),
+		Step:  1,
+		Tried: tried,
+	}
+	for _, l := range []struct {
+		name, unit, line, band string
+		of                     forecast.Quantity
+		scale                  float64
+	}{
+		{"Stores", mass.Name + " honey", "var(--k-honey-line)", "var(--k-honey-tint)", forecast.OfStores, mass.Of(1)},
+		{"Brood", "1,000 cells", "var(--k-brood-line)", "var(--k-brood-tint)", forecast.OfBrood, 1000},
+		{"Nest room", "1,000 cells", "var(--k-rule-2)", "var(--k-paper-sunk)", forecast.OfFree, 1000},
+		{"Storage", mass.Name + " as nectar", "var(--k-comb-line)", "var(--k-comb)", forecast.OfRoom, mass.Of(1)},
+	} {
+		lane := draw.Lane{Name: l.name, Unit: l.unit, Track: r.Tracks[l.of], Line: l.line, Band: l.band, Scale: l.scale}
+		if x.With != nil {
+			lane.With = x.With.Tracks[l.of]
+		}
+		c.Lanes = append(c.Lanes, lane)
+	}
+	if x.With != nil {
+		c.With = barsOf(x.With.Runway[:], names)
+	}
+	visit := float64(x.Visit - x.Today)
+	what := [3]string{"food is under the reserve", "the queen is held back", "nectar finds no room"}
+	for i, w := range r.Runway {
+		switch {
+		case w.Likely != nil && *w.Likely < visit:
+			c.Said[i] = what[i] + " from " + (x.Today + day.Day(*w.Likely)).Short()
+			if *w.Likely < 1 {
+				c.Said[i] = what[i] + " now"
+			}
+		case w.Low != nil && *w.Low < visit:
+			p := r.Chance(i, visit)
+			c.Said[i] = fmt.Sprintf("1 chance in %.0f before %s", 1/max(p, 0.01), x.Visit.Short())
+		}
+	}
+	return c
+}
+
+// factsAhead are what follows from the forecast beside the runways, each with
+// what drives it.
+func factsAhead(x app.Course) []courseFact {
+	var out []courseFact
+	shown := x.Base
+	if x.With != nil {
+		shown = x.With
+	}
+	if p, why := shown.Swarm(int(x.Visit - x.Today)); p >= 0.005 {
+		out = append(out, courseFact{"A swarm by " + x.Visit.DayMonth() + ", if nobody acts", chanceText(p), swarmWhy(why)})
+	}
+	st := x.Believed.Stack
+	for i, at := range assessment.SupersInOrder(st) {
+		if i >= len(shown.Full) || i > 2 {
+			break
+		}
+		out = append(out, courseFact{boxName(st, st.Boxes[at].ID) + " full", spanText(shown.Full[i], shown.Horizon), "capped " + spanText(shown.SuperCapped[i], shown.Horizon)})
+	}
+	f := x.Stopped.Runway[forecast.Food]
+	out = append(out, courseFact{"Food, if the flow stopped today", daysText(f.Likely, x.Stopped.Horizon), "from " + daysText(f.Low, x.Stopped.Horizon) + " to " + daysText(f.High, x.Stopped.Horizon)})
+	if s := shown.Reachable; s.Likely < 0.97*shown.Stores.Likely {
+		out = append(out, courseFact{"In reach of the cluster today", kgText(x.Units, s.Likely), fmt.Sprintf("of %s in the hive: food the cold keeps them from is no food", kgText(x.Units, shown.Stores.Likely))})
+	}
+	if own, yard, ok := x.Believed.Pace(); ok {
+		out = append(out, courseFact{"Learnt from its looks", fmt.Sprintf("gains %.1f times the usual", own.Likely), fmt.Sprintf("%.1f to %.1f; the yard’s flow stands at %.1f times its calendar", own.Low, own.High, yard.Likely)})
+	}
+	if n, held := x.Believed.Tested(); n > 0 {
+		out = append(out, courseFact{"Tested on its looks", fmt.Sprintf("%d of %d ranges held", held, n), "8 in 10 should"})
+	}
+	return out
+}
+
+// swarmWhy tells the drivers of a swarm that matter.
+func swarmWhy(d forecast.Drivers) string {
+	var out []string
+	tell := func(name string, times float64) {
+		if times > 1.25 || times < 0.8 {
+			out = append(out, fmt.Sprintf("%s × %.1f", name, times))
+		}
+	}
+	tell("crowding", d.Crowding)
+	tell("queen held back", d.Held)
+	tell("her age", d.Queen)
+	tell("cups", d.Cells)
+	if d.CellsADay() > 0 {
+		out = append(out, "cells found")
+	}
+	if len(out) == 0 {
+		return "nothing presses more than the season"
+	}
+	return strings.Join(out, ", ")
+}
+
+// chanceText says a chance as keepers do.
+func chanceText(p float64) string {
+	switch {
+	case p < 0.095:
+		return fmt.Sprintf("1 in %.0f", 1/p)
+	case p > 0.95:
+		return "nearly sure"
+	}
+	return fmt.Sprintf("%.0f in 10", 10*p)
+}
+
+func spanText(r forecast.Runway, horizon int) string {
+	if r.Likely == nil {
+		if r.Low == nil {
+			return fmt.Sprintf("not in %d d", horizon)
+		}
+		return fmt.Sprintf("in %.0f d at the earliest", *r.Low)
+	}
+	if r.High == nil {
+		return fmt.Sprintf("in %.0f d (from %.0f)", *r.Likely, *r.Low)
+	}
+	return fmt.Sprintf("in %.0f d (%.0f to %.0f)", *r.Likely, *r.Low, *r.High)
+}
+
+func listed(names []string) string {
+	switch n := len(names); n {
+	case 0:
+		return ""
+	case 1:
+		return names[0]
+	default:
+		return strings.Join(names[:n-1], ", ") + " and " + names[n-1]
+	}
+}
+
+// tabled are the columns of the table, for those who cannot see the figure.
+var tabled = []struct {
+	of   forecast.Quantity
+	name string
+	as   func(measure.Units, float64) string
+}{
+	{forecast.OfStores, "Stores", kgText}, {forecast.OfSuperStores, "above", kgText}, {forecast.OfCapped, "capped", shareText},
+	{forecast.OfEggs, "Eggs", roughText}, {forecast.OfLarvae, "Larvae", roughText}, {forecast.OfSealed, "Capped brood", roughText}, {forecast.OfBees, "Bees", roughText},
+	{forecast.OfFree, "Free cells in the nest", roughText}, {forecast.OfRoom, "Room as nectar", kgText},
+}
+
+func shareText(_ measure.Units, v float64) string { return fmt.Sprintf("%.0f %%", 100*v) }
+
+func roughText(_ measure.Units, v float64) string { return measure.Count(measure.Rough(v)) }
+
+// table tells the next fortnight by days and what follows by weeks.
+func (v *courseView) table(x app.Course) {
+	r := x.Base
+	v.TableOf = "as it is"
+	if x.With != nil {
+		r, v.TableOf = x.With, "with "+v.Tried
+	}
+	for _, c := range tabled {
+		v.Head = append(v.Head, c.name)
+	}
+	for i := 0; i <= r.Horizon; i++ {
+		if i > 14 && i%7 != 0 {
+			continue
+		}
+		row := courseRow{Date: (x.Today + day.Day(i)).Short()}
+		for _, c := range tabled {
+			w := r.Tracks[c.of][i]
+			row.Cells = append(row.Cells, sum{Value: c.as(x.Units, w.Likely), Range: c.as(x.Units, w.Low) + " to " + c.as(x.Units, w.High)})
+		}
+		v.Rows = append(v.Rows, row)
+	}
+}
+
+// courseCSV writes the course of every quantity by day, in the units of the
+// record, as it is and with what is tried.
+func (s *Server) courseCSV(c fiber.Ctx) error {
+	keys, on := triedOf(c)
+	x, err := s.app.Course(c.Context(), c.Params("colony"), keys, on)
+	if err != nil {
+		return err
+	}
+	if x.Base == nil {
+		return &Problem{Status: fiber.StatusConflict, Say: "There is no forecast before the first look. Record a look, then come back."}
+	}
+	c.Set(fiber.HeaderContentType, "text/csv; charset=utf-8")
+	c.Set(fiber.HeaderContentDisposition, fmt.Sprintf("attachment; filename=%q", x.Code+"-"+x.Today.String()+".csv"))
+	w := csv.NewWriter(c.Response().BodyWriter())
+	head := []string{"date"}
+	runs := []*forecast.Result{x.Base}
+	prefix := []string{""}
+	if x.With != nil {
+		runs, prefix = append(runs, x.With), append(prefix, "with_")
+	}
+	var of []forecast.Quantity
+	for q := range forecast.Quantities {
+		if x.Base.Tracks[q] != nil {
+			of = append(of, q)
+		}
+	}
+	for k := range runs {
+		for _, q := range of {
+			n := prefix[k] + forecast.QuantityNames[q]
+			head = append(head, n+"_low", n, n+"_high")
+		}
+	}
+	w.Write(head)
+	num := func(v float64) string { return strconv.FormatFloat(v, 'g', 5, 64) }
+	for i := 0; i <= x.Base.Horizon; i++ {
+		row := []string{(x.Today + day.Day(i)).String()}
+		for _, r := range runs {
+			for _, q := range of {
+				t := r.Tracks[q][i]
+				row = append(row, num(t.Low), num(t.Likely), num(t.High))
+			}
+		}
+		w.Write(row)
+	}
+	w.Flush()
+	return w.Error()
+}
