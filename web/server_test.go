@@ -221,3 +221,40 @@ func BenchmarkBoard(b *testing.B) {
 		}
 	}
 }
+
+// TestTryingWritesNothing: the toggles of the forecast answer with a part, work
+// as a plain address too, and leave the log alone; the CSV holds every day.
+func TestTryingWritesNothing(t *testing.T) {
+	w := server(t)
+	_, board := ask(t, w, get("/"))
+	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
+	_, before := ask(t, w, get(colony))
+	r := get(colony + "/course?with=super&on=2026-06-05")
+	r.Header.Set("HX-Request-Type", "partial")
+	res, body := ask(t, w, r)
+	if res.StatusCode != 200 || strings.Contains(body, "<html") || !strings.Contains(body, "with a drawn super on 5 Jun") || !strings.Contains(body, "if the flow stopped today") {
+		t.Errorf("tried: %d %.300s", res.StatusCode, body)
+	}
+	res, _ = ask(t, w, get(colony+"/course?with=super"))
+	if to := res.Header.Get("Location"); res.StatusCode/100 != 3 || !strings.HasPrefix(to, colony+"?with=super") {
+		t.Errorf("as an address: %d %s", res.StatusCode, to)
+	}
+	if _, page := ask(t, w, get(colony+"?with=super")); !strings.Contains(page, `value="super" checked`) || !strings.Contains(page, "with a drawn super") {
+		t.Error("the page does not show what is tried on it")
+	}
+	res, csv := ask(t, w, get(colony+"/course.csv?with=super"))
+	lines := strings.Split(strings.TrimSpace(csv), "\n")
+	if len(lines) != 62 || !strings.HasPrefix(lines[0], "date,stores_kg_low,stores_kg,stores_kg_high") || !strings.Contains(lines[0], "with_bees") || !strings.HasPrefix(lines[1], "2026-06-03,") {
+		t.Errorf("CSV of %d lines: %.120s", len(lines), lines[0])
+	}
+	if n := strings.Count(lines[0], ","); strings.Count(lines[61], ",") != n || strings.Contains(csv, "NaN") || strings.Contains(csv, "Inf") {
+		t.Errorf("CSV's last line: %.200s", lines[61])
+	}
+	log := regexp.MustCompile(`\d+ entries`)
+	if _, after := ask(t, w, get(colony)); log.FindString(before) != log.FindString(after) {
+		t.Error("trying something wrote to the log")
+	}
+	if res, _ := ask(t, w, get("/colonies/none/course.csv")); res.StatusCode != 404 {
+		t.Errorf("no such colony: %d", res.StatusCode)
+	}
+}

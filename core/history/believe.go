@@ -43,7 +43,8 @@ const scaleStep = 4
 // yard returns the conditions that the ensemble meets, drawn once for a log.
 func (b *walker) yard(from day.Day) *forecast.Yard {
 	if b.ground.Yard == nil || from < b.ground.Yard.From {
-		b.ground.Yard = forecast.NewYard(b.ground.Site, from, b.last, int(b.last-from)+1, forecast.Members, b.ground.Seed)
+		to := max(b.last, b.ground.To)
+		b.ground.Yard = forecast.NewYard(b.ground.Site, from, to, int(to-from)+1, forecast.Members, b.ground.Seed)
 	}
 	return b.ground.Yard
 }

@@ -1,0 +1,118 @@
+package history_test
+
+import (
+	"testing"
+
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/history"
+	"kembo/core/look"
+)
+
+// seams is a look at the bees alone.
+func seams(id string, on int, n float64) history.Entry {
+	return history.Entry{ID: id, Day: d0 + dayOf(on), Kind: history.KindLook, Look: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &n}}}}
+}
+
+func counted(id string, on int, c look.Counts) history.Entry {
+	return history.Entry{ID: id, Day: d0 + dayOf(on), Kind: history.KindLook, Look: lookOf("nest", c)}
+}
+
+// TestLooksAreHeldAgainstTheirForecast: each later look tests what was expected
+// of it; a first look tests nothing.
+func TestLooksAreHeldAgainstTheirForecast(t *testing.T) {
+	g := ground(t)
+	b, err := history.Fold(begin(), g)
+	if err != nil || len(b.Tests) != 0 || b.Ensemble == nil {
+		t.Fatalf("after a first look: %v, %d tests, ensemble %v", err, len(b.Tests), b.Ensemble != nil)
+	}
+	// What was forecast, found: it holds.
+	x := b.Ensemble.Clone()
+	y := forecast.NewYard(g.Site, d0, d0+12, 13, forecast.Members, g.Seed)
+	p := forecast.Defaults()
+	x.Move(&p, y, nil, d0+12)
+	brood := forecast.Middle(x.Sample(forecast.OfBrood, &p)).Likely / 6900
+	kg := forecast.Middle(x.Sample(forecast.OfNestStores, &p)).Likely / 2.69
+	b, err = history.Fold(append(begin(), counted("3", 12, look.Counts{Brood: brood, Honey: kg, Pollen: 0.5, Empty: 10 - brood - kg - 0.5})), g)
+	if err != nil {
+		t.Fatal(err)
+	}
+	n, held := b.Tested()
+	if n < 3 || held < n-1 || len(b.Surprises) != 0 {
+		t.Errorf("what was expected was found: %d of %d held, %d surprises: %+v", held, n, len(b.Surprises), b.Tests)
+	}
+	if b.Tests[0].From != d0 || b.Tests[0].Day != d0+12 {
+		t.Errorf("a test is of %v from %v", b.Tests[0].Day, b.Tests[0].From)
+	}
+}
+
+// TestASwarmIsASurprise: bees for eight seams, and twelve days later for two:
+// the forecast cannot have known, so it starts again from what was found and
+// says that it did.
+func TestASwarmIsASurprise(t *testing.T) {
+	g := ground(t)
+	b, err := history.Fold(append(begin(), seams("3", 0, 9), seams("4", 12, 1.5)), g)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if len(b.Surprises) != 1 || b.Surprises[0].Day != d0+12 || len(b.Surprises[0].Tests) == 0 || b.Surprises[0].Tests[0].Of != forecast.OfBees {
+		t.Fatalf("surprises: %+v", b.Surprises)
+	}
+	p := forecast.Defaults()
+	if bees := forecast.Middle(b.Ensemble.Sample(forecast.OfBees, &p)); bees.Likely > 1.4*1.5*2430 {
+		t.Errorf("%.0f bees are believed where 1.5 seams were seen", bees.Likely)
+	}
+}
+
+// TestAScaleTeachesThePace: of two colonies alike, the one whose scale rose faster
+// is believed to gain more, and to hold more.
+func TestAScaleTeachesThePace(t *testing.T) {
+	g := ground(t)
+	var pace, stores [2]float64
+	p := forecast.Defaults()
+	for k, kg := range []float64{0.1, 1.2} {
+		g.Gains, g.To = nil, d0+13
+		for i := range 12 {
+			g.Gains = append(g.Gains, history.Gain{Day: d0 + dayOf(i), Kg: kg, SD: 0.3})
+		}
+		es := append(begin(), history.Entry{ID: "3", Day: d0, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("super", "langstroth-medium-10", true)}})
+		b, err := history.Fold(es, g)
+		if err != nil {
+			t.Fatal(err)
+		}
+		own, _, ok := b.Pace()
+		if !ok {
+			t.Fatal("twelve days of a scale taught nothing")
+		}
+		if b.Ensemble.Day != d0+12 {
+			t.Errorf("the ensemble stands on %v, the last reading was of %v", b.Ensemble.Day, d0+11)
+		}
+		pace[k], stores[k] = own.Likely, forecast.Middle(b.Ensemble.Sample(forecast.OfStores, &p)).Likely
+	}
+	if pace[1] < 1.3*pace[0] || stores[1] < stores[0]+4 {
+		t.Errorf("the scale that rose taught a pace of %.2f and %.1f kg, the other %.2f and %.1f", pace[1], stores[1], pace[0], stores[0])
+	}
+}
+
+// TestWhatWasBelievedDoesNotDependOnWhereTheYardWasDrawn: conditions drawn here or
+// given are the same.
+func TestWhatWasBelievedDoesNotDependOnWhereTheYardWasDrawn(t *testing.T) {
+	es := append(begin(), counted("3", 9, look.Counts{Brood: 5, Honey: 3, Pollen: 0.5, Empty: 1.5}))
+	g := ground(t)
+	a, err := history.Fold(es, g)
+	if err != nil {
+		t.Fatal(err)
+	}
+	g.Yard = forecast.NewYard(g.Site, d0-30, d0+9, 99, forecast.Members, g.Seed)
+	b, err := history.Fold(es, g)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for m := range a.Ensemble.States {
+		if a.Ensemble.States[m] != b.Ensemble.States[m] {
+			t.Fatalf("member %d differs", m)
+		}
+	}
+}
+
+func dayOf(n int) day.Day { return day.Day(n) }
