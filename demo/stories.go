@@ -68,7 +68,7 @@ var stories = map[string][]story{
 		usual(8, "QL-08", 1400, 19, 15500, 2023),
 		usual(9, "QL-09", 1530, 21, 18000, 2025),
 		usual(10, "QL-11", 1600, 27, 20500, 2024).with(func(s *story) {
-			s.intake, s.late, s.foundSuper, s.noRelief, s.nestBoxes, s.stores = 1.2, 6, true, true, 1, 17
+			s.intake, s.late, s.foundSuper, s.noRelief, s.nestBoxes, s.stores = 1.35, 6, true, true, 1, 17
 		}),
 	},
 	"MR": {

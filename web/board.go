@@ -197,7 +197,7 @@ func orInf(v *float64) float64 {
 	if v == nil {
 		return math.Inf(1)
 	}
-	return *v
+	return math.Floor(*v) // days that are whole
 }
 
 func glyphOf(x app.Standing) template.HTML { return glyph(x.Boxes, x.Excluder, stackWords(x.Boxes)) }

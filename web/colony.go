@@ -231,5 +231,5 @@ func daysText(v *float64, horizon int) string {
 	if v == nil {
 		return fmt.Sprintf("%d+ d", horizon)
 	}
-	return fmt.Sprintf("%.0f d", *v)
+	return fmt.Sprintf("%d d", int(*v)) // days that are whole
 }
