@@ -56,13 +56,21 @@ func keyOf(site forecast.Site, today day.Day) [32]byte {
 	fmt.Fprint(h, assessment.ModelVersion, site.Yard, site.Hemisphere, site.Climate, site.Bloom, int(today))
 	for _, d := range slices.Sorted(maps.Keys(site.Weather)) {
 		w := site.Weather[d]
-		for _, v := range []float64{float64(d), w.MinC, w.MaxC, w.RainMM} {
+		for _, v := range []float64{float64(d), w.MinC, w.MaxC, w.RainMM, known(w.WindMS), known(w.SunH)} {
 			var b [8]byte
 			binary.LittleEndian.PutUint64(b[:], math.Float64bits(v))
 			h.Write(b[:])
 		}
 	}
 	return [32]byte(h.Sum(nil))
+}
+
+// known is a value that may be nil, -1 where it is.
+func known(v *float64) float64 {
+	if v == nil {
+		return -1
+	}
+	return *v
 }
 
 // ground is what a colony's log is read on.

@@ -169,9 +169,9 @@ func (s *Service) siteFrom(ctx context.Context, y yardDay, from day.Day) (foreca
 	}
 	for _, w := range ws {
 		d := day.Day(w.Day)
-		site.Weather[d] = season.Weather{Day: d, MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM}
+		site.Weather[d] = season.Weather{Day: d, MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH}
 	}
-	return site, nil
+	return site, s.correct(ctx, &site, y.today)
 }
 
 // forecastDays is how far ahead weather on file is believed. Source: common

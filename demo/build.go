@@ -73,7 +73,7 @@ func buildYard(ctx context.Context, s *store.Store, op store.Operation, y yard, 
 	var days []store.WeatherDay
 	for d := First; d <= min(on+5, Last+6); d++ {
 		w := ws[d]
-		days = append(days, store.WeatherDay{Day: int32(d), MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM})
+		days = append(days, store.WeatherDay{Day: int32(d), MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH})
 	}
 	if err := s.SetWeather(ctx, row.ID, days); err != nil {
 		return err

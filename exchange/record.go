@@ -153,6 +153,9 @@ type WeatherDay struct {
 	MinC   float64 `json:"tmin_c"`
 	MaxC   float64 `json:"tmax_c"`
 	RainMM float64 `json:"rain_mm"`
+	// Of the daylight hours; left out where they are not known.
+	WindMS *float64 `json:"wind_ms,omitempty"`
+	SunH   *float64 `json:"sun_h,omitempty"`
 }
 
 // SettingsPart overrides thresholds; what is not given keeps its default.

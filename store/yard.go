@@ -43,7 +43,7 @@ func (s *Store) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error
 			return err
 		}
 		for _, b := range bloom {
-			if _, err := tx.ExecContext(ctx, insertBloom, y.ID, b.Plant, b.From, b.PeakFrom, b.PeakTo, b.To, b.Strength, b.Pollen); err != nil {
+			if _, err := tx.ExecContext(ctx, insertBloom, y.ID, b.Plant, b.From, b.PeakFrom, b.PeakTo, b.To, b.Strength, b.Pollen, b.BaseC, b.DegreeDays); err != nil {
 				return err
 			}
 		}
@@ -65,16 +65,17 @@ type Bloom struct {
 	Plant                      string
 	From, PeakFrom, PeakTo, To int
 	Strength, Pollen           float64
+	BaseC, DegreeDays          float64 // DegreeDays 0: by date
 }
 
-const insertBloom = `INSERT INTO bloom (yard_id, plant, from_sd, peak_from, peak_to, to_sd, strength, pollen) VALUES (?, ?, ?, ?, ?, ?, ?, ?)`
+const insertBloom = `INSERT INTO bloom (yard_id, plant, from_sd, peak_from, peak_to, to_sd, strength, pollen, base_c, degree_days) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`
 
-const selectBloom = `SELECT plant, from_sd, peak_from, peak_to, to_sd, strength, pollen FROM bloom WHERE yard_id = ? ORDER BY from_sd`
+const selectBloom = `SELECT plant, from_sd, peak_from, peak_to, to_sd, strength, pollen, coalesce(base_c, 0), coalesce(degree_days, 0) FROM bloom WHERE yard_id = ? ORDER BY from_sd`
 
 // Bloom returns a yard's calendar in order of flowering.
 func (s *Store) Bloom(ctx context.Context, yard string) ([]Bloom, error) {
 	return collect(ctx, s.read, func(r *sql.Rows, b *Bloom) error {
-		return r.Scan(&b.Plant, &b.From, &b.PeakFrom, &b.PeakTo, &b.To, &b.Strength, &b.Pollen)
+		return r.Scan(&b.Plant, &b.From, &b.PeakFrom, &b.PeakTo, &b.To, &b.Strength, &b.Pollen, &b.BaseC, &b.DegreeDays)
 	}, selectBloom, yard)
 }
 
@@ -82,10 +83,12 @@ func (s *Store) Bloom(ctx context.Context, yard string) ([]Bloom, error) {
 type WeatherDay struct {
 	Day                int32
 	MinC, MaxC, RainMM float64
+	// Nil where the source does not know them.
+	WindMS, SunH *float64
 }
 
-const insertWeather = `INSERT INTO weather_day (yard_id, day, min_c, max_c, rain_mm) VALUES (?, ?, ?, ?, ?)
-	ON CONFLICT (yard_id, day) DO UPDATE SET min_c = excluded.min_c, max_c = excluded.max_c, rain_mm = excluded.rain_mm`
+const insertWeather = `INSERT INTO weather_day (yard_id, day, min_c, max_c, rain_mm, wind_ms, sun_h) VALUES (?, ?, ?, ?, ?, ?, ?)
+	ON CONFLICT (yard_id, day) DO UPDATE SET min_c = excluded.min_c, max_c = excluded.max_c, rain_mm = excluded.rain_mm, wind_ms = excluded.wind_ms, sun_h = excluded.sun_h`
 
 // SetWeather writes days of weather; a day written twice keeps the later.
 func (s *Store) SetWeather(ctx context.Context, yard string, days []WeatherDay) error {
@@ -96,7 +99,7 @@ func (s *Store) SetWeather(ctx context.Context, yard string, days []WeatherDay) 
 		}
 		defer st.Close()
 		for _, d := range days {
-			if _, err := st.ExecContext(ctx, yard, d.Day, d.MinC, d.MaxC, d.RainMM); err != nil {
+			if _, err := st.ExecContext(ctx, yard, d.Day, d.MinC, d.MaxC, d.RainMM, d.WindMS, d.SunH); err != nil {
 				return err
 			}
 		}
@@ -104,12 +107,12 @@ func (s *Store) SetWeather(ctx context.Context, yard string, days []WeatherDay) 
 	})
 }
 
-const selectWeather = `SELECT day, min_c, max_c, rain_mm FROM weather_day WHERE yard_id = ? AND day BETWEEN ? AND ? ORDER BY day`
+const selectWeather = `SELECT day, min_c, max_c, rain_mm, wind_ms, sun_h FROM weather_day WHERE yard_id = ? AND day BETWEEN ? AND ? ORDER BY day`
 
 // Weather returns a yard's weather between two days, both included.
 func (s *Store) Weather(ctx context.Context, yard string, from, to int32) ([]WeatherDay, error) {
 	return collect(ctx, s.read, func(r *sql.Rows, w *WeatherDay) error {
-		return r.Scan(&w.Day, &w.MinC, &w.MaxC, &w.RainMM)
+		return r.Scan(&w.Day, &w.MinC, &w.MaxC, &w.RainMM, &w.WindMS, &w.SunH)
 	}, selectWeather, yard, from, to)
 }
 

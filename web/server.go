@@ -91,6 +91,12 @@ func (s *Server) routes() {
 	r.Post("/yards", s.makeYard)
 	r.Get("/yards/:yard", s.showBoard)
 	r.Post("/yards/:yard/visit", s.moveVisit)
+	r.Get("/yards/:yard/calendar", s.showCalendar)
+	r.Post("/yards/:yard/plants", s.setPlant)
+	r.Post("/yards/:yard/plants/remove", s.removePlant)
+	r.Post("/yards/:yard/flow", s.noteFlow)
+	r.Post("/yards/:yard/flow/remove", s.takeBackFlow)
+	r.Post("/yards/:yard/weather", s.weatherFile)
 	r.Get("/yards/:yard/colonies/new", s.newColony)
 	r.Post("/yards/:yard/colonies", s.makeColony)
 

@@ -4,6 +4,7 @@ import (
 	"math"
 
 	"kembo/core/day"
+	"kembo/core/measure"
 	"kembo/core/season"
 )
 
@@ -66,6 +67,12 @@ func (l Level) Usual() Level {
 	return l
 }
 
+// Times returns the level as a factor with its 80 % range.
+func (l Level) Times() measure.Range {
+	half := measure.Z80 * l.SD
+	return measure.Range{Low: math.Exp(l.Mean - half), Likely: math.Exp(l.Mean), High: math.Exp(l.Mean + half)}
+}
+
 // Level returns member m's.
 func (y *Yard) Level(m int) float64 { return y.level[m] }
 
@@ -86,9 +93,7 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 		sd := season.DayOf(d, site.Hemisphere)
 		w, ok := site.Weather[d]
 		if !ok {
-			mean := site.Climate.Normal(sd)
-			// A usual day: sun by half, a third of the days with some rain.
-			w = season.Weather{Day: d, MinC: mean - 4.5, MaxC: mean + 4.5, RainMM: 1.6}
+			w = site.Climate.Usual(d, sd)
 		}
 		y.Likely[i] = ConditionOf(bloom, w, sd)
 		y.Likely[i].SeasonDay = beesDay[sd]
@@ -135,7 +140,7 @@ func (y *Yard) Met(i int, c Condition) {
 // ConditionOf returns what a day of known weather offers on a season day.
 func ConditionOf(bloom []season.Bloom, w season.Weather, seasonDay int) Condition {
 	flow, pollen := season.Intensity(bloom, seasonDay)
-	return Condition{seasonDay, w.MeanC(), w.FlightHours(seasonDay), flow, pollen}
+	return Condition{seasonDay, w.MeanC(), w.FlightHours(seasonDay), flow * w.Nectar(), pollen}
 }
 
 // at returns the conditions of member m from day index i on.

@@ -1,0 +1,250 @@
+package app
+
+import (
+	"context"
+	"fmt"
+	"slices"
+	"strings"
+
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/season"
+	"kembo/store"
+)
+
+// Calendar is a yard's bloom calendar with what bears on it.
+type Calendar struct {
+	YardID, YardName, Operation string
+	Today                       day.Day
+	Hemisphere                  season.Hemisphere
+	Plants                      []CalendarPlant
+	Notes                       []FlowNote // of this year, the newest first
+	Level                       *Level     // what the yard's colonies say of its flow; nil: nothing yet
+	WeatherFrom, WeatherTo      day.Day    // on file; 0: none
+	WeatherDays                 int
+}
+
+// CalendarPlant is a plant as it was entered, and as this year has it.
+type CalendarPlant struct {
+	season.Bloom
+	ThisYear season.Bloom
+}
+
+// FlowNote is what was seen of a plant's flow.
+type FlowNote struct {
+	ID, Plant string
+	What      season.What
+	Day       day.Day
+}
+
+// Level is how a yard's flow runs against its calendar.
+type Level struct {
+	Times, Low, High float64
+	Colonies         int
+	Day              day.Day
+}
+
+// correct puts a site's calendar where this year's warmth and its keeper's notes
+// have it.
+func (s *Service) correct(ctx context.Context, site *forecast.Site, today day.Day) error {
+	from := season.YearStart(today, site.Hemisphere)
+	site.Bloom = season.Warmed(site.Bloom, from, func(d day.Day) season.Weather {
+		if w, ok := site.Weather[d]; ok {
+			return w
+		}
+		return site.Climate.Usual(d, season.DayOf(d, site.Hemisphere))
+	})
+	rows, err := s.store.FlowNotes(ctx, site.Yard, int32(from), int32(today))
+	if err != nil {
+		return err
+	}
+	var notes []season.Note
+	for _, n := range rows {
+		notes = append(notes, season.Note{Plant: n.Plant, What: season.What(n.What), Day: season.DayOf(day.Day(n.Day), site.Hemisphere)})
+	}
+	site.Bloom = season.Corrected(site.Bloom, notes)
+	return nil
+}
+
+// Calendar returns a yard's calendar.
+func (s *Service) Calendar(ctx context.Context, yard string) (Calendar, error) {
+	op, y, err := s.yardDay(ctx, yard)
+	if err != nil {
+		return Calendar{}, err
+	}
+	site, err := s.site(ctx, y)
+	if err != nil {
+		return Calendar{}, err
+	}
+	c := Calendar{YardID: y.ID, YardName: y.Name, Operation: op.Name, Today: y.today, Hemisphere: site.Hemisphere}
+	entered, err := s.store.Bloom(ctx, yard)
+	if err != nil {
+		return c, err
+	}
+	for _, b := range entered {
+		p := CalendarPlant{Bloom: season.Bloom(b)}
+		p.ThisYear = p.Bloom
+		if i := slices.IndexFunc(site.Bloom, func(x season.Bloom) bool { return x.Plant == b.Plant }); i >= 0 {
+			p.ThisYear = site.Bloom[i]
+		}
+		c.Plants = append(c.Plants, p)
+	}
+	rows, err := s.store.FlowNotes(ctx, yard, int32(season.YearStart(y.today, site.Hemisphere)), int32(y.today))
+	if err != nil {
+		return c, err
+	}
+	for _, n := range slices.Backward(rows) {
+		c.Notes = append(c.Notes, FlowNote{n.ID, n.Plant, season.What(n.What), day.Day(n.Day)})
+	}
+	for d := range site.Weather {
+		if c.WeatherDays++; c.WeatherFrom == 0 || d < c.WeatherFrom {
+			c.WeatherFrom = d
+		}
+		c.WeatherTo = max(c.WeatherTo, d)
+	}
+	return c, s.readLevel(ctx, &c)
+}
+
+func (s *Service) readLevel(ctx context.Context, c *Calendar) error {
+	levels, err := s.store.YardLevels(ctx)
+	if err != nil {
+		return err
+	}
+	if l, ok := levels[c.YardID]; ok && l.Colonies > 0 {
+		r := forecast.Level{Mean: l.Mean, SD: l.SD}.Times()
+		c.Level = &Level{r.Likely, r.Low, r.High, l.Colonies, day.Day(l.Day)}
+	}
+	return nil
+}
+
+// yardDay returns a yard with its day.
+func (s *Service) yardDay(ctx context.Context, yard string) (store.Operation, yardDay, error) {
+	op, ys, err := s.yardDays(ctx)
+	if err != nil {
+		return op, yardDay{}, err
+	}
+	i := slices.IndexFunc(ys, func(y yardDay) bool { return y.ID == yard })
+	if i < 0 {
+		return op, yardDay{}, fmt.Errorf("yard %s: %w", yard, ErrNotFound)
+	}
+	return op, ys[i], nil
+}
+
+// strongest is as strong as a flow can be entered; 1 is a strong main flow.
+const strongest = 5
+
+// SetPlant writes a plant of a yard's calendar, in the place of the one named
+// before, if any. A wrong plant is a *FieldError and nothing is stored.
+func (s *Service) SetPlant(ctx context.Context, yard, before string, b season.Bloom) error {
+	b.Plant = strings.TrimSpace(b.Plant)
+	switch {
+	case b.Plant == "" || len(b.Plant) > 40:
+		return &FieldError{"plant", "give the plant a name of up to 40 letters"}
+	case !(b.From < b.PeakFrom && b.PeakFrom <= b.PeakTo && b.PeakTo < b.To):
+		return &FieldError{"dates", "must follow each other: opens, in full flower from, to, over"}
+	case b.Strength < 0 || b.Strength > strongest:
+		return &FieldError{"flow", fmt.Sprintf("%g is not between 0 and %d; 1 is a strong main flow", b.Strength, strongest)}
+	case b.Pollen < 0 || b.Pollen > 1:
+		return &FieldError{"pollen", fmt.Sprintf("%g is not between 0 and 1", b.Pollen)}
+	case b.DegreeDays < 0 || b.DegreeDays > 5000 || b.BaseC < -5 || b.BaseC > 20:
+		return &FieldError{"degree-days", "give 0 to 5,000 over a base of -5 to 20 °C; 0 goes by date"}
+	}
+	all, err := s.store.Bloom(ctx, yard)
+	if err != nil {
+		return err
+	}
+	if b.Plant != before && slices.ContainsFunc(all, func(x store.Bloom) bool { return x.Plant == b.Plant }) {
+		return &FieldError{"plant", b.Plant + " is in the calendar already; change it there"}
+	}
+	all = slices.DeleteFunc(all, func(x store.Bloom) bool { return x.Plant == before })
+	return s.setBloom(ctx, yard, append(all, store.Bloom(b)))
+}
+
+// RemovePlant takes a plant out of a yard's calendar.
+func (s *Service) RemovePlant(ctx context.Context, yard, plant string) error {
+	all, err := s.store.Bloom(ctx, yard)
+	if err != nil {
+		return err
+	}
+	left := slices.DeleteFunc(all, func(x store.Bloom) bool { return x.Plant == plant })
+	if len(left) == 0 {
+		return &FieldError{"calendar", "a yard needs a plant; add another before this one goes"}
+	}
+	return s.setBloom(ctx, yard, left)
+}
+
+func (s *Service) setBloom(ctx context.Context, yard string, all []store.Bloom) error {
+	if _, _, err := s.yardDay(ctx, yard); err != nil {
+		return err
+	}
+	if err := s.store.SetBloom(ctx, yard, all); err != nil {
+		return err
+	}
+	_, err := s.Refresh(ctx)
+	return err
+}
+
+// NoteFlow writes that a flow has started or is over. A wrong note is a
+// *FieldError.
+func (s *Service) NoteFlow(ctx context.Context, yard, id, plant string, what season.What, on day.Day) error {
+	_, y, err := s.yardDay(ctx, yard)
+	if err != nil {
+		return err
+	}
+	all, err := s.store.Bloom(ctx, yard)
+	if err != nil {
+		return err
+	}
+	switch {
+	case !slices.ContainsFunc(all, func(b store.Bloom) bool { return b.Plant == plant }):
+		return &FieldError{"plant", fmt.Sprintf("%q is not in this yard's calendar", plant)}
+	case what != season.Started && what != season.Over:
+		return &FieldError{"what", "say whether it has started or is over"}
+	case on > y.today:
+		return &FieldError{"date", fmt.Sprintf("%s is in the future; today is %s", on, y.today)}
+	case on < season.YearStart(y.today, season.Hemisphere(y.Hemisphere)):
+		return &FieldError{"date", fmt.Sprintf("%s is of another year", on)}
+	}
+	if err := s.store.AddFlowNote(ctx, store.FlowNote{ID: id, YardID: yard, Plant: plant, What: string(what), Day: int32(on)}, s.by()); err != nil {
+		return err
+	}
+	_, err = s.Refresh(ctx)
+	return err
+}
+
+// TakeBackFlow takes a note of a flow back.
+func (s *Service) TakeBackFlow(ctx context.Context, yard, id string) error {
+	if err := s.store.RemoveFlowNote(ctx, yard, id); err != nil {
+		return err
+	}
+	_, err := s.Refresh(ctx)
+	return err
+}
+
+// AddWeather writes days of weather to a yard, or to all of them where yard is
+// empty; a day written twice keeps the later.
+func (s *Service) AddWeather(ctx context.Context, yard string, days []season.Weather) error {
+	_, ys, err := s.yardDays(ctx)
+	if err != nil {
+		return err
+	}
+	rows := make([]store.WeatherDay, 0, len(days))
+	for _, w := range days {
+		rows = append(rows, store.WeatherDay{Day: int32(w.Day), MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH})
+	}
+	found := false
+	for _, y := range ys {
+		if yard != "" && y.ID != yard {
+			continue
+		}
+		found = true
+		if err := s.store.SetWeather(ctx, y.ID, rows); err != nil {
+			return err
+		}
+	}
+	if !found {
+		return fmt.Errorf("yard %s: %w", yard, ErrNotFound)
+	}
+	_, err = s.Refresh(ctx)
+	return err
+}
