@@ -107,8 +107,7 @@ func (s *Service) recordAll(ctx context.Context, colony string, es []history.Ent
 	if err := s.store.Append(ctx, rows...); err != nil {
 		return err
 	}
-	_, err = s.Refresh(ctx)
-	return err
+	return s.refreshOne(ctx, colony, f.yard.ID)
 }
 
 // Note is a feed, a treatment or a weighing as a user gives it.

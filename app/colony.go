@@ -260,8 +260,7 @@ func (s *Service) Record(ctx context.Context, id string, e history.Entry) error 
 	if err := s.store.Append(ctx, row); err != nil {
 		return err
 	}
-	_, err = s.Refresh(ctx)
-	return err
+	return s.refreshOne(ctx, id, f.yard.ID)
 }
 
 // Undo takes back the entry with an id, by an entry of its own.

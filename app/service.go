@@ -30,8 +30,7 @@ type Service struct {
 	frozen *day.Day // the demo's day; nil: the yard's own today
 	actor  string
 	drawn  conditions
-	// progress is told how many of a yard's colonies are worked out; may be nil.
-	progress func(yard string, done, of int)
+	work   working
 }
 
 // New returns a service on s. now gives the instant for the log; today, if not

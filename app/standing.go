@@ -185,35 +185,6 @@ func hashOf(y yardDay, weather [32]byte, set Settings, code string, entries []hi
 	return hex.EncodeToString(h.Sum(nil)[:12])
 }
 
-// Refresh works out the standings whose inputs changed, in parallel, and
-// returns how many there were. It can be stopped and started again.
-func (s *Service) Refresh(ctx context.Context) (int, error) {
-	op, yards, err := s.yardDays(ctx)
-	if err != nil {
-		if errors.Is(err, store.ErrNotFound) {
-			return 0, nil
-		}
-		return 0, err
-	}
-	old, err := s.store.Standings(ctx)
-	if err != nil {
-		return 0, err
-	}
-	hashes := make(map[string]string, len(old))
-	for _, o := range old {
-		hashes[o.ColonyID] = o.InputHash
-	}
-	done := 0
-	for _, y := range yards {
-		n, err := s.refreshYard(ctx, op, y, hashes)
-		if err != nil {
-			return done, fmt.Errorf("yard %s: %w", y.Name, err)
-		}
-		done += n
-	}
-	return done, nil
-}
-
 // work is a colony whose standing is to be worked out.
 type work struct {
 	colony  store.Colony
@@ -222,7 +193,9 @@ type work struct {
 	hash    string
 }
 
-func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay, hashes map[string]string) (int, error) {
+// refreshYard works out the standings of a yard that are stale, or only that of
+// one colony, and tells how many it has done of how many.
+func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay, hashes map[string]string, only string, tell func(done, of int)) (int, error) {
 	site, err := s.site(ctx, y)
 	if err != nil {
 		return 0, err
@@ -231,17 +204,19 @@ func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay
 	if err != nil {
 		return 0, err
 	}
-	todo, all, err := s.stale(ctx, op, y, site, set, hashes)
+	todo, all, err := s.stale(ctx, op, y, site, set, hashes, only)
 	if err != nil || len(todo) == 0 {
 		return 0, err
 	}
+	tell(0, len(todo))
 	level, err := s.level(ctx, y.ID)
 	if err != nil {
 		return 0, err
 	}
 	b := &batch{s: s, y: y, site: site, set: set, yard: s.drawn.yard(site, y.today), level: level}
 	if all && level.SD == 0 { // the first time the yard is read: what do they say of it?
-		if err := b.each(ctx, todo, b.hear); err != nil {
+		// A few dozen say it well enough to begin with.
+		if err := b.each(ctx, todo[:min(len(todo), 2*atOnce)], b.hear); err != nil {
 			return 0, err
 		}
 		if b.level, err = b.learn(ctx); err != nil {
@@ -260,9 +235,7 @@ func (s *Service) refreshYard(ctx context.Context, op store.Operation, y yardDay
 			return done, err
 		}
 		done += len(part)
-		if s.progress != nil {
-			s.progress(y.Name, done, len(todo))
-		}
+		tell(done, len(todo))
 	}
 	if all {
 		_, err = b.learn(ctx)
@@ -337,7 +310,7 @@ func (b *batch) learn(ctx context.Context) (forecast.Level, error) {
 
 // stale returns the colonies of a yard whose inputs have changed, and whether
 // they are all it has.
-func (s *Service) stale(ctx context.Context, op store.Operation, y yardDay, site forecast.Site, set Settings, hashes map[string]string) (todo []work, all bool, err error) {
+func (s *Service) stale(ctx context.Context, op store.Operation, y yardDay, site forecast.Site, set Settings, hashes map[string]string, only string) (todo []work, all bool, err error) {
 	colonies, err := s.store.Colonies(ctx, op.ID, int32(y.today))
 	if err != nil {
 		return nil, false, err
@@ -348,7 +321,9 @@ func (s *Service) stale(ctx context.Context, op store.Operation, y yardDay, site
 		if c.YardID != y.ID {
 			continue
 		}
-		n++
+		if n++; only != "" && c.ID != only {
+			continue
+		}
 		es, err := s.entries(ctx, c.ID, y.today)
 		if err != nil {
 			return nil, false, err

@@ -119,3 +119,16 @@ func (s *Store) Standings(ctx context.Context) ([]Standing, error) {
 		return r.Scan(&x.ColonyID, &x.YardID, &x.Today, &x.ModelVersion, &x.InputHash, &x.Urgency, &x.FoodEnd, &x.LayEnd, &x.StoreEnd, &x.Body)
 	}, selectStandings)
 }
+
+const selectHashes = `SELECT colony_id, input_hash FROM standing`
+
+// StandingHashes returns what each standing was worked out from, by colony.
+func (s *Store) StandingHashes(ctx context.Context) (map[string]string, error) {
+	type pair struct{ id, hash string }
+	rows, err := collect(ctx, s.read, func(r *sql.Rows, p *pair) error { return r.Scan(&p.id, &p.hash) }, selectHashes)
+	out := make(map[string]string, len(rows))
+	for _, p := range rows {
+		out[p.id] = p.hash
+	}
+	return out, err
+}

@@ -22,6 +22,7 @@ import (
 // boardView is the board of a yard.
 type boardView struct {
 	shell
+	Working          *app.Progress // nil: the standings are as the logs have them
 	Yards            []yardLink
 	Yard             *yardLink
 	Name             string
@@ -73,6 +74,9 @@ func (s *Server) showBoard(c fiber.Ctx) error {
 		return err
 	}
 	v := boardOf(b)
+	if p := s.app.Progress(); p.Running {
+		v.Working = &p
+	}
 	return s.show(c, "board", v)
 }
 
@@ -376,4 +380,21 @@ func (s *Server) moveVisit(c fiber.Ctx) error {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/yards/" + yard)
+}
+
+// working answers the board while standings are being worked out: how far they
+// are and, once they are done, the page anew.
+func (s *Server) working(c fiber.Ctx) error {
+	p := s.app.Progress()
+	if !p.Running {
+		c.Set("HX-Refresh", "true")
+		return c.SendStatus(fiber.StatusOK)
+	}
+	b, err := s.views.render("board#working", p)
+	if err != nil {
+		return err
+	}
+	c.Set(fiber.HeaderCacheControl, "no-store")
+	c.Set(fiber.HeaderContentType, fiber.MIMETextHTMLCharsetUTF8)
+	return c.Send(b)
 }

@@ -58,6 +58,7 @@ func run(ctx context.Context, args []string, stdin io.Reader, stdout, stderr io.
 		assessCommand(),
 		calcCommand(time.Now),
 		calibrateCommand(),
+		reassessCommand(),
 	)
 	return root.ExecuteContext(ctx)
 }

@@ -77,8 +77,24 @@ func listen(ctx context.Context, addr string) (net.Listener, error) {
 
 // serve brings standings up to date and answers until ctx is done.
 func serve(ctx context.Context, svc *app.Service, l net.Listener, out, errOut io.Writer, isDemo bool) error {
-	if _, err := svc.Refresh(ctx); err != nil {
-		return err
+	// A few colonies are worked out before the first page; of many, the page says
+	// how far it is.
+	ready := make(chan error, 1)
+	go func() {
+		_, err := svc.Refresh(ctx)
+		ready <- err
+	}()
+	select {
+	case err := <-ready:
+		if err != nil {
+			return err
+		}
+	case <-time.After(startWait):
+		go func() {
+			if err := <-ready; err != nil && ctx.Err() == nil {
+				fmt.Fprintln(errOut, "kembo: standings:", err)
+			}
+		}()
 	}
 	w, err := web.New(svc, slog.New(slog.NewTextHandler(errOut, nil)), isDemo)
 	if err != nil {
@@ -90,6 +106,9 @@ func serve(ctx context.Context, svc *app.Service, l net.Listener, out, errOut io
 	fmt.Fprintf(out, "Kembo is at http://%s\n", l.Addr())
 	return w.Serve(ctx, l)
 }
+
+// startWait is how long the first page waits for the standings.
+const startWait = 5 * time.Second
 
 // eachDay works the standings out again when a yard's day has changed.
 func eachDay(ctx context.Context, svc *app.Service, errOut io.Writer) {
