@@ -74,14 +74,13 @@ func (s *State) work(p *Parameters, c *Condition) {
 	if n <= 0 {
 		return
 	}
-	alpha := p.RecruitAlpha
+	toField := s.House * (p.RecruitAlpha - p.RecruitSigma*s.Foragers/n)
 	// Nurses with few larvae to feed go out sooner, so larger colonies, with one
 	// queen each, have more of their bees in the field.
 	if idle := s.House - s.larvae/(6*p.NurseLoad); idle > 0 {
-		alpha += p.RecruitIdle * idle / s.House
+		toField += p.RecruitIdle * idle
 	}
-	r := most(0, alpha-p.RecruitSigma*s.Foragers/n) * flying
-	toField := s.House * r
+	toField = most(0, toField*flying)
 	s.House -= toField
 	s.Foragers += toField
 	// In mild autumn weather winter bees hardly fly for nectar; in spring they

@@ -81,6 +81,7 @@ func (s *State) Apply(c *Change) {
 	if s.SuperKgPerCell == 0 {
 		s.SuperKgPerCell = c.SuperKgPerCell
 	}
+	s.superPerKg = 0
 	s.SuperDrawn = drawn + drawnOut*up
 	s.SuperUndrawn = s.SuperUndrawn*(1-c.SuperUndrawnOut) + c.SuperUndrawn
 	if after := s.SuperDrawn + s.SuperUndrawn; after > before && after > 0 {

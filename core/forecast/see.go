@@ -178,17 +178,11 @@ func (s *State) move(k int, d float64) {
 // Hamill 2002, Mon. Weather Rev. 130:1913-1924, from memory), on logarithms,
 // with correlations that chance alone may make taken out.
 func (x *Ensemble) See(sights []Sight, p *Parameters) bool {
-	n := len(x.States)
-	c := Condition{MeanC: mild}
-	y := make([]float64, n)
-	predict := func(o Sight) (mean, variance float64) {
-		for m := range x.States {
-			y[m] = logOf(x.States[m].of(o.Of, p, &c), floor(o.Of))
-		}
-		return moments(y)
-	}
+	z := x.elements()
+	y := make([]float64, len(x.States))
 	for _, o := range sights {
-		mean, v := predict(o)
+		x.predict(y, z, o.Of, p)
+		mean, v := moments(y)
 		if math.Abs(logOf(o.Value, floor(o.Of))-mean) > surprise*math.Sqrt(v+o.SD*o.SD) {
 			return false
 		}
@@ -197,32 +191,86 @@ func (x *Ensemble) See(sights []Sight, p *Parameters) bool {
 		if o.SD <= 0 {
 			continue
 		}
-		mean, v := predict(o)
-		x.assimilate(y, mean, v, logOf(o.Value, floor(o.Of)), o.SD*o.SD)
+		x.predict(y, z, o.Of, p)
+		mean, v := moments(y)
+		z.assimilate(y, mean, v, logOf(o.Value, floor(o.Of)), o.SD*o.SD)
 	}
+	x.take(z)
 	return true
+}
+
+// matrix holds the elements of all members as logarithms, and by how much each
+// has been moved.
+type matrix struct{ at, moved [elements][]float64 }
+
+func (x *Ensemble) elements() *matrix {
+	n := len(x.States)
+	a := make([]float64, 2*elements*n)
+	z := &matrix{}
+	for k := range elements {
+		z.at[k], z.moved[k] = a[2*k*n:(2*k+1)*n], a[(2*k+1)*n:(2*k+2)*n]
+		for m := range x.States {
+			z.at[k][m] = x.States[m].element(k)
+		}
+	}
+	return z
+}
+
+// take moves the members as the matrix has been moved.
+func (x *Ensemble) take(z *matrix) {
+	for m := range x.States {
+		s := &x.States[m]
+		for k := range elements {
+			s.move(k, z.moved[k][m])
+		}
+		s.tally()
+	}
+}
+
+// told are the elements that a quantity is, or is the sum of.
+var told = map[Quantity][]int{OfNestStores: {atNest}, OfSuperStores: {atSuper}, OfStores: {atNest, atSuper}, OfEggs: {atEggs}, OfLarvae: {atLarvae}, OfSealed: {atSealed},
+	OfBrood: {atEggs, atLarvae, atSealed}, OfBees: {atBees}, OfPollen: {atPollen}}
+
+// predict writes what each member makes of a quantity, as a logarithm, with what
+// has been moved so far.
+func (x *Ensemble) predict(y []float64, z *matrix, q Quantity, p *Parameters) {
+	ks, ok := told[q]
+	switch {
+	case !ok: // not told by the elements; as the members stand
+		c := Condition{MeanC: mild}
+		for m := range y {
+			y[m] = logOf(x.States[m].of(q, p, &c), floor(q))
+		}
+	case len(ks) == 1:
+		copy(y, z.at[ks[0]])
+	default:
+		for m := range y {
+			t := 0.0
+			for _, k := range ks {
+				t += math.Exp(z.at[k][m])
+			}
+			y[m] = math.Log(t)
+		}
+	}
 }
 
 // assimilate moves all elements by one observation: y is what each member makes
 // of it, mean and v their moments, seen what was seen and r its variance.
-func (x *Ensemble) assimilate(y []float64, mean, v, seen, r float64) {
+func (z *matrix) assimilate(y []float64, mean, v, seen, r float64) {
 	if v < 1e-10 {
 		return
 	}
 	n := float64(len(y))
 	back := 1 / (1 + math.Sqrt(r/(v+r))) // how far members are drawn together
-	z := make([]float64, len(y))
 	for k := range elements {
-		for m := range x.States {
-			z[m] = x.States[m].element(k)
-		}
-		zm, zv := moments(z)
+		at, moved := z.at[k], z.moved[k]
+		zm, zv := moments(at)
 		if zv < 1e-12 {
 			continue
 		}
 		cov := 0.0
-		for m := range z {
-			cov += (z[m] - zm) * (y[m] - mean)
+		for m := range at {
+			cov += (at[m] - zm) * (y[m] - mean)
 		}
 		cov /= n - 1
 		// Of two hundred members some correlation is chance: its square has a
@@ -232,12 +280,11 @@ func (x *Ensemble) assimilate(y []float64, mean, v, seen, r float64) {
 			continue
 		}
 		gain := cov / (v + r) * (1 - 1/(n*r2))
-		for m := range x.States {
-			x.States[m].move(k, gain*((seen-mean)-back*(y[m]-mean)))
+		for m := range at {
+			d := gain * ((seen - mean) - back*(y[m]-mean))
+			at[m] += d
+			moved[m] += d
 		}
-	}
-	for m := range x.States {
-		x.States[m].tally()
 	}
 }
 
@@ -269,7 +316,9 @@ func (x *Ensemble) Gained(kg, sd float64) {
 		// forecast allows, no more.
 		kg = mean + math.Copysign(surprise*math.Sqrt(v+sd*sd), kg-mean)
 	}
-	x.assimilate(y, mean, v, kg, sd*sd)
+	z := x.elements()
+	z.assimilate(y, mean, v, kg, sd*sd)
+	x.take(z)
 }
 
 // Mark notes the stores of today, from which the next gain is counted.

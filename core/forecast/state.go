@@ -58,6 +58,7 @@ type State struct {
 	larvae, capped, drone float64
 	brood, broodCells     float64
 	nestPerKg             float64 // cells that a kg fills
+	superPerKg            float64 // the same above; 0: not worked out
 	cappedTurn, droneTurn uint8   // slot of the oldest cohort, counted down from the last
 	drive                 drive
 }
@@ -73,6 +74,7 @@ const (
 // calls it. broodCells counts drone cells as worker cells.
 func (s *State) tally() {
 	s.nestPerKg = 1 / s.NestKgPerCell
+	s.superPerKg = 0
 	s.larvae, s.capped, s.drone = sum(s.Larvae[:]), sum(s.Capped[:]), sum(s.Drone[:])
 	s.total()
 }
@@ -167,11 +169,18 @@ func (s *State) SuperFree(p *Parameters) float64 {
 	if s.SuperDrawn <= 0 {
 		return 0
 	}
-	f := s.SuperDrawn - (s.SuperHoney+p.NectarCells*s.SuperNectar)/s.SuperKgPerCell
+	f := s.SuperDrawn - (s.SuperHoney+p.NectarCells*s.SuperNectar)*s.cellsPerSuperKg()
 	if f < 0 {
 		return 0
 	}
 	return f
+}
+
+func (s *State) cellsPerSuperKg() float64 {
+	if s.superPerKg == 0 {
+		s.superPerKg = 1 / s.SuperKgPerCell
+	}
+	return s.superPerKg
 }
 
 // CombRoomKg returns what all empty drawn comb could take, as kg of honey that
