@@ -140,7 +140,7 @@ func setUp(nest, super []hive.Box, story story) *truth {
 	s.House, s.Foragers, s.Winter = story.bees*(1-story.winter)*0.74, story.bees*(1-story.winter)*0.26, story.bees*story.winter
 	s.PollenCells = 2500
 	s.Excluder = true
-	s.IntakeFactor, s.EatFactor, s.DeathFactor, s.FlowFactor = story.intake, 1, story.death, 1
+	s.IntakeFactor, s.EatFactor, s.DeathFactor, s.FlowFactor = story.intake, 1, story.death, story.flow
 	s.Near, s.Lid = 1, 1
 	// A steady nest at the start of the log.
 	for i := range s.Capped {

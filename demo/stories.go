@@ -23,6 +23,7 @@ type story struct {
 	laying     float64
 	queen      float64 // her peak
 	intake     float64
+	flow       float64
 	death      float64
 	queenYear  int
 	clipped    bool
@@ -41,9 +42,16 @@ type story struct {
 }
 
 // usual is a colony as most are, in one deep; every fourth in two.
+// paces are how colonies of the sample gain against each other, levels how the
+// flow of its yards runs against their calendars.
+var (
+	paces  = []float64{1.05, 0.85, 1.2, 0.95, 0.75, 1.3, 1.0, 0.9, 1.15, 0.8, 1.1}
+	levels = map[string]float64{"QL": 1, "MR": 0.85, "SA": 1.1, "HE": 1.2}
+)
+
 func usual(number uint64, code string, queen, stores, bees float64, year int) story {
 	s := story{number: number, code: code, from: First, nestFormat: "langstroth-deep-10", nestBoxes: 1, stores: min(stores, 17), bees: bees, winter: 0.3,
-		laying: 320, queen: queen, intake: 1, death: 1, queenYear: year, clipped: number%5 != 3}
+		laying: 320, queen: queen, intake: paces[number%uint64(len(paces))], flow: levels[code[:2]], death: 1, queenYear: year, clipped: number%5 != 3}
 	if number%4 == 0 { // the strongest are kept on two boxes
 		s.nestBoxes, s.stores, s.queen, s.bees = 2, stores, 1.1*queen, 1.15*bees
 	}

@@ -100,7 +100,7 @@ func colonyOf(x app.Colony, keys []string, on day.Day) *colonyView {
 	plan.Labels, plan.Nest, plan.Alt = nil, nil, "" // told by the first
 	v.PhoneStack = draw.Stack(plan)
 	v.Inside = insideOf(x)
-	v.Queen, v.Mass = x.Believed.Findings(x.SeasonDay), x.Units.Mass.Name
+	v.Queen, v.Mass = x.Believed.Findings(x.SeasonDay, x.Units), x.Units.Mass.Name
 	if x.Assessment != nil {
 		if q, ok := advice.BestLook(x.Assessment.Situation); ok {
 			v.BestDo, v.BestWhy = q.Do, q.Reason

@@ -7,10 +7,14 @@ import (
 	"os"
 	"runtime"
 	"sync"
+	"time"
 
 	"github.com/spf13/cobra"
 
+	"kembo/app"
 	"kembo/core/calibration"
+	"kembo/core/day"
+	"kembo/store"
 	"kembo/web/draw"
 )
 
@@ -19,7 +23,7 @@ func calibrateCommand() *cobra.Command {
 	var truths int
 	var seed uint64
 	var asJSON bool
-	var picture string
+	var picture, data, on string
 	c := &cobra.Command{
 		Use:   "calibrate",
 		Short: "Measure how often the 80 % ranges of the forecast hold simulated truths",
@@ -28,6 +32,9 @@ func calibrateCommand() *cobra.Command {
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			if truths < 10 || truths > 100_000 {
 				return statusError{2, fmt.Errorf("--truths %d: give 10 to 100000", truths)}
+			}
+			if data != "" {
+				return printScores(cmd, data, on)
 			}
 			all := map[string]world{}
 			for _, w := range calibration.Worlds {
@@ -44,6 +51,8 @@ func calibrateCommand() *cobra.Command {
 	c.Flags().IntVar(&truths, "truths", 1000, "simulated colonies a world")
 	c.Flags().Uint64Var(&seed, "seed", 20260101, "another seed makes other truths")
 	c.Flags().BoolVar(&asJSON, "json", false, "print JSON")
+	c.Flags().StringVar(&data, "data", "", "score the looks of this data file against their forecasts instead")
+	c.Flags().StringVar(&on, "day", "", "with --data: as of this day (default today)")
 	c.Flags().StringVar(&picture, "picture", "", "write the reliability picture to this SVG file")
 	return c
 }
@@ -139,6 +148,37 @@ func printCalibration(out io.Writer, all map[string]world, asJSON bool) error {
 		if _, err := fmt.Fprintln(out); err != nil {
 			return err
 		}
+	}
+	return nil
+}
+
+// printScores scores an operation's own looks.
+func printScores(cmd *cobra.Command, data, on string) error {
+	if _, err := os.Stat(data); err != nil {
+		return fmt.Errorf("there is no data file %s: %w", data, err)
+	}
+	ctx := cmd.Context()
+	s, err := store.Open(ctx, data)
+	if err != nil {
+		return err
+	}
+	defer s.Close()
+	var today *day.Day
+	if on != "" {
+		d, err := parseDay(on, 0)
+		if err != nil {
+			return err
+		}
+		today = &d
+	}
+	all, err := app.New(s, time.Now, today).Scores(ctx)
+	if err != nil {
+		return err
+	}
+	out := cmd.OutOrStdout()
+	fmt.Fprintf(out, "| looked at, after three looks | times | ranges held | mean error | by a fresh model: held | mean error |\n|---|---|---|---|---|---|\n")
+	for _, l := range all {
+		fmt.Fprintf(out, "| %s | %d | %.0f %% | %.1f %% | %.0f %% | %.1f %% |\n", l.Name, l.Tests, 100*l.Held, 100*l.Error, 100*l.FreshHeld, 100*l.Fresh)
 	}
 	return nil
 }

@@ -89,14 +89,25 @@ func Turned(st hive.Stack) hive.Stack {
 // face, so that eggs, larvae and capped brood were told apart by sight.
 func (e *Estimate) Painted() bool {
 	seen := false
-	for i, p := range e.Parts {
-		if e.Stack.Boxes[i].Super || e.Stack.Boxes[i].BroodCells() == 0 {
+	for _, b := range e.Stack.Boxes {
+		if b.Super || b.BroodCells() == 0 {
 			continue
 		}
-		if p.Depth != "faces" {
+		if p, ok := e.PartOf(b.ID); !ok || p.Depth != "faces" {
 			return false
 		}
 		seen = true
 	}
 	return seen
+}
+
+// PartOf returns what is known of a box, and false for one that has come on since
+// the estimate.
+func (e *Estimate) PartOf(box string) (Part, bool) {
+	for _, p := range e.Parts {
+		if p.Box == box {
+			return p, true
+		}
+	}
+	return Part{}, false
 }

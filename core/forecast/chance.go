@@ -28,6 +28,7 @@ const (
 	forSealed
 	forHouse
 	forEye
+	forPollenLeft
 	forUnseen // and those after it, one for each element
 )
 

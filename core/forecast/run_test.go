@@ -239,3 +239,39 @@ func BenchmarkYardDraws(b *testing.B) {
 		NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(b)}, e.Day-14, e.Day, 74, Members, 1)
 	}
 }
+
+// TestHowManyMembers: what a counterfactual needs. Members meet the same days
+// with and without what is done, so a difference is far steadier than what it is
+// the difference of. Over twenty seeds the chance of a full hive is known to some
+// 0.03 with 200 members, what a super does to it to about the same, and the
+// likely end to a day; with 60 members it is twice as unsure, good enough for a
+// search.
+func TestHowManyMembers(t *testing.T) {
+	e := nest(t, 1, 0.75, 0.35)
+	spread := func(n int) (chance, gain, likely float64) {
+		var c, g, l []float64
+		for seed := range uint64(20) {
+			in := input(t, e)
+			in.Seed = seed
+			in.Yard = NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, e.Day, e.Day, 60, n, seed)
+			y := Prepare(in)
+			base, with := y.Run(), y.Run(Change{Day: in.Today, SuperDrawn: 44000, SuperKgPerCell: 0.00039})
+			c = append(c, base.Chance(Store, 10))
+			g = append(g, base.Chance(Store, 10)-with.Chance(Store, 10))
+			l = append(l, min(60, days(base.Runway[Store].Likely)))
+		}
+		_, vc := moments(c)
+		_, vg := moments(g)
+		_, vl := moments(l)
+		return math.Sqrt(vc), math.Sqrt(vg), math.Sqrt(vl)
+	}
+	c60, g60, l60 := spread(60)
+	c200, g200, l200 := spread(200)
+	t.Logf("60 members: chance ± %.3f, what a super does ± %.3f, likely end ± %.2f d; 200 members: %.3f, %.3f, %.2f d", c60, g60, l60, c200, g200, l200)
+	if c200 > 0.05 || g200 > 0.05 || l200 > 1.2 {
+		t.Errorf("with 200 members the chance is known to %.3f, the difference to %.3f, the likely end to %.2f d", c200, g200, l200)
+	}
+	if c200 >= c60 {
+		t.Errorf("more members are no surer: %.3f of 60, %.3f of 200", c60, c200)
+	}
+}

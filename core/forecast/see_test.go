@@ -138,6 +138,9 @@ func TestSightsAreWhatWasSeen(t *testing.T) {
 	}
 	for _, tt := range tests {
 		e := nest(t, 1, 0.4, 0.3)
+		for i := range tt.parts {
+			tt.parts[i].Box = e.Stack.Boxes[i].ID
+		}
 		e.Parts, e.BeesFrom = tt.parts, tt.bees
 		e.OnScale.Kg, e.OnScale.SD = tt.scale, 2
 		var got []Quantity

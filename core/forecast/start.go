@@ -46,7 +46,7 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m 
 
 	s := State{
 		QueenPeak:     queenPeak(e, p, sd, brood, z(forQueen)),
-		PollenCells:   e.Pollen * off(e.Spread.Pollen, forPollen),
+		PollenCells:   e.Pollen*off(e.Spread.Pollen, forPollen) + coarseCells*uniform(seed, h, m, 0, forPollenLeft),
 		NestHoney:     e.NestHoney * stores,
 		NestNectar:    e.NestNectar * stores * nectar,
 		SuperHoney:    e.SuperHoney * super,

@@ -128,6 +128,7 @@ func (b *walker) learn(e *colony.Estimate) {
 	}
 	x := b.ahead.Clone()
 	sights := forecast.Sights(e)
+	b.sights = sights
 	for _, s := range sights {
 		b.Tests = append(b.Tests, Tested{e.Day, b.Estimate.Day, s.Of, b.ahead.Foresee(s, &b.parameters), s.Value})
 	}

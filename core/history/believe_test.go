@@ -1,12 +1,14 @@
 package history_test
 
 import (
+	"strings"
 	"testing"
 
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/look"
+	"kembo/core/measure"
 )
 
 // seams is a look at the bees alone.
@@ -57,6 +59,9 @@ func TestASwarmIsASurprise(t *testing.T) {
 	}
 	if len(b.Surprises) != 1 || b.Surprises[0].Day != d0+12 || len(b.Surprises[0].Tests) == 0 || b.Surprises[0].Tests[0].Of != forecast.OfBees {
 		t.Fatalf("surprises: %+v", b.Surprises)
+	}
+	if said := b.Findings(150, measure.Units{}); !strings.Contains(said[0], "bees found") || !strings.Contains(said[0], "swarm") {
+		t.Errorf("it is told as %q", said[0])
 	}
 	p := forecast.Defaults()
 	if bees := forecast.Middle(b.Ensemble.Sample(forecast.OfBees, &p)); bees.Likely > 1.4*1.5*2430 {

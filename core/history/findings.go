@@ -5,6 +5,8 @@ import (
 
 	"kembo/core/advice"
 	"kembo/core/colony"
+	"kembo/core/forecast"
+	"kembo/core/measure"
 	"kembo/core/queen"
 )
 
@@ -34,12 +36,12 @@ const laysFrom, laysTo = 75, 270
 
 // Findings says what is known of brood health, the queen and her cells, and what
 // follows from the calendar; nothing of a hive that was never looked into.
-func (b Believed) Findings(seasonDay int) []string {
+func (b Believed) Findings(seasonDay int, u measure.Units) []string {
 	e := b.Estimate
 	if e == nil {
 		return nil
 	}
-	out := b.checks()
+	out := append(b.surprised(u), b.checks()...)
 	if year := b.QueenYear; year > 0 {
 		out = append(out, fmt.Sprintf("Her year is %d: the mark is %s.", year, queen.Colour(year)))
 	}
@@ -84,4 +86,47 @@ func cellWords(q colony.QueenEvidence) string {
 		return "1 queen cell" + where
 	}
 	return fmt.Sprintf("%d queen cells%s", n, where)
+}
+
+// surprised tells a last look that no forecast from the one before could have led
+// to: what was expected, what was found, and what such a thing may be.
+func (b Believed) surprised(u measure.Units) []string {
+	if u.Name == "" {
+		u = measure.Systems[0]
+	}
+	stores := u.Mass.Name + " of stores"
+	n := len(b.Surprises)
+	if n == 0 || b.Estimate == nil || b.Surprises[n-1].Day != b.Estimate.Day {
+		return nil
+	}
+	s := b.Surprises[n-1]
+	var out []string
+	for _, t := range s.Tests {
+		name, may := "", ""
+		low := t.Found < t.Expected.Low
+		switch t.Of {
+		case forecast.OfBees:
+			if name, may = "bees", "drifted in, or miscounted"; low {
+				may = "a swarm, a lost queen or poisoning"
+			}
+		case forecast.OfBrood, forecast.OfEggs, forecast.OfLarvae, forecast.OfSealed:
+			if name, may = "brood cells", "a better queen than was thought, or a count that is off"; low {
+				may = "a queen lost or failing, a swarm, or brood disease: look at the brood"
+			}
+		case forecast.OfNestStores, forecast.OfSuperStores, forecast.OfStores:
+			if name, may = stores, "a flow that the calendar does not know, or a count that is off"; low {
+				may = "robbing, stores taken and not noted, or no flow"
+			}
+		default:
+			continue
+		}
+		show := func(v float64) string {
+			if name == stores {
+				return fmt.Sprintf("%.0f", u.Mass.In(v))
+			}
+			return measure.Count(measure.Rough(v))
+		}
+		out = append(out, fmt.Sprintf("Not as expected on %s: %s %s found, %s to %s forecast. It may be %s.", s.Day.Short(), show(t.Found), name, show(t.Expected.Low), show(t.Expected.High), may))
+	}
+	return out
 }

@@ -155,6 +155,7 @@ type walker struct {
 	// The ensemble of the last look's day: as it was expected, and what is being
 	// looked at now is expected to be.
 	before, ahead *forecast.Ensemble
+	sights        []forecast.Sight // of the last look that tested a forecast
 	parameters    forecast.Parameters
 }
 

@@ -276,3 +276,26 @@ func BenchmarkTenYears(b *testing.B) {
 		}
 	}
 }
+
+// TestABoxThatCameOffLeavesNothingBehind: what was known of boxes that are gone
+// is not taken for others.
+func TestABoxThatCameOffLeavesNothingBehind(t *testing.T) {
+	es := append(begin(),
+		history.Entry{ID: "3", Day: d0, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true)}},
+		history.Entry{ID: "4", Day: d0 + 1, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)}},
+		history.Entry{ID: "5", Day: d0 + 2, Kind: history.KindLook, Look: lookOf("nest", look.Counts{Brood: 4, Honey: 3, Empty: 3})},
+		history.Entry{ID: "6", Day: d0 + 3, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s1"}},
+		history.Entry{ID: "7", Day: d0 + 3, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s2"}},
+		history.Entry{ID: "8", Day: d0 + 9, Kind: history.KindLook, Look: lookOf("nest", look.Counts{Brood: 5, Honey: 3, Empty: 2})})
+	g := ground(t)
+	if _, err := history.Fold(es, g); err != nil {
+		t.Fatal(err)
+	}
+	all, err := history.Compare(es, g)
+	if err != nil || len(all) == 0 {
+		t.Fatalf("%d compared: %v", len(all), err)
+	}
+	if last := all[len(all)-1]; last.Looks != 2 || last.Day != d0+9 || last.Fresh.Low >= last.Fresh.High {
+		t.Errorf("the last test is %+v", last)
+	}
+}
