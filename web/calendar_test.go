@@ -80,7 +80,7 @@ func TestAPlantIsChangedAndAWrongOneIsKeptAsTyped(t *testing.T) {
 		t.Fatal("borage was refused")
 	}
 	_, page := ask(t, w, get(yard))
-	if !strings.Contains(page, "5 Jun to 20 Jul") || !strings.Contains(page, "<td>0.7</td>") {
+	if !strings.Contains(page, "5 Jun to 20 Jul") || !strings.Contains(page, "flow 0.7, pollen 0.4") {
 		t.Error("borage is not in the calendar")
 	}
 	ask(t, w, post(base+"/plants", plant("before", "borage", "to", "2026-08-01", "degree_days", "700", "base", "5")))

@@ -246,14 +246,17 @@ func listed(names []string) string {
 var tabled = []struct {
 	of   forecast.Quantity
 	name string
+	mass bool // told in the user's unit, which the heading names
 	as   func(measure.Units, float64) string
 }{
-	{forecast.OfStores, "Stores", kgText}, {forecast.OfSuperStores, "above", kgText}, {forecast.OfCapped, "capped", shareText},
-	{forecast.OfEggs, "Eggs", roughText}, {forecast.OfLarvae, "Larvae", roughText}, {forecast.OfSealed, "Capped brood", roughText}, {forecast.OfBees, "Bees", roughText},
-	{forecast.OfFree, "Free cells in the nest", roughText}, {forecast.OfRoom, "Room as nectar", kgText},
+	{forecast.OfStores, "Stores", true, massText}, {forecast.OfSuperStores, "In supers", true, massText}, {forecast.OfCapped, "Supers capped, %", false, percentText},
+	{forecast.OfEggs, "Eggs", false, roughText}, {forecast.OfLarvae, "Larvae", false, roughText}, {forecast.OfSealed, "Capped brood", false, roughText}, {forecast.OfBees, "Bees", false, roughText},
+	{forecast.OfFree, "Free cells in the nest", false, roughText}, {forecast.OfRoom, "Room as nectar", true, massText},
 }
 
-func shareText(_ measure.Units, v float64) string { return fmt.Sprintf("%.0f %%", 100*v) }
+func massText(u measure.Units, kg float64) string { return fmt.Sprintf("%.0f", u.Mass.In(kg)) }
+
+func percentText(_ measure.Units, v float64) string { return fmt.Sprintf("%.0f", 100*v) }
 
 func roughText(_ measure.Units, v float64) string { return measure.Count(measure.Rough(v)) }
 
@@ -265,7 +268,11 @@ func (v *courseView) table(x app.Course) {
 		r, v.TableOf = x.With, "with "+v.Tried
 	}
 	for _, c := range tabled {
-		v.Head = append(v.Head, c.name)
+		name := c.name
+		if c.mass {
+			name += ", " + x.Units.Mass.Name
+		}
+		v.Head = append(v.Head, name)
 	}
 	for i := 0; i <= r.Horizon; i++ {
 		if i > 14 && i%7 != 0 {

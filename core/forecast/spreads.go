@@ -20,7 +20,7 @@ func Spreads() []SpreadRow {
 		{"youngSD", "eggs and larvae painted, beyond brood in all", youngSD, guess},
 		{"stagesSD", "eggs, where brood was counted and split by the season", stagesSD, guess},
 		{"nectarSD", "how much of the stores is open", nectarSD, guess},
-		{"ripeOpen", "share of open honey above that is ripe", ripeOpen, "derived: three days to ripen, two to cap"},
+		{"ripeOpen", "share of open honey above that is ripe", ripeOpen, "derived: four days to ripen, four to cap"},
 		{"housesSD", "share of house bees", housesSD, guess},
 		{"SameEye", "correlation of errors in stores below and above", SameEye, guess},
 		{"flowLevelSD", "a yard's flow against its calendar", flowLevelSD, guess},

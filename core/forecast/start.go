@@ -19,8 +19,8 @@ const (
 	youngSD  = 0.12 // eggs and larvae are harder to see than capped brood
 	stagesSD = 0.32 // of eggs, where brood was counted and split by the season
 	housesSD = 0.10 // of the house bees among those that are not winter bees
-	ripeOpen = 0.33 // of the open honey above: ripe, and not yet capped
-	nectarSD = 0.25
+	ripeOpen = 0.45 // of the open honey above: ripe, and not yet capped
+	nectarSD = 0.22
 	SameEye  = 0.7 // correlation of errors in stores below and above
 )
 

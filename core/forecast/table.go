@@ -33,7 +33,7 @@ func Table() []Row {
 		{"NestPull", p.NestPull, "a free nest cell against a super cell", 1, 5, "none; guess, factor 2: nectar is put down near the nest first", false},
 		{"SuperStart", p.SuperStart, "per day", 0.15, 0.5, "common practice: a super is taken into use in three to five days", false},
 		{"ClearBelow", p.ClearBelow, "free nest cells", 5000, 15000, "none; guess: about a week of laying", false},
-		{"ClearShare", p.ClearShare, "of nest honey over 3 kg a day", 0.01, 0.06, "none; guess, factor 2: stores are carried above a nest that needs room", false},
+		{"ClearShare", p.ClearShare, "of nest honey over NestKeeps a day", 0.02, 0.08, "none; guess, factor 2: stores are carried above a nest that needs room", false},
 		{"ExcluderDrag", p.ExcluderDrag, "factor", 0.4, 0.9, "common practice, no source: excluders slow the start", false},
 		{"HouseEatMg", p.HouseEatMg, "mg honey/day", 5, 9, "Khoury, Barron and Myerscough 2013, PLoS ONE 8(5):e59084: 0.007 g", true},
 		{"ForagerEatMg", p.ForagerEatMg, "mg honey/day", 9, 15, "common practice: 11 mg and more with flight", false},
