@@ -182,3 +182,44 @@ func (c Colony) In() []string {
 	}
 	return out
 }
+
+// Ways to arrange a hive, as pages name them.
+const (
+	ArrangeTurn      = "turn"
+	ArrangeExcluder  = "excluder"
+	ArrangeOut       = "excluder-out"
+	ArrangeScreen    = "screen"
+	ArrangeScreenOff = "screen-off"
+)
+
+// Arrange writes how a hive was arranged anew: the boxes of its nest turned, an
+// excluder laid over the nest or taken out, a double screen under it.
+func (s *Service) Arrange(ctx context.Context, colony, entryID string, on day.Day, what string) error {
+	a := &history.Arranged{}
+	yes, no, none := true, false, 0
+	switch what {
+	case ArrangeTurn:
+		a.NestTurned = true
+	case ArrangeOut:
+		a.ExcluderAbove = &none
+	case ArrangeScreen:
+		a.OverScreen = &yes
+	case ArrangeScreenOff:
+		a.OverScreen = &no
+	case ArrangeExcluder:
+		c, err := s.Believed(ctx, colony)
+		if err != nil {
+			return err
+		}
+		nest := 0
+		for _, b := range c.Believed.Stack.Boxes {
+			if !b.Super {
+				nest++
+			}
+		}
+		a.ExcluderAbove = &nest
+	default:
+		return &FieldError{"arranged", "choose what was done"}
+	}
+	return s.Record(ctx, colony, history.Entry{ID: entryID, Day: on, Kind: history.KindArranged, Arranged: a})
+}

@@ -21,7 +21,7 @@ func TestTryingThingsOnAForecast(t *testing.T) {
 	p.until(`document.querySelector("#ahead svg")?.textContent.includes("with a drawn super")`)
 	p.sound("a colony with something tried")
 	p.fits("a colony with something tried")
-	get(p, chromedp.Evaluate[bool](`document.querySelector("#course").scrollIntoView(), true`))
+	get(p, chromedp.Evaluate[bool](`document.querySelector("#course").scrollIntoView({ block: "start", behavior: "instant" }), true`))
 	p.shoot("course")
 	p.do(chromedp.Focus(css(".try input[value=combs]")), chromedp.KeyEvent(" "))
 	p.until(`document.querySelector("#ahead svg")?.textContent.includes("and 2 honey combs for empty ones")`)

@@ -116,3 +116,16 @@ func (s *Server) undo(c fiber.Ctx) error {
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
 }
+
+// arrange notes how the hive was arranged anew.
+func (s *Server) arrange(c fiber.Ctx) error {
+	id := strings.Clone(c.Params("colony"))
+	on, err := day.Parse(c.FormValue("on"))
+	if err != nil {
+		return &app.FieldError{Field: "date", Say: err.Error()}
+	}
+	if err := s.app.Arrange(c.Context(), id, strings.Clone(c.FormValue("entry")), on, strings.Clone(c.FormValue("what"))); err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
+}

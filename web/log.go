@@ -57,10 +57,34 @@ func entryWords(e history.Entry, u measure.Units) (kind, say string) {
 		return "Combs", many(len(e.Combs.Frames), "comb", "combs") + " noted."
 	case e.Weighing != nil:
 		return "Weighed", fmt.Sprintf("%.1f %s gross.", u.Mass.In(e.Weighing.Kg), u.Mass.Name)
+	case e.Arranged != nil:
+		return "Arranged", arrangedWords(e.Arranged)
 	case e.Swap != nil:
 		return "Nest relieved", many(len(e.Swap.Out), "comb", "combs") + " swapped."
 	}
 	return "Entry", ""
+}
+
+func arrangedWords(a *history.Arranged) string {
+	var out []string
+	if a.NestTurned {
+		out = append(out, "the nest’s boxes turned")
+	}
+	if n := a.ExcluderAbove; n != nil {
+		if *n == 0 {
+			out = append(out, "excluder out")
+		} else {
+			out = append(out, "excluder over "+many(*n, "box", "boxes"))
+		}
+	}
+	if s := a.OverScreen; s != nil {
+		if *s {
+			out = append(out, "over a colony, a double screen between")
+		} else {
+			out = append(out, "off the double screen")
+		}
+	}
+	return capital(listed(out)) + "."
 }
 
 func lookWords(l *history.Look) (kind, say string) {

@@ -125,6 +125,7 @@ func (s *Server) routes() {
 	r.Post("/colonies/:colony/done", s.done)
 	r.Post("/colonies/:colony/notes", s.note)
 	r.Post("/colonies/:colony/boxes", s.boxOn)
+	r.Post("/colonies/:colony/arrange", s.arrange)
 	r.Post("/colonies/:colony/boxes/any", s.putOn)
 	r.Post("/colonies/:colony/boxes/off", s.boxOff)
 	r.Post("/colonies/:colony/undo", s.undo)

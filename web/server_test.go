@@ -242,7 +242,7 @@ func TestTryingWritesNothing(t *testing.T) {
 	if _, page := ask(t, w, get(colony+"?with=super")); !strings.Contains(page, `value="super" checked`) || !strings.Contains(page, "with a drawn super") {
 		t.Error("the page does not show what is tried on it")
 	}
-	res, csv := ask(t, w, get(colony+"/course.csv?with=super"))
+	_, csv := ask(t, w, get(colony+"/course.csv?with=super"))
 	lines := strings.Split(strings.TrimSpace(csv), "\n")
 	if len(lines) != 62 || !strings.HasPrefix(lines[0], "date,stores_kg_low,stores_kg,stores_kg_high") || !strings.Contains(lines[0], "with_bees") || !strings.HasPrefix(lines[1], "2026-06-03,") {
 		t.Errorf("CSV of %d lines: %.120s", len(lines), lines[0])
@@ -256,5 +256,31 @@ func TestTryingWritesNothing(t *testing.T) {
 	}
 	if res, _ := ask(t, w, get("/colonies/none/course.csv")); res.StatusCode != 404 {
 		t.Errorf("no such colony: %d", res.StatusCode)
+	}
+}
+
+// TestAHiveIsArrangedAnew: the excluder out and in again stand in the log and can
+// be undone; what cannot be done is said and not written.
+func TestAHiveIsArrangedAnew(t *testing.T) {
+	w := server(t)
+	_, board := ask(t, w, get("/"))
+	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
+	form := func(id, what, on string) url.Values { return url.Values{"entry": {id}, "what": {what}, "on": {on}} }
+	if res, body := ask(t, w, post(colony+"/arrange", form("a1", "excluder-out", "2026-06-03"))); res.StatusCode != 303 {
+		t.Fatalf("excluder out: %d %.300s", res.StatusCode, body)
+	}
+	if _, page := ask(t, w, get(colony)); !strings.Contains(page, "Excluder out.") {
+		t.Error("the log does not say that the excluder is out")
+	}
+	if res, _ := ask(t, w, post(colony+"/arrange", form("a2", "screen", "2026-06-03"))); res.StatusCode != 303 {
+		t.Error("no double screen")
+	}
+	for what, on := range map[string]string{"turn": "2026-06-03", "dance": "2026-06-03", "screen-off": "2026-07-03"} {
+		if res, body := ask(t, w, post(colony+"/arrange", form("x"+what, what, on))); res.StatusCode != 422 {
+			t.Errorf("%s on %s: %d %.200s", what, on, res.StatusCode, body)
+		}
+	}
+	if res, _ := ask(t, w, post(colony+"/undo", url.Values{"entry": {"u1"}, "of": {"a2"}})); res.StatusCode != 303 {
+		t.Error("it cannot be undone")
 	}
 }

@@ -31,6 +31,7 @@ type Change struct {
 	Turned   bool
 	Lid, Low float64
 	Excluder Setting
+	Screen   Setting // a double screen under it, with a colony below
 
 	QueenLost bool // found gone or taken
 	Swarmed   bool // a prime swarm has left
@@ -112,12 +113,23 @@ func (s *State) Apply(c *Change) {
 	case Off:
 		s.Excluder = false
 	}
+	switch c.Screen {
+	case On:
+		s.Warmed = screenWarmth
+	case Off:
+		s.Warmed = 0
+	}
 	if c.NoFlow {
 		s.FlowFactor = 0
 	}
 	s.fit()
 	s.Reach = min(s.Reach, s.Stores())
 }
+
+// screenWarmth is the share of its heating that a colony below a double screen
+// does for the one above. Source: none; guess. Common practice: a nuc over a
+// strong hive rears brood in weather in which it would not alone.
+const screenWarmth = 0.4
 
 // Befall does to s what bees do of themselves.
 func (s *State) Befall(p *Parameters, c *Change) {

@@ -20,7 +20,7 @@ func (s *State) lay(p *Parameters, c *Condition, t *Today) {
 	// A few bees in wide rooms warm less brood while it is cool.
 	if cool := p.CoolUnder - c.MeanC; cool > 0 {
 		if empty := 1 - s.Bees()/(p.BeesPerCell*s.NestDrawn); empty > 0 {
-			want *= 1 - p.WideCold*empty*least(1, cool/p.CoolUnder)
+			want *= 1 - p.WideCold*(1-s.Warmed)*empty*least(1, cool/p.CoolUnder)
 		}
 	}
 	// Queens go up more readily than down: empty cells under the brood are found

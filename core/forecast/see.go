@@ -379,6 +379,9 @@ func (x *Ensemble) Settle(e *colony.Estimate, p *Parameters, excluder bool, name
 		s.UnderDrawn, s.UnderUndrawn = 0, 0
 		s.NestKgPerCell, s.SuperKgPerCell = max(e.NestKgPerCell, 1e-5), e.SuperKgPerCell
 		s.Lid, s.Low, s.Near, s.Excluder = shape.Lid, shape.Low, shape.Near, excluder
+		if s.Warmed = 0; e.Stack.OverScreen {
+			s.Warmed = screenWarmth
+		}
 		if s.SuperDrawn <= 0 {
 			s.SuperHoney, s.SuperNectar, s.SuperCapped = 0, 0, 0
 		}

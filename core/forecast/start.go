@@ -91,6 +91,9 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m 
 	s.House = bees * (1 - winter) * house
 	s.Foragers = bees * (1 - winter) * (1 - house)
 	s.SuperAccess = access(&s, p)
+	if e.Stack.OverScreen {
+		s.Warmed = screenWarmth
+	}
 	shape := colony.ShapeOf(e.Stack)
 	s.Lid, s.Low, s.Near = shape.Lid, shape.Low, shape.Near
 	s.tally()

@@ -224,3 +224,21 @@ func TestReversingFreesWhatLiesBelow(t *testing.T) {
 		t.Errorf("turned she lays %.0f and %.2f of the super is in use; as it was %.0f and %.2f", a.Laid, turned.SuperAccess, b.Laid, low.SuperAccess)
 	}
 }
+
+// TestADoubleScreenWarms: a weak colony over a strong one rears more and eats less
+// in a cool spring than it would alone.
+func TestADoubleScreenWarms(t *testing.T) {
+	p := Defaults()
+	from := day.Of(2026, time.March, 20)
+	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, 40, 1, 1)
+	alone := built(2, 5000)
+	over := alone
+	over.Apply(&Change{Screen: On})
+	for i := range 30 {
+		alone.Step(&p, &y.Likely[i])
+		over.Step(&p, &y.Likely[i])
+	}
+	if over.Brood() <= alone.Brood() || over.Ledger.Eaten/over.Brood() >= alone.Ledger.Eaten/alone.Brood() {
+		t.Errorf("over a double screen %.0f brood on %.2f kg, alone %.0f on %.2f", over.Brood(), over.Ledger.Eaten, alone.Brood(), alone.Ledger.Eaten)
+	}
+}

@@ -20,6 +20,7 @@ const (
 	KindTreatment Kind = "treatment"
 	KindWeighing  Kind = "weighing"
 	KindCombs     Kind = "combs"
+	KindArranged  Kind = "arranged"
 	KindUndo      Kind = "undo"
 )
 
@@ -40,6 +41,7 @@ type Entry struct {
 	Treatment *Treatment
 	Weighing  *Weighing
 	Combs     *Combs
+	Arranged  *Arranged
 }
 
 // StackSet is a hive as it is set up.
@@ -235,6 +237,8 @@ func Blank(kind Kind) (e Entry, payload any, ok bool) {
 		e.Weighing = new(Weighing)
 	case KindCombs:
 		e.Combs = new(Combs)
+	case KindArranged:
+		e.Arranged = new(Arranged)
 	case KindUndo:
 		return e, nil, true
 	default:
@@ -265,6 +269,8 @@ func (e Entry) Payload() any {
 		return e.Weighing
 	case e.Combs != nil:
 		return e.Combs
+	case e.Arranged != nil:
+		return e.Arranged
 	}
 	return struct{}{}
 }

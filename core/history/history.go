@@ -187,6 +187,8 @@ func (b *walker) take(e Entry) error {
 		return b.weigh(e)
 	case e.Combs != nil:
 		return b.attribute(e)
+	case e.Arranged != nil:
+		return b.arrange(e)
 	}
 	return nil
 }

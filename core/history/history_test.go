@@ -299,3 +299,26 @@ func TestABoxThatCameOffLeavesNothingBehind(t *testing.T) {
 		t.Errorf("the last test is %+v", last)
 	}
 }
+
+// TestArrangedAnew: the nest turned, the excluder out and a double screen under it
+// stand in the stack and reach the forecast; what cannot be is refused.
+func TestArrangedAnew(t *testing.T) {
+	yes, none := true, 0
+	es := append(begin(),
+		history.Entry{ID: "3", Day: d0, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("upper", "langstroth-deep-10", false)}},
+		history.Entry{ID: "4", Day: d0, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 2, Box: box("super", "langstroth-medium-10", true), ExcluderUnder: true}},
+		history.Entry{ID: "5", Day: d0 + 2, Kind: history.KindArranged, Arranged: &history.Arranged{NestTurned: true, ExcluderAbove: &none, OverScreen: &yes}})
+	b := fold(t, es)
+	if b.Stack.Boxes[0].ID != "upper" || b.Stack.Boxes[1].ID != "nest" || b.Stack.Boxes[2].ID != "super" || b.Stack.ExcluderAbove != 0 || !b.Stack.OverScreen {
+		t.Errorf("the stack is %s %s %s, excluder over %d, over a screen %v", b.Stack.Boxes[0].ID, b.Stack.Boxes[1].ID, b.Stack.Boxes[2].ID, b.Stack.ExcluderAbove, b.Stack.OverScreen)
+	}
+	if c := b.Changes[len(b.Changes)-1]; !c.Turned || c.Low == 0 || c.Excluder != forecast.Off || c.Screen != forecast.On {
+		t.Errorf("the forecast is told %+v", c)
+	}
+	far := 7
+	for name, a := range map[string]*history.Arranged{"one box turned": {NestTurned: true}, "an excluder in the air": {ExcluderAbove: &far}} {
+		if _, err := history.Fold(append(begin(), history.Entry{ID: "3", Day: d0, Kind: history.KindArranged, Arranged: a}), history.Ground{}); err == nil {
+			t.Errorf("%s is taken", name)
+		}
+	}
+}

@@ -28,6 +28,7 @@ type Box struct {
 type Stack struct {
 	Boxes         []Box
 	ExcluderAbove int
+	OverScreen    bool // it stands over another colony, parted by a double screen
 }
 
 // Errors of the operations.
