@@ -1,0 +1,108 @@
+package forecast
+
+import (
+	"math"
+
+	"kembo/core/colony"
+	"kembo/core/measure"
+)
+
+// Settle holds the members to the comb that the hive has, as an estimate knows
+// it, and to what it found of a queen.
+func (x *Ensemble) Settle(e *colony.Estimate, p *Parameters, excluder bool, name string, seed uint64) {
+	x.done = 0
+	h := hashName(name)
+	shape := colony.ShapeOf(e.Stack)
+	for m := range x.States {
+		s := &x.States[m]
+		s.NestDrawn, s.NestUndrawn = e.NestDrawn, e.NestUndrawn
+		s.SuperDrawn, s.SuperUndrawn = e.SuperDrawn, e.SuperUndrawn
+		s.UnderDrawn, s.UnderUndrawn = 0, 0
+		s.NestKgPerCell, s.SuperKgPerCell = max(e.NestKgPerCell, 1e-5), e.SuperKgPerCell
+		s.Lid, s.Low, s.Near, s.Excluder = shape.Lid, shape.Low, shape.Near, excluder
+		if s.Warmed = 0; e.Stack.OverScreen {
+			s.Warmed = screenWarmth
+		}
+		if s.SuperDrawn <= 0 {
+			s.SuperHoney, s.SuperNectar, s.SuperCapped = 0, 0, 0
+		}
+		s.SuperAccess = max(access(s, p), min(s.SuperAccess, 1))
+		if e.Queen.Looked && e.Queen.Day == e.Day {
+			s.requeen(e, p, h, m, seed)
+		}
+		s.tally()
+		s.hold(p)
+		s.tally()
+		s.Reach = s.withinReach(p)
+	}
+}
+
+// forget lets what was learnt of a yard's flow fade over some weeks: the next
+// plant is another flow. Source: none; guess, about the length of a flow.
+const flowForgets = 45.0
+
+// Drift widens the ensemble by what no forecast sees coming, and lets the flow
+// level wander back to what is usual, over the days since the last sight.
+func (x *Ensemble) Drift(y *Yard, days int, name string, seed uint64) {
+	if days <= 0 {
+		return
+	}
+	h := hashName(name)
+	keep := math.Exp(-float64(days) / flowForgets)
+	fresh := math.Sqrt(1 - keep*keep)
+	unseen := unseenADay * float64(days)
+	for m := range x.States {
+		s := &x.States[m]
+		if s.FlowFactor > 0 {
+			s.FlowFactor = math.Exp(keep*math.Log(s.FlowFactor) + fresh*flowLevelSD*normal(seed, y.key, m, int(x.Day), forFlowLevel))
+		}
+		z := func(k int) float64 { return unseen * normal(seed, h, m, int(x.Day), forUnseen+k) }
+		s.move(atNest, z(atNest))
+		s.move(atSuper, z(atSuper))
+		s.move(atBees, z(atBees))
+		// A queen lays now more, now less; what she has laid goes with her.
+		queen := queenDrifts / unseenADay * z(atQueen)
+		s.move(atQueen, queen)
+		for k := atEggs; k <= atSealed; k++ {
+			s.move(k, queen+z(k))
+		}
+		s.tally()
+	}
+}
+
+// unseenADay is what no forecast sees coming, as the standard deviation of the
+// logarithm. Source: none; guess, held by the calibration.
+const (
+	unseenADay  = 0.006
+	queenDrifts = 0.013 // a queen's laying
+)
+
+// Foresee returns the 80 % range of what a sight may say, with its own spread,
+// as the ensemble holds it.
+func (x *Ensemble) Foresee(o Sight, p *Parameters) measure.Range {
+	y := make([]float64, len(x.States))
+	c := Condition{MeanC: mild}
+	for m := range x.States {
+		y[m] = logOf(x.States[m].of(o.Of, p, &c), floor(o.Of))
+	}
+	mean, v := moments(y)
+	half := measure.Z80 * math.Sqrt(v+o.SD*o.SD)
+	return measure.Range{Low: math.Exp(mean - half), Likely: math.Exp(mean), High: math.Exp(mean + half)}
+}
+
+// KeepPace takes over what another ensemble has learnt of the colony's pace and
+// its yard's flow.
+func (x *Ensemble) KeepPace(from *Ensemble) {
+	for m := range x.States {
+		s, o := &x.States[m], &from.States[m]
+		s.IntakeFactor, s.FlowFactor, s.EatFactor, s.DeathFactor = o.IntakeFactor, o.FlowFactor, o.EatFactor, o.DeathFactor
+	}
+}
+
+// Requeen says anew which members have a laying queen, by what was found since.
+func (x *Ensemble) Requeen(e *colony.Estimate, p *Parameters, name string, seed uint64) {
+	h := hashName(name)
+	for m := range x.States {
+		x.States[m].requeen(e, p, h, m, seed)
+	}
+}
