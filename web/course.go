@@ -116,6 +116,7 @@ func figureOf(x app.Course, tried string) draw.Course {
 		Bars:  barsOf(r.Runway[:], names),
 		Known: !x.Situation.Stale(),
 		Step:  1,
+		Days:  float64(r.Horizon),
 		Tried: tried,
 	}
 	for _, l := range []struct {
@@ -173,7 +174,9 @@ func factsAhead(x app.Course) []courseFact {
 		out = append(out, courseFact{boxName(st, st.Boxes[at].ID) + " full", spanText(shown.Full[i], shown.Horizon), "capped " + spanText(shown.SuperCapped[i], shown.Horizon)})
 	}
 	f := x.Stopped.Runway[forecast.Food]
-	out = append(out, courseFact{"Food, if the flow stopped today", daysText(f.Likely, x.Stopped.Horizon), "from " + daysText(f.Low, x.Stopped.Horizon) + " to " + daysText(f.High, x.Stopped.Horizon)})
+	if now := x.Base.Runway[forecast.Food]; !same(now.Likely, f.Likely) || !same(now.Low, f.Low) {
+		out = append(out, courseFact{"Food, if the flow stopped today", daysText(f.Likely, x.Stopped.Horizon), "from " + daysText(f.Low, x.Stopped.Horizon) + " to " + daysText(f.High, x.Stopped.Horizon)})
+	}
 	if s := shown.Reachable; s.Likely < 0.97*shown.Stores.Likely {
 		out = append(out, courseFact{"In reach of the cluster today", kgText(x.Units, s.Likely), fmt.Sprintf("of %s in the hive: food the cold keeps them from is no food", kgText(x.Units, shown.Stores.Likely))})
 	}
@@ -185,6 +188,9 @@ func factsAhead(x app.Course) []courseFact {
 	}
 	return out
 }
+
+// same reports whether two ends of a runway are one.
+func same(a, b *float64) bool { return a == nil && b == nil || a != nil && b != nil && *a == *b }
 
 // swarmWhy tells the drivers of a swarm that matter.
 func swarmWhy(d forecast.Drivers) string {

@@ -10,6 +10,7 @@ import (
 	"kembo/core/feed"
 	"kembo/core/forecast"
 	"kembo/core/hive"
+	"kembo/core/season"
 )
 
 // Option is something that can be tried on the forecast, whether it is advised
@@ -23,18 +24,22 @@ type Option struct {
 
 // What is tried. Sizes are round ones, common practice.
 const (
-	tryFeedL   = 8.0
-	tryCombs   = 2
-	autumnFeed = 220 // season day from which feed is thick
+	tryFeedL     = 8.0
+	tryCombs     = 2
+	tryFondantKg = 2.5
+	autumnFeed   = 220 // season day from which feed is thick
 )
 
 // Options returns what can be tried on this hive, in the order of the season's
 // work: only what it has room, boxes or honey for.
 func (s *Situation) Options() []Option {
-	f := SuperFormat(s.Estimate.Stack)
 	dated := func(c forecast.Change) func(day.Day) forecast.Change {
 		return func(on day.Day) forecast.Change { c.Day = on; return c }
 	}
+	if s.Phase == season.Winter { // the hive stays shut
+		return []Option{s.tryFeed(dated)}
+	}
+	f := SuperFormat(s.Estimate.Stack)
 	out := []Option{
 		{"super", "a drawn super", dated(SuperChange(s, f, 1, true))},
 		{"foundation", "a super of foundation", dated(SuperChange(s, f, 1, false))},
@@ -67,6 +72,10 @@ func (s *Situation) Options() []Option {
 
 // tryFeed is a feeder full: thin in spring and summer, thick in autumn.
 func (s *Situation) tryFeed(dated func(forecast.Change) func(day.Day) forecast.Change) Option {
+	if s.TempC < liquidFeedFromC { // they take no syrup
+		u := s.units().Mass
+		return Option{"feed", fmt.Sprintf("%.1f %s of fondant", u.In(tryFondantKg), u.Name), dated(forecast.Change{FeedKg: tryFondantKg * feed.FondantSugar * feed.StoresPerKgSugar.Likely})}
+	}
 	sugar, name := 1.0, "1:1"
 	if s.SeasonDay >= autumnFeed {
 		sugar, name = 2, "2:1"

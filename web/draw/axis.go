@@ -27,7 +27,7 @@ func (a Axis) Draw() template.HTML {
 	s := deskScale
 	const h = 76.0
 	var b builder
-	b.f(`<clipPath id="axc"><rect x="%s" y="0" width="%s" height="%s"/></clipPath>`, n(s.x0), n(trackDays*s.px), n(h))
+	b.f(`<clipPath id="axc"><rect x="%s" y="0" width="%s" height="%s"/></clipPath>`, n(s.x0), n(s.days*s.px), n(h))
 	blooms(&b, s, a.Bloom, float64(a.Visit-a.Today), 23, 15, "axc")
 	b.f(`<text x="0" y="34.5" font-size="13.5">In flower</text><path d="M%s 18V%s" stroke="var(--k-rule-2)"/>`, n(s.x0), n(h))
 	visit := float64(a.Visit - a.Today)
@@ -40,16 +40,17 @@ func (a Axis) Draw() template.HTML {
 }
 
 func dates(b *builder, s scale, today day.Day, visit, y float64, first string) {
-	for d := 0.0; d <= 28; d += 7 {
+	near := 18.3 / s.px // the room of a date, in days
+	for d := 0.0; d <= s.days-2; d += s.step() {
 		text, anchor, x := (today + day.Day(d)).DayMonth(), "middle", s.x(d)
 		switch {
-		case d == 0 && visit < 4:
+		case d == 0 && visit < 4*near:
 			continue // the visit's line needs the place
 		case d == 0:
 			text, anchor, x = first, "start", x+3
-		case visit-d >= 0 && visit-d < 2.6:
+		case visit-d >= 0 && visit-d < 2.6*near:
 			anchor, x = "end", min(x, s.x(visit)-5) // make way for the visit's line
-		case d-visit > 0 && d-visit < 1.7:
+		case d-visit > 0 && d-visit < 1.7*near:
 			anchor, x = "start", s.x(visit)+4
 		}
 		b.f(`<text x="%s" y="%s" font-size="12.5" text-anchor="%s" fill="var(--k-ink-2)">%s</text>`, n(x), n(y), anchor, text)
@@ -72,7 +73,7 @@ func visitTag(b *builder, s scale, a Axis, visit, h float64) {
 	if left+w > DeskWidth {
 		left = x + 1 - w
 	}
-	if visit <= trackDays {
+	if visit <= s.days {
 		b.f(`<path d="M%s 10V%s" stroke="var(--k-paper)" stroke-width="5"/><path d="M%s 2V%s" stroke="var(--k-ink)" stroke-width="2"/>`, n(x), n(h), n(x), n(h))
 	} else {
 		text += " »" // it lies past the end of the axis
@@ -91,7 +92,7 @@ func blooms(b *builder, s scale, all []Bloom, visit, y, h float64, clip string) 
 	var labels builder
 	b.f(`<g clip-path="url(#%s)">`, clip)
 	for _, p := range all {
-		if p.To < 0.5 || p.From > trackDays-1 {
+		if p.To < 0.5 || p.From > s.days-1 {
 			continue
 		}
 		row := 0
@@ -110,10 +111,10 @@ func blooms(b *builder, s scale, all []Bloom, visit, y, h float64, clip string) 
 			n(x0), n(m), n((x0+p0)/2), n(m-h*0.08), n((x0+p0)/2), n(y0), n(p0), n(y0), n(p1), n(y0),
 			n((x1+p1)/2), n(y0), n((x1+p1)/2), n(m-h*0.08), n(x1), n(m), n((x1+p1)/2), n(m+h*0.08), n((x1+p1)/2), n(y0+h), n(p1), n(y0+h),
 			n(p0), n(y0+h), n((x0+p0)/2), n(y0+h), n((x0+p0)/2), n(m+h*0.08), n(x0), n(m))
-		lo, hi := max(p0, s.x0), min(p1, s.x0+trackDays*s.px)
-		if w := textWidth(p.Plant, 12.5, 400); min(x1, s.x0+trackDays*s.px)-max(x0, s.x0) > w+8 {
-			mid := min(max((lo+hi)/2, s.x0+w/2+4), s.x0+trackDays*s.px-w/2-2)
-			if v := s.x(visit); visit <= trackDays && math.Abs(mid-v) < w/2+4 {
+		lo, hi := max(p0, s.x0), min(p1, s.x0+s.days*s.px)
+		if w := textWidth(p.Plant, 12.5, 400); min(x1, s.x0+s.days*s.px)-max(x0, s.x0) > w+8 {
+			mid := min(max((lo+hi)/2, s.x0+w/2+4), s.x0+s.days*s.px-w/2-2)
+			if v := s.x(visit); visit <= s.days && math.Abs(mid-v) < w/2+4 {
 				mid = v + w/2 + 6 // the visit's line must not strike the word out
 				if mid+w/2 > x1 {
 					continue

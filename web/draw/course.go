@@ -26,13 +26,18 @@ type Course struct {
 	Said  [3]string // words behind each bar, "" for none
 	Lanes []Lane
 	Step  int
-	With  []Bar  // the runways with something tried; nil: nothing is
-	Tried string // in words, for the legend
+	Days  float64 // from today to the end of the figure; 0: as on the board
+	With  []Bar   // the runways with something tried; nil: nothing is
+	Tried string  // in words, for the legend
 }
 
 // Draw draws the figure.
 func (c Course) Draw() template.HTML {
-	s := scale{x0: 142, px: 18.3, thin: 9, thick: 13, ground: "var(--k-paper)"}
+	s := scale{x0: 142, thin: 9, thick: 13, ground: "var(--k-paper)", days: trackDays}
+	if c.Days > 0 {
+		s.days = c.Days
+	}
+	s.px = 549 / s.days
 	const width, top, laneH = 712.0, 46.0, 50.0
 	pitch := 23.0
 	if c.With != nil {
@@ -46,8 +51,8 @@ func (c Course) Draw() template.HTML {
 	}
 	flowTop := lanesTop + float64(len(c.Lanes))*(laneH+9) + 2
 	height := flowTop + 38
-	end := s.x0 + trackDays*s.px
-	for d := 0.0; d <= 28; d += 7 {
+	end := s.x0 + s.days*s.px
+	for d := 0.0; d <= s.days-2; d += s.step() {
 		ink := "var(--k-rule)"
 		if d == 0 {
 			ink = "var(--k-rule-2)"
@@ -63,22 +68,19 @@ func (c Course) Draw() template.HTML {
 			weight = 700
 		}
 		b.f(`<text x="0" y="%s" font-size="14" font-weight="%d">%s</text><text x="%s" y="%s" text-anchor="end" font-size="14" font-weight="%d">%s</text>`,
-			n(y+12), weight, bar.Name, n(s.x0-12), n(y+12), weight, bar.DaysText())
+			n(y+12), weight, bar.Name, n(s.x0-12), n(y+12), weight, bar.daysText(s.days))
 		bar.draw(&b, s, y+7, visit)
 		if c.With != nil {
 			c.with(&b, s, c.With[i], bar, y+22, visit)
 		}
 	}
-	if c.With != nil {
-		c.legend(&b, s, lanesTop-22)
-	}
 	for i, l := range c.Lanes {
 		c.lane(&b, s, l, lanesTop+float64(i)*(laneH+9), laneH, end)
 	}
 	b.f(`<path d="M0 %sH%s" stroke="var(--k-rule)"/><text x="0" y="%s" font-size="14" font-weight="700">Flow</text><text x="0" y="%s" font-size="12.5" fill="var(--k-ink-2)">in flower</text><clipPath id="rc"><rect x="%s" y="%s" width="%s" height="46"/></clipPath>`,
-		n(flowTop-5), n(end), n(flowTop+13), n(flowTop+30), n(s.x0), n(flowTop-4), n(trackDays*s.px))
+		n(flowTop-5), n(end), n(flowTop+13), n(flowTop+30), n(s.x0), n(flowTop-4), n(s.days*s.px))
 	blooms(&b, s, c.Axis.Bloom, visit, flowTop, 16, "rc")
-	if visit <= trackDays {
+	if visit <= s.days {
 		x := s.x(visit)
 		b.f(`<path d="M%s 22V%s" stroke="var(--k-paper)" stroke-width="5"/><path d="M%s 8V%s" stroke="var(--k-ink)" stroke-width="2"/>`, n(x), n(height), n(x), n(height))
 		text := "Next visit " + c.Axis.Visit.Short()
@@ -86,9 +88,12 @@ func (c Course) Draw() template.HTML {
 		left := min(x-1, width-w)
 		b.f(`<rect x="%s" y="4" width="%s" height="20" fill="var(--k-ink)"/><text x="%s" y="18.5" font-size="13" font-weight="700" fill="var(--k-paper-lift)">%s</text>`, n(left), n(w), n(left+8), text)
 	}
+	if c.With != nil { // over the visit's line
+		c.legend(&b, s, lanesTop-22)
+	}
 	for i, bar := range c.Bars {
 		y := top + 8 + pitch*float64(i)
-		at := s.x(min(bar.High, 29)) + 12
+		at := s.x(min(bar.High, s.days-1)) + 12
 		if bar.short(visit) {
 			at = min(s.x(visit)+5, end-110)
 			at += chip(&b, at, y-3, 20, 13, fmt.Sprintf("short by %.0f d", visit-bar.Likely)) + 9
@@ -97,7 +102,7 @@ func (c Course) Draw() template.HTML {
 			b.f(`<text x="%s" y="%s" font-size="13.5" stroke="var(--k-paper)" stroke-width="4" paint-order="stroke">%s</text>`, n(at), n(y+12), esc(t))
 		}
 	}
-	return svg("course", width, height, "Runways and forecast for 30 days from "+c.Axis.Today.Short(), b.String())
+	return svg("course", width, height, fmt.Sprintf("Runways and forecast for %.0f days from %s", s.days, c.Axis.Today.Short()), b.String())
 }
 
 // lane draws a band with its middle line on a scale from nothing to a round
@@ -106,7 +111,7 @@ func (c Course) lane(b *builder, s scale, l Lane, y0, h, end float64) {
 	most := 0.0
 	last := 0
 	for i, r := range l.Track {
-		if float64(i*c.Step) > trackDays {
+		if float64(i*c.Step) > s.days {
 			break
 		}
 		last = i
@@ -164,20 +169,20 @@ func (c Course) with(b *builder, s scale, w, was Bar, y, visit float64) {
 	if late := s.x(w.High); late > likely+1 {
 		b.f(`<path d="M%s %sH%s" stroke="var(--k-spruce)" stroke-width="1.5" stroke-dasharray="1 3"/>`, n(likely), n(y), n(late))
 	}
-	if w.DaysText() != was.DaysText() {
+	if w.daysText(s.days) != was.daysText(s.days) {
 		weight := 700
 		if w.short(visit) {
 			weight = 400
 		}
-		b.f(`<text x="%s" y="%s" text-anchor="end" font-size="13" font-weight="%d" fill="var(--k-spruce)">%s</text>`, n(s.x0-12), n(y+5), weight, w.DaysText())
+		b.f(`<text x="%s" y="%s" text-anchor="end" font-size="13" font-weight="%d" fill="var(--k-spruce)">%s</text>`, n(s.x0-12), n(y+5), weight, w.daysText(s.days))
 	}
 }
 
 // legend says which line is which.
 func (c Course) legend(b *builder, s scale, y float64) {
-	b.f(`<path d="M%s %sh30" stroke="var(--k-ink)" stroke-width="2.2"/><text x="%s" y="%s" font-size="13">as it is</text>`, n(s.x0), n(y+5), n(s.x0+36), n(y+9.5))
+	b.f(`<path d="M%s %sh30" stroke="var(--k-ink)" stroke-width="2.2"/><text x="%s" y="%s" font-size="13" stroke="var(--k-paper)" stroke-width="5" paint-order="stroke">as it is</text>`, n(s.x0), n(y+5), n(s.x0+36), n(y+9.5))
 	x := s.x0 + 36 + textWidth("as it is", 13, 400) + 18
-	b.f(`<path d="M%s %sh30" stroke="var(--k-spruce)" stroke-width="2.6" stroke-dasharray="7 3"/><text x="%s" y="%s" font-size="13" fill="var(--k-spruce)" font-weight="700">with %s</text>`, n(x), n(y+5), n(x+36), n(y+9.5), esc(c.Tried))
+	b.f(`<path d="M%s %sh30" stroke="var(--k-spruce)" stroke-width="2.6" stroke-dasharray="7 3"/><text x="%s" y="%s" font-size="13" fill="var(--k-spruce)" font-weight="700" stroke="var(--k-paper)" stroke-width="5" paint-order="stroke">with %s</text>`, n(x), n(y+5), n(x+36), n(y+9.5), esc(c.Tried))
 }
 
 func roundUp(v float64) float64 {

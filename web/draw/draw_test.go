@@ -168,3 +168,45 @@ func TestWhatWasNotSeenIsVeiled(t *testing.T) {
 		t.Errorf("%d of ten faces not painted are veiled", strings.Count(s, carried))
 	}
 }
+
+// TestACourseShowsWhatIsTriedBesideWhatIs: both likely lines, both runways, in
+// words too; and a longer course has its days on the same width.
+func TestACourseShowsWhatIsTriedBesideWhatIs(t *testing.T) {
+	var was, is []measure.Range
+	for i := range 61 {
+		v := float64(i)
+		was = append(was, measure.Range{Low: 10, Likely: 10 + v/4, High: 20 + v/2})
+		is = append(is, measure.Range{Low: 12, Likely: 12 + v/3, High: 22 + v/2})
+	}
+	c := draw.Course{Axis: draw.Axis{Today: 20000, Visit: 20006, Planned: true}, Known: true, Step: 1, Days: 60,
+		Bars:  []draw.Bar{{Name: "Food", Low: math.Inf(1), Likely: math.Inf(1), High: math.Inf(1)}, {Name: "Room to lay", Low: 1, Likely: 3, High: 9}, {Name: "Room to store", Low: 40, Likely: 48, High: 55}},
+		Lanes: []draw.Lane{{Name: "Stores", Unit: "kg", Track: was, Line: "red", Band: "blue", Scale: 1}}}
+	plain := string(c.Draw())
+	if !strings.Contains(plain, "60+ d") || !strings.Contains(plain, ">48 d<") || strings.Contains(plain, "as it is") {
+		t.Errorf("a course of 60 days: %.400s", plain)
+	}
+	c.Lanes[0].With, c.Tried = is, "a drawn super"
+	c.With = []draw.Bar{c.Bars[0], {Name: "Room to lay", Low: 9, Likely: 17, High: 30}, c.Bars[2]}
+	tried := string(c.Draw())
+	for _, want := range []string{"as it is", "with a drawn super", ">17 d<", `stroke-dasharray="7 3"`} {
+		if !strings.Contains(tried, want) {
+			t.Errorf("with something tried there is no %q", want)
+		}
+	}
+	if strings.Count(tried, ">48 d<") != 1 {
+		t.Error("a runway that does not change is told twice")
+	}
+}
+
+// TestACalendarShowsBothYears: as entered and as this year has it, where they
+// differ.
+func TestACalendarShowsBothYears(t *testing.T) {
+	p := draw.CalendarPlant{Plant: "Bramble", Entered: [4]float64{165, 172, 200, 210}, Year: [4]float64{151, 158, 186, 196}, Strength: 0.5}
+	from := day.Of(2026, time.January, 1)
+	both := string(draw.Calendar{From: from, Today: from + 153, Plants: []draw.CalendarPlant{p}}.Draw())
+	p.Year = p.Entered
+	one := string(draw.Calendar{From: from, Today: from + 153, Plants: []draw.CalendarPlant{p}}.Draw())
+	if !strings.Contains(both, "stroke-dasharray") || strings.Contains(one, "stroke-dasharray") || !strings.Contains(both, "Bramble") || !strings.Contains(both, ">Dec<") {
+		t.Errorf("both years: %.300s", both)
+	}
+}

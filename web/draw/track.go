@@ -33,19 +33,31 @@ type scale struct {
 	x0, px, height, pitch, text float64
 	thin, thick                 float64
 	first                       float64
-	labels                      bool // days as text left of the bar
+	days                        float64 // from its start to its end
+	labels                      bool    // days as text left of the bar
 	ground                      string
 }
 
 var (
-	deskScale  = scale{x0: 92, px: 15.4, height: 72, pitch: 18.5, text: 13.5, thin: 8, thick: 12, first: 10, labels: true, ground: "var(--k-paper)"}
-	phoneScale = scale{x0: 50, px: 8.35, height: 60, pitch: 18, text: 15, thin: 9, thick: 13, first: 5, ground: "var(--k-paper-lift)"}
+	deskScale  = scale{x0: 92, px: 15.4, height: 72, pitch: 18.5, text: 13.5, thin: 8, thick: 12, first: 10, days: trackDays, labels: true, ground: "var(--k-paper)"}
+	phoneScale = scale{x0: 50, px: 8.35, height: 60, pitch: 18, text: 15, thin: 9, thick: 13, first: 5, days: trackDays, ground: "var(--k-paper-lift)"}
 )
 
 // DeskWidth is the width of a track on a wide page.
 const DeskWidth = 572.0
 
-func (s scale) x(d float64) float64 { return s.x0 + min(max(d, 0), trackDays)*s.px }
+func (s scale) x(d float64) float64 { return s.x0 + min(max(d, 0), s.days)*s.px }
+
+// step is the days between two dates on it.
+func (s scale) step() float64 {
+	switch {
+	case s.days <= 31:
+		return 7
+	case s.days <= 75:
+		return 14
+	}
+	return 28
+}
 
 // Short reports whether the middle lies before the visit.
 func (b Bar) short(visit float64) bool { return b.Likely < visit }
@@ -54,9 +66,11 @@ func (b Bar) short(visit float64) bool { return b.Likely < visit }
 func (b Bar) tight(visit float64) bool { return !b.short(visit) && b.Low < visit }
 
 // DaysText writes a bar's likely end.
-func (b Bar) DaysText() string {
-	if b.Likely > trackDays {
-		return "30+ d"
+func (b Bar) DaysText() string { return b.daysText(trackDays) }
+
+func (b Bar) daysText(most float64) string {
+	if b.Likely > most {
+		return fmt.Sprintf("%.0f+ d", most)
 	}
 	return strconv.Itoa(int(b.Likely)) + " d"
 }
@@ -87,7 +101,7 @@ func (t Track) draw(s scale, width float64) template.HTML {
 			}
 			bar.draw(&b, s, y+s.text*0.42, t.Visit)
 		} else {
-			b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#gapsoft)"/>`, n(s.x0), n(y+s.text*0.42-s.thin/2), n(trackDays*s.px), n(s.thin))
+			b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#gapsoft)"/>`, n(s.x0), n(y+s.text*0.42-s.thin/2), n(s.days*s.px), n(s.thin))
 		}
 		if i > 0 {
 			alt += "; "
@@ -96,7 +110,7 @@ func (t Track) draw(s scale, width float64) template.HTML {
 		y += s.pitch
 	}
 	vx := s.x(t.Visit)
-	if t.Visit <= trackDays {
+	if t.Visit <= s.days {
 		b.f(`<path d="M%s 0V%s" stroke="%s" stroke-width="5"/><path d="M%s 0V%s" stroke="var(--k-ink)" stroke-width="2"/>`, n(vx), n(s.height), s.ground, n(vx), n(s.height))
 	}
 	t.words(&b, s, vx)
@@ -137,7 +151,7 @@ func (t Track) words(b *builder, s scale, vx float64) {
 				h, fs = 20, 14
 			}
 			at := vx + 4
-			if room := s.x0 + trackDays*s.px - textWidth(text, fs, 700) - 22; at > room {
+			if room := s.x0 + s.days*s.px - textWidth(text, fs, 700) - 22; at > room {
 				at = room // the visit is past the track's end
 			}
 			w := chip(b, at, y+s.text*0.42-h/2, h, fs, text)
@@ -148,7 +162,7 @@ func (t Track) words(b *builder, s scale, vx float64) {
 					after = fmt.Sprintf("%.0f d left", bar.Likely)
 				}
 			}
-			if at+w+9+textWidth(after, s.text, 400) < s.x0+trackDays*s.px+8 {
+			if at+w+9+textWidth(after, s.text, 400) < s.x0+s.days*s.px+8 {
 				b.f(`<text x="%s" y="%s" font-size="%s" stroke="%s" stroke-width="4" paint-order="stroke">%s</text>`, n(at+w+9), n(y+s.text*0.75), n(s.text), s.ground, after)
 			}
 		}
@@ -173,24 +187,24 @@ func (bar Bar) draw(b *builder, s scale, mid, visit float64) {
 		h = s.thick
 	}
 	y := mid - h/2
-	x0, end := s.x0, s.x0+trackDays*s.px
+	x0, end := s.x0, s.x0+s.days*s.px
 	if short {
 		b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#gaphatch)" stroke="var(--k-ink)"/>`, n(s.x(bar.Likely)), n(y+0.6), n(s.x(visit)-s.x(bar.Likely)), n(h-1.2))
 		b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-ink)"/>`, n(x0), n(y), n(s.x(bar.Likely)-x0), n(h))
 		return
 	}
-	low := min(bar.Low, trackDays)
+	low := min(bar.Low, s.days)
 	b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-spruce)"/>`, n(x0), n(y), n(s.x(low)-x0+0.5), n(h))
-	if bar.Low < trackDays {
+	if bar.Low < s.days {
 		high := s.x(bar.High)
 		b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#soft)"/>`, n(s.x(low)), n(y), n(max(0, high-s.x(low))), n(h))
-		if bar.Likely < trackDays {
+		if bar.Likely < s.days {
 			b.f(`<path d="M%s %sv%s" stroke="var(--k-spruce)" stroke-width="2"/>`, n(s.x(bar.Likely)), n(y-2), n(h+4))
 		}
 	}
-	if bar.High > trackDays {
+	if bar.High > s.days {
 		ink := s.ground
-		if bar.Low < trackDays {
+		if bar.Low < s.days {
 			ink = "var(--k-spruce-mid)"
 		}
 		b.f(`<path d="M%s %sl5 %sl-5 %sM%s %sl5 %sl-5 %s" stroke="%s" stroke-width="1.6" fill="none"/>`,
