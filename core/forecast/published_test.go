@@ -23,7 +23,7 @@ func TestSteadyBrood(t *testing.T) {
 	c := Condition{SeasonDay: 150, MeanC: 17, FlightHours: 7, Flow: 0.45, Pollen: 1}
 	for range 60 {
 		s.House, s.Foragers = 26000, 9000
-		s.Step(&p, &c)
+		oneDay(&s, &p, &c)
 	}
 	a := s.QueenPeak * (1 - p.DroneShare)
 	if laid := s.Eggs[0]; math.Abs(laid-a) > 0.01*a {
@@ -85,7 +85,7 @@ func TestPeakLaying(t *testing.T) {
 	s.SuperDrawn *= 3
 	best, ten := 0.0, 0.0
 	for i := range y.Likely {
-		ten += (s.Step(&p, &y.Likely[i]).Laid - ten) / 10
+		ten += (oneDay(&s, &p, &y.Likely[i]).Laid - ten) / 10
 		best = max(best, ten)
 	}
 	if best < 1200 || best > 2000 {
@@ -109,7 +109,7 @@ func TestAPrimeSwarm(t *testing.T) {
 	}
 	first := 0
 	for d := 1; d <= 40 && first == 0; d++ {
-		if s.Step(&p, &goodDay).Laid > 0 {
+		if oneDay(&s, &p, &goodDay).Laid > 0 {
 			first = d
 		}
 	}
@@ -128,8 +128,8 @@ func TestALostQueen(t *testing.T) {
 	eggs, last, next, emerged := 0, 0, 0, 0.0
 	var at40, kept40 float64
 	for d := 1; d <= 70; d++ {
-		out := s.Step(&p, &goodDay)
-		kept.Step(&p, &goodDay)
+		out := oneDay(&s, &p, &goodDay)
+		oneDay(&kept, &p, &goodDay)
 		if eggs == 0 && out.Laid > 0 {
 			eggs = d
 		}
@@ -230,7 +230,7 @@ func TestBuildUpAndDecline(t *testing.T) {
 		if i == 60 || i == 90 {
 			s.Apply(&Change{SuperDrawn: 44000, SuperKgPerCell: 0.0004})
 		}
-		s.Step(&p, &y.Likely[i])
+		oneDay(&s, &p, &y.Likely[i])
 		at[i] = s.Bees()
 	}
 	for _, tt := range []struct {
@@ -270,7 +270,7 @@ func TestWinterUse(t *testing.T) {
 				IntakeFactor: 1, EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: 1, Lid: 1}
 			for i := range y.at(m) {
 				cond := &y.at(m)[i]
-				s.Step(&p, cond)
+				oneDay(&s, &p, cond)
 				switch {
 				case s.Brood() > 1500:
 					low, high = low+1.5/30/40, high+4.0/30/40
@@ -304,7 +304,7 @@ func TestAStrongFlowDay(t *testing.T) {
 	s.House, s.Foragers, s.SuperDrawn, s.SuperAccess = 36000, 14000, 4*44000, 1
 	c := goodDay
 	c.FlightHours = 8
-	in := s.Step(&p, &c).In
+	in := oneDay(&s, &p, &c).In
 	if in < 2 || in > 5 {
 		t.Errorf("%.1f kg of honey came in, %.1f on a scale; published 4 to 10", in, 2*in)
 	}

@@ -1,6 +1,7 @@
 package forecast
 
 import (
+	"fmt"
 	"math"
 	"testing"
 	"time"
@@ -33,9 +34,34 @@ var goodDay = Condition{SeasonDay: 161, MeanC: 17, FlightHours: 7, Flow: 1, Poll
 func live(s State, c Condition, days int) State {
 	p := Defaults()
 	for range days {
-		s.Step(&p, &c)
+		oneDay(&s, &p, &c)
 	}
 	return s
+}
+
+// oneDay does a day and holds what went in and out against what is there, so that
+// no test lives a day that makes or loses something.
+func oneDay(s *State, p *Parameters, c *Condition) Today {
+	s.tally()
+	was, before := *s, s.Ledger
+	out := s.Step(p, c)
+	l := &s.Ledger
+	for _, x := range []struct {
+		what      string
+		got, want float64
+	}{
+		{"kg in store", s.Stores(), was.Stores() + l.NectarIn - before.NectarIn - (l.Eaten - before.Eaten) - (l.WaxHoney - before.WaxHoney)},
+		{"bees", s.Bees(), was.Bees() + l.Emerged - before.Emerged - (l.BeesDied - before.BeesDied)},
+		{"brood", s.Brood(), was.Brood() + l.Laid - before.Laid - (l.BroodDied - before.BroodDied) - (l.Emerged - before.Emerged)},
+		{"drones", s.DroneCount() + s.Drones, was.DroneCount() + was.Drones + l.DroneLaid - before.DroneLaid - (l.DronesDied - before.DronesDied)},
+		{"pollen", s.PollenCells, was.PollenCells + l.PollenIn - before.PollenIn - (l.PollenEaten - before.PollenEaten)},
+		{"comb", s.NestDrawn + s.NestUndrawn + s.UnderDrawn + s.UnderUndrawn + s.SuperDrawn + s.SuperUndrawn, was.NestDrawn + was.NestUndrawn + was.UnderDrawn + was.UnderUndrawn + was.SuperDrawn + was.SuperUndrawn},
+	} {
+		if !close2(x.got, x.want) {
+			panic(fmt.Sprintf("a day ends with %.9f %s, its flows say %.9f", x.got, x.what, x.want))
+		}
+	}
+	return out
 }
 
 // TestTheNestIsBackfilledBeforeTheSupersAreFull: common practice, no source:

@@ -41,7 +41,7 @@ func TestTooMuchBroodTooEarly(t *testing.T) {
 		before := 0.0
 		for i := range 32 {
 			before = s.SwarmHazard
-			s.Step(&p, &y.Likely[i])
+			oneDay(&s, &p, &y.Likely[i])
 		}
 		return s.SwarmHazard - before
 	}
@@ -63,7 +63,7 @@ func TestAWeakNestDoesBetterInOneBox(t *testing.T) {
 		s := built(2.5, 7000)
 		s.NestDrawn = boxes * 69000
 		for i := range 45 {
-			s.Step(&p, &y.Likely[i])
+			oneDay(&s, &p, &y.Likely[i])
 		}
 		return s
 	}
@@ -88,7 +88,7 @@ func TestFourCappedFramesNeedABox(t *testing.T) {
 	c := Condition{SeasonDay: 125, MeanC: 13, FlightHours: 6, Flow: 0.3, Pollen: 1}
 	full := 0
 	for d := 1; d <= 14 && full == 0; d++ {
-		s.Step(&p, &c)
+		oneDay(&s, &p, &c)
 		if s.crowding(&p) > 1 {
 			full = d
 		}
@@ -107,7 +107,7 @@ func TestTwoFramesOfHoneyInTwoWeeks(t *testing.T) {
 	two := 2 * 6900 * s.NestKgPerCell
 	s.NestHoney = two + 2
 	for range 14 {
-		s.Step(&p, &c)
+		oneDay(&s, &p, &c)
 	}
 	if s.Ledger.Eaten < 0.85*two {
 		t.Errorf("%.1f kg eaten in two weeks; two frames hold %.1f", s.Ledger.Eaten, two)
@@ -134,8 +134,8 @@ func TestADonorRecovers(t *testing.T) {
 	}
 	gave.Apply(&Change{BeesOut: 6 * 2430 / gave.Bees()})
 	for d := range 35 {
-		gave.Step(&p, &goodDay)
-		kept.Step(&p, &goodDay)
+		oneDay(&gave, &p, &goodDay)
+		oneDay(&kept, &p, &goodDay)
 		if d == 1 && gave.Bees() > 0.75*kept.Bees() {
 			t.Fatalf("six frames were taken and %.0f of %.0f bees are there", gave.Bees(), kept.Bees())
 		}
@@ -154,7 +154,7 @@ func TestRainStopsASuper(t *testing.T) {
 		w := season.Weather{MinC: 11, MaxC: 19, RainMM: rain}
 		c := ConditionOf([]season.Bloom{{Plant: "lime", From: 150, PeakFrom: 155, PeakTo: 190, To: 200, Strength: 1, Pollen: 1}}, w, 165)
 		for range 8 {
-			s.Step(&p, &c)
+			oneDay(&s, &p, &c)
 		}
 		return s
 	}
@@ -181,7 +181,7 @@ func TestFoodOutOfReachIsNoFood(t *testing.T) {
 	for _, s := range []*State{&away, &beside} {
 		s.Reach = s.withinReach(&p)
 		for range 3 {
-			s.Step(&p, &cold)
+			oneDay(s, &p, &cold)
 		}
 	}
 	if away.Bees() > 0.3*6000 || beside.Bees() < 0.95*6000 {
@@ -219,7 +219,7 @@ func TestReversingFreesWhatLiesBelow(t *testing.T) {
 	low.Low, low.Lid = 0.9, 1.8
 	turned := low
 	turned.Apply(&Change{Turned: true, Low: 0, Lid: 0.4})
-	a, b := turned.Step(&p, &goodDay), low.Step(&p, &goodDay)
+	a, b := oneDay(&turned, &p, &goodDay), oneDay(&low, &p, &goodDay)
 	if a.Laid <= b.Laid || turned.SuperAccess <= low.SuperAccess {
 		t.Errorf("turned she lays %.0f and %.2f of the super is in use; as it was %.0f and %.2f", a.Laid, turned.SuperAccess, b.Laid, low.SuperAccess)
 	}
@@ -235,8 +235,8 @@ func TestADoubleScreenWarms(t *testing.T) {
 	over := alone
 	over.Apply(&Change{Screen: On})
 	for i := range 30 {
-		alone.Step(&p, &y.Likely[i])
-		over.Step(&p, &y.Likely[i])
+		oneDay(&alone, &p, &y.Likely[i])
+		oneDay(&over, &p, &y.Likely[i])
 	}
 	if over.Brood() <= alone.Brood() || over.Ledger.Eaten/over.Brood() >= alone.Ledger.Eaten/alone.Brood() {
 		t.Errorf("over a double screen %.0f brood on %.2f kg, alone %.0f on %.2f", over.Brood(), over.Ledger.Eaten, alone.Brood(), alone.Ledger.Eaten)
