@@ -13,7 +13,7 @@ import (
 type Progress struct {
 	Running  bool
 	Yard     string
-	Done, Of int // colonies of all yards whose inputs have changed, as far as they have been found
+	Done, Of int // colonies; those not yet read count as if their inputs had changed
 }
 
 // working holds the progress for whoever asks, and lets one refresh of all run at
@@ -61,18 +61,34 @@ func (s *Service) Reassess(ctx context.Context, all bool, tell func(Progress)) (
 			return 0, err
 		}
 	}
-	done, of := 0, 0
+	unread := map[string]int{}
+	for _, y := range yards {
+		colonies, err := s.store.Colonies(ctx, op.ID, int32(y.today))
+		if err != nil {
+			return 0, err
+		}
+		for _, c := range colonies {
+			if c.YardID == y.ID {
+				unread[y.ID]++
+			}
+		}
+	}
+	done := 0
 	for _, y := range yards {
 		before := done
+		delete(unread, y.ID)
+		later := 0
+		for _, n := range unread {
+			later += n
+		}
 		n, err := s.refreshYard(ctx, op, y, hashes, "", func(d, n int) {
-			p := Progress{true, y.Name, before + d, of + n}
+			p := Progress{true, y.Name, before + d, before + n + later}
 			s.work.tell(p)
 			if tell != nil {
 				tell(p)
 			}
 		})
 		done += n
-		of = done
 		if err != nil {
 			return done, fmt.Errorf("yard %s: %w", y.Name, err)
 		}
