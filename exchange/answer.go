@@ -3,6 +3,9 @@ package exchange
 import (
 	"fmt"
 	"io"
+	"maps"
+	"slices"
+	"strings"
 
 	"kembo/core/advice"
 	"kembo/core/assessment"
@@ -31,6 +34,57 @@ type Answer struct {
 	Boxes        []BoxBasis                 `json:"boxes"`     // bottom to top
 	BestLook     *BestLook                  `json:"best_look"` // null: nothing is in doubt that a look would settle
 	Questions    []Question                 `json:"questions"` // what hardly can be in the look
+	ReachableKg  measure.Range              `json:"reachable_kg"`
+	StoppedFood  forecast.Runway            `json:"food_if_flow_stopped_days"`
+	Swarm        Swarm                      `json:"swarm"`
+	Supers       []Super                    `json:"supers"`       // in the order in which they fill
+	Tried        *Tried                     `json:"tried"`        // null: nothing was tried
+	CanBeTried   map[string]string          `json:"can_be_tried"` // key and words
+}
+
+// Swarm is the chance of a swarm before the next visit if nobody acts, and how
+// many times as likely each driver makes it.
+type Swarm struct {
+	Chance   float64 `json:"chance"`
+	Crowding float64 `json:"crowding"`
+	HeldBack float64 `json:"held_back"`
+	Queen    float64 `json:"queen"`
+	Cups     float64 `json:"cups"`
+	Cells    float64 `json:"cells_a_day"` // hazard of cells found
+}
+
+// Super is when a super is full and when it is capped.
+type Super struct {
+	Box    int             `json:"box"` // from 1, bottom to top
+	Full   forecast.Runway `json:"full_days"`
+	Capped forecast.Runway `json:"capped_days"`
+}
+
+// Tried is the forecast with something done.
+type Tried struct {
+	What       []string                   `json:"what"`
+	On         day.Day                    `json:"on"`
+	RunwayDays map[string]forecast.Runway `json:"runway_days"`
+}
+
+// Try adds the forecast with the options of these keys done on a day. The error
+// names a key that this hive has no use for.
+func (a *Answer) Try(s *advice.Situation, keys []string, on day.Day) error {
+	for _, k := range keys {
+		if _, ok := a.CanBeTried[k]; !ok {
+			return fmt.Errorf("%q cannot be tried on this hive; try one of %s", k, strings.Join(slices.Sorted(maps.Keys(a.CanBeTried)), ", "))
+		}
+	}
+	changes, names := s.Tried(keys, on)
+	if len(changes) == 0 {
+		return nil
+	}
+	r := s.Ready.Few(forecast.Members, changes...)
+	a.Tried = &Tried{What: names, On: changes[0].Day, RunwayDays: map[string]forecast.Runway{}}
+	for i, n := range forecast.Names {
+		a.Tried.RunwayDays[n] = r.Runway[i]
+	}
+	return nil
 }
 
 // BoxBasis says what is known of a box rests on: measured, carried or assumed.
@@ -85,6 +139,20 @@ func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 	if due, _, runs := a.Situation.SwarmClock(); runs {
 		out.SwarmCheckBy = &due
 	}
+	out.ReachableKg = b.Reachable
+	out.StoppedFood = a.Situation.Ready.Few(forecast.Members, forecast.Change{Day: c.Today, NoFlow: true}).Runway[forecast.Food]
+	chance, why := b.Swarm(int(c.Visit - c.Today))
+	out.Swarm = Swarm{chance, why.Crowding, why.Held, why.Queen, why.Cells, why.CellsADay()}
+	out.Supers = []Super{}
+	for i, at := range assessment.SupersInOrder(a.Estimate.Stack) {
+		if i < len(b.Full) {
+			out.Supers = append(out.Supers, Super{at + 1, b.Full[i], b.SuperCapped[i]})
+		}
+	}
+	out.CanBeTried = map[string]string{}
+	for _, o := range a.Situation.Options() {
+		out.CanBeTried[o.Key] = o.Name
+	}
 	return out
 }
 
@@ -115,6 +183,18 @@ func (a Answer) WriteText(w io.Writer) error {
 	}
 	if a.SwarmCheckBy != nil {
 		p.line("  cells  check due %s", a.SwarmCheckBy.Short())
+	}
+	p.line("  food, if the flow stopped today, ends in %s", Days(a.StoppedFood.Likely, a.HorizonDays))
+	if a.Swarm.Chance >= 0.005 {
+		p.line("  a swarm before the visit, if nobody acts: %.0f %% (crowding x %.1f, queen held back x %.1f)", 100*a.Swarm.Chance, a.Swarm.Crowding, a.Swarm.HeldBack)
+	}
+	if t := a.Tried; t != nil {
+		p.line("")
+		p.line("  with %s, done on %s:", strings.Join(t.What, " and "), t.On.Short())
+		for _, n := range forecast.Names {
+			r := t.RunwayDays[n]
+			p.line("  %-6s ends in %s (%s to %s)", n, Days(r.Likely, a.HorizonDays), Days(r.Low, a.HorizonDays), Days(r.High, a.HorizonDays))
+		}
 	}
 	for _, q := range a.Questions {
 		p.line("")
@@ -155,13 +235,10 @@ func sumOf(rs ...measure.Range) measure.Range {
 
 // Days writes the end of a runway: "9 d", "ended", or "60+ d".
 func Days(v *float64, horizon int) string {
-	switch {
-	case v == nil:
+	if v == nil {
 		return fmt.Sprintf("%d+ d", horizon)
-	case *v == 0:
-		return "0 d"
 	}
-	return fmt.Sprintf("%.0f d", *v)
+	return fmt.Sprintf("%d d", int(*v)) // days that are whole
 }
 
 type printer struct {

@@ -14,6 +14,8 @@ import (
 
 func assessCommand() *cobra.Command {
 	var asJSON bool
+	var try []string
+	var on string
 	c := &cobra.Command{
 		Use:   "assess FILE|-",
 		Short: "Assess one colony record (JSON) and say what to do",
@@ -29,14 +31,16 @@ func assessCommand() *cobra.Command {
 				defer f.Close()
 				in = f
 			}
-			return assess(in, cmd.OutOrStdout(), asJSON)
+			return assess(in, cmd.OutOrStdout(), asJSON, try, on)
 		},
 	}
 	c.Flags().BoolVar(&asJSON, "json", false, "print JSON")
+	c.Flags().StringSliceVar(&try, "try", nil, "what to try on the forecast, as super,feed; --json lists what can be")
+	c.Flags().StringVar(&on, "on", "", "the day on which it is done (default the record's)")
 	return c
 }
 
-func assess(in io.Reader, out io.Writer, asJSON bool) error {
+func assess(in io.Reader, out io.Writer, asJSON bool, try []string, on string) error {
 	rec, err := exchange.ReadRecord(in)
 	if err != nil {
 		return statusError{2, err}
@@ -50,6 +54,13 @@ func assess(in io.Reader, out io.Writer, asJSON bool) error {
 		return statusError{2, err}
 	}
 	answer := exchange.AnswerOf(c, a)
+	when, err := parseDay(on, c.Today)
+	if err != nil {
+		return err
+	}
+	if err := answer.Try(a.Situation, try, when); err != nil {
+		return statusError{2, err}
+	}
 	if asJSON {
 		e := json.NewEncoder(out)
 		e.SetIndent("", "  ")

@@ -11,6 +11,9 @@ import (
 	"strings"
 	"testing"
 	"time"
+
+	"kembo/demo"
+	"kembo/store"
 )
 
 func kembo(t *testing.T, stdin string, args ...string) (out string, err error) {
@@ -152,4 +155,67 @@ type lines chan string
 func (l lines) Write(b []byte) (int, error) {
 	l <- string(b)
 	return len(b), nil
+}
+
+// TestAssessTriesThings: the forecast with something done stands beside the one
+// without, in JSON and in words; what this hive has no use for is said.
+func TestAssessTriesThings(t *testing.T) {
+	out, err := kembo(t, record(t, "super-nearly-full"), "assess", "--json", "--try", "super", "-")
+	if err != nil {
+		t.Fatal(err)
+	}
+	var a struct {
+		RunwayDays map[string]struct{ Likely *float64 } `json:"runway_days"`
+		Tried      struct {
+			What       []string
+			RunwayDays map[string]struct{ Likely *float64 } `json:"runway_days"`
+		}
+		Swarm  struct{ Chance, Crowding float64 }
+		Supers []struct {
+			Box  int
+			Full struct{ Likely *float64 } `json:"full_days"`
+		}
+		CanBeTried map[string]string `json:"can_be_tried"`
+	}
+	if err := json.Unmarshal([]byte(out), &a); err != nil {
+		t.Fatal(err)
+	}
+	was, is := a.RunwayDays["store"].Likely, a.Tried.RunwayDays["store"].Likely
+	if was == nil || is != nil && *is <= *was+3 || len(a.Tried.What) != 1 {
+		t.Errorf("a super brings room to store from %v to %v days: %+v", was, is, a.Tried)
+	}
+	if len(a.Supers) == 0 || a.Supers[0].Full.Likely == nil || *a.Supers[0].Full.Likely > 8 || a.CanBeTried["feed"] == "" || a.Swarm.Chance < 0 || a.Swarm.Chance > 1 {
+		t.Errorf("a super that is nearly full: %+v, swarm %+v", a.Supers, a.Swarm)
+	}
+	if text, err := kembo(t, record(t, "super-nearly-full"), "assess", "--try", "super", "--on", "2026-06-20", "-"); err != nil || !strings.Contains(text, "with a drawn super, done on") {
+		t.Errorf("in words: %v %.200s", err, text)
+	}
+	if _, err := kembo(t, record(t, "super-nearly-full"), "assess", "--try", "dance", "-"); err == nil || !strings.Contains(err.Error(), `"dance" cannot be tried`) {
+		t.Errorf("a dance: %v", err)
+	}
+}
+
+// TestReassessSaysWhatItDid, and refuses a file that is not there.
+func TestReassessSaysWhatItDid(t *testing.T) {
+	path := filepath.Join(t.TempDir(), "none.db")
+	if _, err := kembo(t, "", "reassess", "--data", path); err == nil || !strings.Contains(err.Error(), "no data file") {
+		t.Errorf("no file: %v", err)
+	}
+	if _, err := kembo(t, "", "reassess"); err == nil || !strings.Contains(err.Error(), "--data") {
+		t.Errorf("no flag: %v", err)
+	}
+	s, err := store.Open(t.Context(), path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if err := demo.Build(t.Context(), s, demo.Default); err != nil {
+		t.Fatal(err)
+	}
+	s.Close()
+	if out, err := kembo(t, "", "reassess", "--data", path); err != nil || !strings.Contains(out, "28 colonies worked out in") {
+		t.Errorf("the sample: %v %s", err, out)
+	}
+	if out, err := kembo(t, "", "reassess", "--data", path); err != nil || !strings.Contains(out, "0 colonies") {
+		t.Errorf("again: %v %s", err, out)
+	}
 }
