@@ -275,3 +275,36 @@ func TestHowManyMembers(t *testing.T) {
 		t.Errorf("more members are no surer: %.3f of 60, %.3f of 200", c60, c200)
 	}
 }
+
+// TestSupersFillInTurn: of two supers in a flow the first is full first, each is
+// capped after it is full; one that is full is full today; without a flow none
+// fills.
+func TestSupersFillInTurn(t *testing.T) {
+	e := nest(t, 2, 0.35, 0.2)
+	in := input(t, e)
+	in.Supers = []float64{44220, 44220}
+	r := Prepare(in).Run()
+	if len(r.Full) != 2 || len(r.SuperCapped) != 2 {
+		t.Fatalf("two supers, told %d and %d", len(r.Full), len(r.SuperCapped))
+	}
+	for k := range r.Full {
+		if full, capped := days(r.Full[k].Likely), days(r.SuperCapped[k].Likely); !(full <= capped) || k == 0 && full > 25 {
+			t.Errorf("super %d full in %v d, capped in %v", k+1, full, capped)
+		}
+	}
+	if a, b := days(r.Full[0].Likely), days(r.Full[1].Likely); a >= b {
+		t.Errorf("the first is full in %v d, the second in %v", a, b)
+	}
+	if d := Prepare(in).Run(Change{Day: in.Today, NoFlow: true}); d.Full[1].Likely != nil {
+		t.Errorf("without a flow the second is full in %v d", *d.Full[1].Likely)
+	}
+	// One more put on fills last.
+	if m := Prepare(in).Run(Change{Day: in.Today, SuperDrawn: 44220, SuperKgPerCell: 0.00039}); len(m.Full) != 3 || days(m.Full[2].Likely) < days(m.Full[1].Likely) {
+		t.Errorf("with one more: %d supers told", len(m.Full))
+	}
+	full := input(t, nest(t, 1, 0.99, 0.2))
+	full.Supers = []float64{44220}
+	if f := Prepare(full).Run(); days(f.Full[0].Likely) > 1 {
+		t.Errorf("a full super is full in %v d", days(f.Full[0].Likely))
+	}
+}

@@ -98,7 +98,7 @@ func (r *runner) day(i int, c *Condition) {
 	}
 	r.before = t
 	if r.supers != nil {
-		r.supers.day(&r.s, at)
+		r.supers.day(&r.s, r.p, at)
 	}
 }
 
@@ -140,11 +140,11 @@ func (e *superEnds) reset() {
 	}
 }
 
-func (e *superEnds) day(s *State, at float64) {
+func (e *superEnds) day(s *State, p *Parameters, at float64) {
 	if e.nCap == len(e.cells) || s.SuperKgPerCell <= 0 {
 		return
 	}
-	used := (s.SuperHoney + s.SuperNectar) / s.SuperKgPerCell
+	used := (s.SuperHoney + p.NectarCells*s.SuperNectar) / s.SuperKgPerCell
 	for e.nFull < len(e.cells) && used >= fullShare*e.cells[e.nFull] {
 		e.full[e.nFull] = at
 		e.nFull++
