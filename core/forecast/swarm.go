@@ -22,7 +22,7 @@ func (s *State) press(p *Parameters, c *Condition, t *Today) {
 		return
 	}
 	held := 0.0
-	if t.WithRoom > heldLeast {
+	if t.WithRoom > heldLeast && t.Laid < t.WithRoom {
 		held = 1 - t.Laid/t.WithRoom
 	}
 	a, b := crowd(s.crowding(p)), 1+p.SwarmHeld*held
