@@ -25,42 +25,9 @@ const taughtFrom = 3
 // Scores returns how the forecasts of the operation did against its own looks,
 // of colonies that had been looked at three times before.
 func (s *Service) Scores(ctx context.Context) ([]Score, error) {
-	op, ys, err := s.yardDays(ctx)
-	if err != nil {
-		return nil, err
-	}
-	set, err := s.Settings(ctx)
-	if err != nil {
-		return nil, err
-	}
 	by := make([]Score, forecast.Quantities)
-	for _, y := range ys {
-		site, err := s.site(ctx, y)
-		if err != nil {
-			return nil, err
-		}
-		colonies, err := s.store.Colonies(ctx, op.ID, int32(y.today))
-		if err != nil {
-			return nil, err
-		}
-		for _, c := range colonies {
-			if c.YardID != y.ID {
-				continue
-			}
-			es, err := s.entries(ctx, c.ID, y.today)
-			if err != nil {
-				return nil, err
-			}
-			all, err := history.Compare(es, s.ground(c.ID, site, set, y.today, nil))
-			if err != nil {
-				return nil, fmt.Errorf("colony %s: %w", c.Code, err)
-			}
-			for _, t := range all {
-				if t.Looks >= taughtFrom {
-					by[t.Of].add(t)
-				}
-			}
-		}
+	if err := s.Compared(ctx, func(_ string, t history.Compared) { by[t.Of].add(t) }); err != nil {
+		return nil, err
 	}
 	var out []Score
 	for q, o := range by {
@@ -69,6 +36,48 @@ func (s *Service) Scores(ctx context.Context) ([]Score, error) {
 		}
 	}
 	return out, nil
+}
+
+// Compared tells, colony by colony, what its looks found against what was
+// expected, of colonies that had been looked at three times before.
+func (s *Service) Compared(ctx context.Context, tell func(colony string, t history.Compared)) error {
+	op, ys, err := s.yardDays(ctx)
+	if err != nil {
+		return err
+	}
+	set, err := s.Settings(ctx)
+	if err != nil {
+		return err
+	}
+	for _, y := range ys {
+		site, err := s.site(ctx, y)
+		if err != nil {
+			return err
+		}
+		colonies, err := s.store.Colonies(ctx, op.ID, int32(y.today))
+		if err != nil {
+			return err
+		}
+		for _, c := range colonies {
+			if c.YardID != y.ID {
+				continue
+			}
+			es, err := s.entries(ctx, c.ID, y.today)
+			if err != nil {
+				return err
+			}
+			all, err := history.Compare(es, s.ground(c.ID, site, set, y.today, nil))
+			if err != nil {
+				return fmt.Errorf("colony %s: %w", c.Code, err)
+			}
+			for _, t := range all {
+				if t.Looks >= taughtFrom {
+					tell(c.ID, t)
+				}
+			}
+		}
+	}
+	return nil
 }
 
 func (s *Score) add(t history.Compared) {

@@ -125,6 +125,7 @@ func live(st story, y yard, ws map[day.Day]season.Weather, visits []day.Day, on 
 		before := k.grossKg()
 		k.truth.step(c)
 		lived := k.grossKg()
+		k.note(d)
 		if d == st.queenLost {
 			k.truth.state.QueenPeak = 0
 		}

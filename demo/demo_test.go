@@ -3,6 +3,7 @@ package demo_test
 import (
 	"context"
 	"fmt"
+	"math"
 	"path/filepath"
 	"testing"
 	"time"
@@ -10,6 +11,8 @@ import (
 	"kembo/app"
 	"kembo/core/advice"
 	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/history"
 	"kembo/demo"
 	"kembo/store"
 )
@@ -181,5 +184,49 @@ func TestTheSampleTeaches(t *testing.T) {
 	}
 	if !seen["brood"] || !seen["bees"] || !seen["nest_stores_kg"] {
 		t.Errorf("not scored: %v", seen)
+	}
+}
+
+// TestTheSampleTeachesAgainstTheTruth is the same without the keeper's own error:
+// what was expected on the morning of a look against what was there.
+func TestTheSampleTeachesAgainstTheTruth(t *testing.T) {
+	on := day.Of(2026, time.August, 20)
+	svc, _ := open(t, on)
+	truths, err := demo.Truths(on)
+	if err != nil {
+		t.Fatal(err)
+	}
+	type sum struct{ n, learnt, fresh float64 }
+	by := map[forecast.Quantity]*sum{}
+	if err := svc.Compared(context.Background(), func(colony string, c history.Compared) {
+		truth, ok := truths[colony][c.Day][c.Of]
+		if !ok || truth < 1 {
+			return
+		}
+		if by[c.Of] == nil {
+			by[c.Of] = &sum{}
+		}
+		s := by[c.Of]
+		s.n++
+		s.learnt += math.Abs(math.Log(c.Expected.Likely / truth))
+		s.fresh += math.Abs(math.Log(c.Fresh.Likely / truth))
+	}); err != nil {
+		t.Fatal(err)
+	}
+	for _, q := range []forecast.Quantity{forecast.OfNestStores, forecast.OfSuperStores, forecast.OfBrood, forecast.OfBees} {
+		s := by[q]
+		if s == nil || s.n < 100 {
+			t.Fatalf("%s was hardly forecast", forecast.QuantityNames[q])
+		}
+		less := 1 - s.learnt/s.fresh
+		t.Logf("%-16s %4.0f times: error %.1f %%, fresh %.1f %%: %.0f %% less", forecast.QuantityNames[q], s.n, 100*s.learnt/s.n, 100*s.fresh/s.n, 100*less)
+		// The nest's stores are what it can hold, and either model knows that.
+		least := 0.15
+		if q == forecast.OfNestStores {
+			least = 0.05
+		}
+		if less < least {
+			t.Errorf("%s: the error is only %.0f %% less than a fresh model's", forecast.QuantityNames[q], 100*less)
+		}
 	}
 }

@@ -24,6 +24,7 @@ type keeper struct {
 	treated history.Entry // the treatment that is in
 	n       int
 	days    []station.DayMass // as a scale under the hive would feel them
+	course  map[day.Day]Truth // on the morning of each day
 	// combsNoted says that this spring's look at the combs is done.
 	combsNoted bool
 }
