@@ -22,20 +22,29 @@ import (
 // same for all its colonies and every page, until the day, the weather or the
 // calendar changes.
 type conditions struct {
-	mu sync.Mutex
-	of map[string]drawn
+	mu   sync.Mutex
+	of   map[string]drawn
+	uses int
 }
 
 type drawn struct {
 	key  [32]byte
 	yard *forecast.Yard
+	used int // when it was last asked for
 }
+
+// yardsKept is how many yards' conditions are kept, some 4 MB each; what was not
+// asked for longest goes first.
+const yardsKept = 12
 
 // yard returns the conditions of a site from a season ago to the horizon.
 func (c *conditions) yard(site forecast.Site, today day.Day) *forecast.Yard {
 	key := keyOf(site, today)
 	c.mu.Lock()
+	c.uses++
 	if d, ok := c.of[site.Yard]; ok && d.key == key {
+		d.used = c.uses
+		c.of[site.Yard] = d
 		c.mu.Unlock()
 		return d.yard
 	}
@@ -46,7 +55,17 @@ func (c *conditions) yard(site forecast.Site, today day.Day) *forecast.Yard {
 	if c.of == nil {
 		c.of = map[string]drawn{}
 	}
-	c.of[site.Yard] = drawn{key, y}
+	delete(c.of, site.Yard)
+	for len(c.of) >= yardsKept {
+		oldest, at := "", c.uses+1
+		for id, d := range c.of {
+			if d.used < at {
+				oldest, at = id, d.used
+			}
+		}
+		delete(c.of, oldest)
+	}
+	c.of[site.Yard] = drawn{key, y, c.uses}
 	return y
 }
 

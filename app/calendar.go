@@ -180,8 +180,7 @@ func (s *Service) setBloom(ctx context.Context, yard string, all []store.Bloom) 
 	if err := s.store.SetBloom(ctx, yard, all); err != nil {
 		return err
 	}
-	_, err := s.Refresh(ctx)
-	return err
+	return s.refreshSoon(ctx)
 }
 
 // NoteFlow writes that a flow has started or is over. A wrong note is a
@@ -208,8 +207,7 @@ func (s *Service) NoteFlow(ctx context.Context, yard, id, plant string, what sea
 	if err := s.store.AddFlowNote(ctx, store.FlowNote{ID: id, YardID: yard, Plant: plant, What: string(what), Day: int32(on)}, s.by()); err != nil {
 		return err
 	}
-	_, err = s.Refresh(ctx)
-	return err
+	return s.refreshSoon(ctx)
 }
 
 // TakeBackFlow takes a note of a flow back.
@@ -217,8 +215,7 @@ func (s *Service) TakeBackFlow(ctx context.Context, yard, id string) error {
 	if err := s.store.RemoveFlowNote(ctx, yard, id); err != nil {
 		return err
 	}
-	_, err := s.Refresh(ctx)
-	return err
+	return s.refreshSoon(ctx)
 }
 
 // AddWeather writes days of weather to a yard, or to all of them where yard is
@@ -245,6 +242,5 @@ func (s *Service) AddWeather(ctx context.Context, yard string, days []season.Wea
 	if !found {
 		return fmt.Errorf("yard %s: %w", yard, ErrNotFound)
 	}
-	_, err = s.Refresh(ctx)
-	return err
+	return s.refreshSoon(ctx)
 }

@@ -5,6 +5,7 @@ import (
 	"errors"
 	"fmt"
 	"sync"
+	"time"
 
 	"kembo/store"
 )
@@ -94,6 +95,27 @@ func (s *Service) Reassess(ctx context.Context, all bool, tell func(Progress)) (
 		}
 	}
 	return done, nil
+}
+
+// soonWait is how long somebody who changed what bears on many colonies waits for
+// them; after that the board says how far they are.
+const soonWait = 4 * time.Second
+
+// refreshSoon is Refresh for a page: it comes back when all is done or, of many
+// colonies, while they are still being worked out. What fails after that is done
+// again by the next refresh, which finds it stale.
+func (s *Service) refreshSoon(ctx context.Context) error {
+	done := make(chan error, 1)
+	go func() {
+		_, err := s.Refresh(context.WithoutCancel(ctx))
+		done <- err
+	}()
+	select {
+	case err := <-done:
+		return err
+	case <-time.After(soonWait):
+		return nil
+	}
 }
 
 // refreshOne works out the standing of one colony, for those who wait for it.

@@ -91,8 +91,7 @@ func (s *Service) Choose(ctx context.Context, c Settings) error {
 	if err != nil {
 		return err
 	}
-	_, err = s.Refresh(ctx) // standings hold sentences with units
-	return err
+	return s.refreshSoon(ctx) // standings hold sentences with units
 }
 
 // TodayHere returns the day of the first yard, for pages of no yard.

@@ -140,8 +140,7 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 	if err := s.store.AddColony(ctx, store.Colony{ID: n.ID, OperationID: op.ID, YardID: n.Yard, Code: n.Code}, int32(ys[i].today), s.by(), e); err != nil {
 		return err
 	}
-	_, err = s.Refresh(ctx)
-	return err
+	return s.refreshSoon(ctx)
 }
 
 // MakeBox returns a box of new frames with ids of their own.
@@ -253,6 +252,5 @@ func (s *Service) MoveVisit(ctx context.Context, yard string, on day.Day) error 
 	if err := s.store.MoveNextVisit(ctx, newID(), yard, int32(y.today), int32(on), s.by()); err != nil {
 		return err
 	}
-	_, err = s.Refresh(ctx)
-	return err
+	return s.refreshSoon(ctx)
 }
