@@ -28,6 +28,7 @@ func (x *Ensemble) Settle(e *colony.Estimate, p *Parameters, excluder bool, name
 		}
 		s.SuperAccess = max(access(s, p), min(s.SuperAccess, 1))
 		if e.Queen.Looked && e.Queen.Day == e.Day {
+			s.unlaid(e.Queen)
 			s.requeen(e, p, h, m, seed)
 		}
 		s.tally()
@@ -104,5 +105,21 @@ func (x *Ensemble) Requeen(e *colony.Estimate, p *Parameters, name string, seed 
 	h := hashName(name)
 	for m := range x.States {
 		x.States[m].requeen(e, p, h, m, seed)
+	}
+}
+
+// unlaid takes out the stages that a look for a queen did not find: with no eggs
+// seen there are none.
+func (s *State) unlaid(q colony.QueenEvidence) {
+	if q.Eggs {
+		return
+	}
+	s.Eggs = [3]float64{}
+	if q.Larvae {
+		return
+	}
+	s.Larvae = [6]float64{}
+	if !q.Capped {
+		s.Capped = [cappedDays]float64{}
 	}
 }

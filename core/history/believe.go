@@ -2,6 +2,7 @@ package history
 
 import (
 	"math"
+	"slices"
 
 	"kembo/core/colony"
 	"kembo/core/day"
@@ -91,11 +92,15 @@ func (b *walker) expect(on day.Day) *colony.Expected {
 	if !b.carries(on) || on < b.Estimate.Day || b.Estimate.Day < b.last-CarryDays {
 		return nil
 	}
-	if on == b.Estimate.Day {
-		if b.before != nil {
+	if on == b.Estimate.Day { // a second look on a day: what the first saw is seen
+		switch {
+		case b.Ensemble != nil && len(b.Changes) > 0: // but boxes have come and gone since
+			b.ahead = b.Ensemble.Clone()
+			b.ahead.Move(&b.parameters, b.yard(b.ahead.Day), b.Changes, on)
+		case b.before != nil:
 			b.ahead = b.before.Clone()
 		}
-		return nil // a second look on a day: what the first saw is seen
+		return nil
 	}
 	if b.Ensemble == nil {
 		e := *b.Estimate
@@ -121,6 +126,7 @@ func (b *walker) learn(e *colony.Estimate) {
 	if b.ground.Site.Yard == "" || e.Day < b.last-CarryDays {
 		return
 	}
+	again := b.Estimate != nil && e.Day == b.Estimate.Day
 	b.before = b.ahead
 	if b.ahead == nil {
 		b.Ensemble = b.draw(e)
@@ -128,6 +134,15 @@ func (b *walker) learn(e *colony.Estimate) {
 	}
 	x := b.ahead.Clone()
 	sights := forecast.Sights(e)
+	switch {
+	case again && len(b.Changes) > 0:
+		sights = nil // the first look has been learnt from
+		if e.OnScale.Kg > 0 {
+			sights = []forecast.Sight{{Of: forecast.OfStores, Value: e.OnScale.Kg, SD: e.OnScale.SD / e.OnScale.Kg}}
+		}
+	case again: // both looks are one
+		b.Tests = slices.DeleteFunc(b.Tests, func(t Tested) bool { return t.Day == e.Day })
+	}
 	b.sights = sights
 	for _, s := range sights {
 		b.Tests = append(b.Tests, Tested{e.Day, b.Estimate.Day, s.Of, b.ahead.Foresee(s, &b.parameters), s.Value})

@@ -121,3 +121,68 @@ func TestWhatWasBelievedDoesNotDependOnWhereTheYardWasDrawn(t *testing.T) {
 }
 
 func dayOf(n int) day.Day { return day.Day(n) }
+
+// TestAHarvestIsNoSurprise: looked at, three boxes off and weighed on one day:
+// the weight is held against what was left, not against what was there; and a
+// second look on a day tests no forecast twice.
+func TestAHarvestIsNoSurprise(t *testing.T) {
+	full := func(id string) history.BoxLook {
+		return history.BoxLook{Box: id, Depth: "boxes", Counts: &look.Counts{Honey: 9, Empty: 1}}
+	}
+	es := append(begin(),
+		history.Entry{ID: "3", Day: d0, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true), ExcluderUnder: true}},
+		history.Entry{ID: "4", Day: d0, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)}})
+	first := lookOf("nest", look.Counts{Brood: 4, Honey: 3, Pollen: 0.5, Empty: 2.5})
+	first.Boxes = append(first.Boxes, full("s1"), full("s2"))
+	es = append(es, history.Entry{ID: "5", Day: d0 + 5, Kind: history.KindLook, Look: first})
+	after := lookOf("nest", look.Counts{Brood: 4, Honey: 3, Pollen: 0.5, Empty: 2.5})
+	after.Boxes = append(after.Boxes, full("s1"), full("s2"))
+	es = append(es, history.Entry{ID: "6", Day: d0 + 14, Kind: history.KindLook, Look: after})
+	g := ground(t)
+	before, err := history.Fold(es, g)
+	if err != nil {
+		t.Fatal(err)
+	}
+	kg := 8.1 + 5.7 + 7.2 + 4.2 + 2 // honey, floor and lid, the box with its combs, brood and bees
+	b, err := history.Fold(append(es,
+		history.Entry{ID: "7", Day: d0 + 14, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s1", Why: "harvest"}},
+		history.Entry{ID: "8", Day: d0 + 14, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s2", Why: "harvest"}},
+		history.Entry{ID: "9", Day: d0 + 14, Kind: history.KindWeighing, Weighing: &history.Weighing{Kg: kg}}), g)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if len(b.Surprises) != len(before.Surprises) {
+		t.Errorf("a harvest is told as %v", b.Findings(165, measure.Units{}))
+	}
+	if n, m := len(before.Tests), len(b.Tests); m > n+1 {
+		t.Errorf("%d tests after the look, %d after the weighing", n, m)
+	}
+	p := forecast.Defaults()
+	if left := forecast.Middle(b.Ensemble.Sample(forecast.OfStores, &p)).Likely; left > 13 {
+		t.Errorf("%.1f kg are believed where two full supers came off and 8 kg stayed", left)
+	}
+	// The same look sent in two parts on one day tests each thing once.
+	twice, err := history.Fold(append(es, history.Entry{ID: "10", Day: d0 + 14, Kind: history.KindLook, Look: after}), g)
+	if err != nil {
+		t.Fatal(err)
+	}
+	if len(twice.Tests) != len(before.Tests) {
+		t.Errorf("looked at twice on a day: %d tests, once %d", len(twice.Tests), len(before.Tests))
+	}
+}
+
+// TestWhatWasNotFoundIsNotThere: no eggs and no larvae seen: none are believed.
+func TestWhatWasNotFoundIsNotThere(t *testing.T) {
+	l := lookOf("nest", look.Counts{Brood: 1.5, Honey: 4, Pollen: 0.5, Empty: 4})
+	l.Queen = history.Queen{Looked: true, Capped: true}
+	b, err := history.Fold(append(begin(), history.Entry{ID: "3", Day: d0 + 10, Kind: history.KindLook, Look: l}), ground(t))
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := forecast.Defaults()
+	for _, q := range []forecast.Quantity{forecast.OfEggs, forecast.OfLarvae} {
+		if r := forecast.Middle(b.Ensemble.Sample(q, &p)); r.High > 1 {
+			t.Errorf("%s: %+v where none were found", forecast.QuantityNames[q], r)
+		}
+	}
+}

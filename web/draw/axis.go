@@ -44,7 +44,7 @@ func dates(b *builder, s scale, today day.Day, visit, y float64, first string) {
 	for d := 0.0; d <= s.days-2; d += s.step() {
 		text, anchor, x := (today + day.Day(d)).DayMonth(), "middle", s.x(d)
 		switch {
-		case d == 0 && visit < 4*near:
+		case d == 0 && visit < 5*near:
 			continue // the visit's line needs the place
 		case d == 0:
 			text, anchor, x = first, "start", x+3

@@ -33,11 +33,11 @@ type Course struct {
 
 // Draw draws the figure.
 func (c Course) Draw() template.HTML {
-	s := scale{x0: 142, thin: 9, thick: 13, ground: "var(--k-paper)", days: trackDays}
+	s := scale{x0: 154, thin: 9, thick: 13, ground: "var(--k-paper)", days: trackDays}
 	if c.Days > 0 {
 		s.days = c.Days
 	}
-	s.px = 549 / s.days
+	s.px = 546 / s.days
 	const width, top, laneH = 712.0, 46.0, 50.0
 	pitch := 23.0
 	if c.With != nil {
