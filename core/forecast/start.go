@@ -63,7 +63,7 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m 
 		SuperCapped:  e.SuperHoney * super,
 		FlowFactor:   1,
 	}
-	eggs, larvae, sealed := e.Eggs*off(stages, forEggs), e.Larvae*off(0.7*stages, forYoung), e.Capped*off(0.6*stages, forSealed)
+	eggs, larvae, sealed := e.Eggs*off(stages, forEggs), e.Larvae*off(0.7*stages, forYoung), e.Capped*off(0.75*stages, forSealed)
 	if all := eggs + larvae + sealed; all > 0 {
 		brood *= e.Brood() / all // in all it is what was counted
 	}
