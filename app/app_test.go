@@ -3,6 +3,7 @@ package app_test
 import (
 	"context"
 	"errors"
+	"math"
 	"path/filepath"
 	"strings"
 	"testing"
@@ -203,8 +204,10 @@ func TestAdviceDoneIsWrittenAndSettled(t *testing.T) {
 	// What was promised is what the hive is now said to be.
 	for i, n := range []string{"food", "lay", "store"} {
 		got, said := after.Assessment.Base.Runway[i].Likely, want.After[n].Likely
-		if (got == nil) != (said == nil) || got != nil && *got != *said {
-			t.Errorf("%s: promised %v, now %v", n, said, got)
+		// To the tenth of a day that is told: the same boxes are put on in another order
+		// of sums.
+		if (got == nil) != (said == nil) || got != nil && math.Abs(*got-*said) > 0.11 {
+			t.Errorf("%s: promised %v, now %v", n, days(said), days(got))
 		}
 	}
 	var f *app.FieldError
@@ -237,4 +240,11 @@ func TestATreatmentBarsUntilItsLabelsTimeIsOver(t *testing.T) {
 			t.Errorf("%+v: %v", n, err)
 		}
 	}
+}
+
+func days(v *float64) float64 {
+	if v == nil {
+		return -1
+	}
+	return *v
 }
