@@ -3,7 +3,6 @@ package app_test
 import (
 	"context"
 	"errors"
-	"math"
 	"path/filepath"
 	"strings"
 	"testing"
@@ -204,9 +203,7 @@ func TestAdviceDoneIsWrittenAndSettled(t *testing.T) {
 	// What was promised is what the hive is now said to be.
 	for i, n := range []string{"food", "lay", "store"} {
 		got, said := after.Assessment.Base.Runway[i].Likely, want.After[n].Likely
-		// Within a day: two supers put on one after the other are taken into use a
-		// little later than two promised together.
-		if (got == nil) != (said == nil) || got != nil && math.Abs(*got-*said) > 1 {
+		if (got == nil) != (said == nil) || got != nil && *got != *said {
 			t.Errorf("%s: promised %v, now %v", n, days(said), days(got))
 		}
 	}

@@ -129,16 +129,6 @@ func (s *Service) gains(ctx context.Context, c store.Colony, y yardDay, es []his
 	return out, nil
 }
 
-// pool gives what is believed of a colony its yard's level, as all its colonies
-// tell it.
-func pool(b *history.Believed, level forecast.Level, y *forecast.Yard) {
-	if b.Ensemble == nil || level.SD == 0 {
-		return
-	}
-	b.Ensemble = b.Ensemble.Clone()
-	b.Ensemble.Pool(level, y)
-}
-
 // level returns a yard's level as it was last worked out.
 func (s *Service) level(ctx context.Context, yard string) (forecast.Level, error) {
 	all, err := s.store.YardLevels(ctx)

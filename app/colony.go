@@ -12,7 +12,6 @@ import (
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/look"
-	"kembo/core/measure"
 	"kembo/core/season"
 	"kembo/store"
 )
@@ -31,16 +30,13 @@ type Colony struct {
 	Log        []LogLine // newest last
 	Bloom      []season.Bloom
 	site       forecast.Site
-	Units      measure.Units
 	Zone       string // of its yard
-	Observer   look.Observer
-	// LiftLimitKg is the person's own.
-	LiftLimitKg float64
-	SeasonDay   int
-	Next        string // id of the next colony of the yard's round
-	NextCode    string
-	Place, Of   int    // its place in the round
-	UndoOf      string // id of the last entry, which can be undone
+	Settings
+	SeasonDay int
+	Next      string // id of the next colony of the yard's round
+	NextCode  string
+	Place, Of int    // its place in the round
+	UndoOf    string // id of the last entry, which can be undone
 }
 
 // LogLine is an entry of the log with the stack as it was believed after it.
@@ -123,7 +119,7 @@ func (s *Service) believe(ctx context.Context, f found, es []history.Entry) (Col
 		return Colony{}, err
 	}
 	c := Colony{site: site, Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
-		Zone: f.yard.Zone, Units: set.Units, Observer: set.Observer(), LiftLimitKg: set.LiftLimitKg, Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
+		Zone: f.yard.Zone, Settings: set, Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
 	gains, err := s.gains(ctx, f.colony, f.yard, es)
 	if err != nil {
 		return c, err
@@ -141,11 +137,11 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 	if err != nil {
 		return c, err
 	}
-	level, err := s.level(ctx, f.yard.ID)
-	if err != nil {
-		return c, err
-	}
-	if err := c.assess(f, level, s.drawn.yard(c.site, f.yard.today)); err != nil {
+	k, yard, err := s.caseOf(ctx, f, c)
+	switch {
+	case err == nil:
+		c.Assessment = assessment.Assess(k, *c.Believed.Estimate, yard)
+	case !errors.Is(err, errNeverLooked):
 		return c, err
 	}
 	c.Standing = standingOf(f.colony, f.yard, c.Believed, c.Assessment)
@@ -163,19 +159,17 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 	return c, nil
 }
 
-func (c *Colony) assess(f found, level forecast.Level, yard *forecast.Yard) error {
-	pool(&c.Believed, level, yard)
-	k, err := caseOf(f.colony.ID, f.yard, c.site, c.Believed)
-	if errors.Is(err, errNeverLooked) {
-		return nil
-	}
+// caseOf makes the case of a colony whose page is shown, with the conditions of
+// its yard.
+func (s *Service) caseOf(ctx context.Context, f found, c Colony) (assessment.Case, *forecast.Yard, error) {
+	level, err := s.level(ctx, f.yard.ID)
 	if err != nil {
-		return err
+		return assessment.Case{}, nil, err
 	}
+	yard := s.drawn.yard(c.site, f.yard.today)
+	k, err := caseOf(f.colony.ID, f.yard, c.site, c.Settings, level, yard, c.Believed)
 	k.Tracks = drawnCourses
-	k.Settings.LiftLimitKg, k.Settings.Units, k.Settings.Observer = c.LiftLimitKg, c.Units, c.Observer
-	c.Assessment = assessment.Assess(k, *c.Believed.Estimate, yard)
-	return nil
+	return k, yard, err
 }
 
 // PreviewLook returns the colony as it would stand with a look, and writes

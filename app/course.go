@@ -42,21 +42,13 @@ func (s *Service) Course(ctx context.Context, id string, keys []string, on day.D
 	if err != nil {
 		return Course{}, err
 	}
-	level, err := s.level(ctx, f.yard.ID)
-	if err != nil {
-		return Course{}, err
-	}
-	yard := s.drawn.yard(c.site, f.yard.today)
-	pool(&c.Believed, level, yard)
-	k, err := caseOf(f.colony.ID, f.yard, c.site, c.Believed)
+	k, yard, err := s.caseOf(ctx, f, c)
 	if errors.Is(err, errNeverLooked) {
 		return Course{Colony: c}, nil
 	}
 	if err != nil {
 		return Course{}, err
 	}
-	k.Settings.LiftLimitKg, k.Settings.Units, k.Settings.Observer = c.LiftLimitKg, c.Units, c.Observer
-	k.Tracks = drawnCourses
 	return courseOf(c, assessment.Situate(k, *c.Believed.Estimate, yard), keys, on), nil
 }
 

@@ -219,16 +219,22 @@ func EventOf(e history.Entry, operation, colony, actor string, recorded time.Tim
 // errNeverLooked says that a colony has no look to assess.
 var errNeverLooked = errors.New("never looked at")
 
-// caseOf makes the case of a colony from what is believed of it.
-func caseOf(colony string, y yardDay, site forecast.Site, b history.Believed) (assessment.Case, error) {
+// caseOf makes the case of a colony from what is believed of it, with its yard's
+// flow level as all its colonies tell it.
+func caseOf(colony string, y yardDay, site forecast.Site, set Settings, level forecast.Level, yard *forecast.Yard, b history.Believed) (assessment.Case, error) {
 	if b.Estimate == nil {
 		return assessment.Case{}, errNeverLooked
 	}
+	if b.Ensemble != nil && level.SD > 0 {
+		b.Ensemble.Pool(level, yard)
+	}
+	own := advice.DefaultSettings()
+	own.LiftLimitKg, own.Units, own.Observer = set.LiftLimitKg, set.Units, set.Observer()
 	return assessment.Case{
 		Colony: colony, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site,
 		Ensemble: b.Ensemble, QueenYear: b.QueenYear,
 		Stack: b.Stack, Changes: b.Changes, Health: b.Health, HealthDay: b.HealthDay, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay,
 		Clipped: b.Clipped, HistoryKnown: b.HistoryKnown, Feeds: b.Feeds, Treatments: b.Treatments,
-		Settings: advice.DefaultSettings(), Seed: assessment.Seed,
+		Settings: own, Seed: assessment.Seed,
 	}, nil
 }

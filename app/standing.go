@@ -288,8 +288,14 @@ func (b *batch) assess(i int, w work, x history.Believed) (err error) {
 	if err := b.hear(i, w, x); err != nil {
 		return err
 	}
-	pool(&x, b.level, b.yard)
-	b.rows[i], err = assessRow(w, x, b.y, b.site, b.set, b.yard)
+	var a *assessment.Assessment
+	switch c, err := caseOf(w.colony.ID, b.y, b.site, b.set, b.level, b.yard, x); {
+	case err == nil:
+		a = assessment.Assess(c, *x.Estimate, b.yard)
+	case !errors.Is(err, errNeverLooked):
+		return err
+	}
+	b.rows[i], err = standingOf(w.colony, b.y, x, a).row(w.hash)
 	return err
 }
 
@@ -362,16 +368,4 @@ func inParallel(ctx context.Context, n int, do func(int) error) error {
 	}
 	wg.Wait()
 	return errors.Join(append(errs, ctx.Err())...)
-}
-
-func assessRow(w work, b history.Believed, y yardDay, site forecast.Site, set Settings, yard *forecast.Yard) (store.Standing, error) {
-	c, err := caseOf(w.colony.ID, y, site, b)
-	if errors.Is(err, errNeverLooked) {
-		return standingOf(w.colony, y, b, nil).row(w.hash)
-	}
-	if err != nil {
-		return store.Standing{}, err
-	}
-	c.Settings.LiftLimitKg, c.Settings.Units, c.Settings.Observer = set.LiftLimitKg, set.Units, set.Observer()
-	return standingOf(w.colony, y, b, assessment.Assess(c, *b.Estimate, yard)).row(w.hash)
 }

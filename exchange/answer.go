@@ -142,7 +142,7 @@ func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 	out.ReachableKg = b.Reachable
 	out.StoppedFood = a.Situation.Ready.Few(forecast.Members, forecast.Change{Day: c.Today, NoFlow: true}).Runway[forecast.Food]
 	chance, why := b.Swarm(int(c.Visit - c.Today))
-	out.Swarm = Swarm{chance, why.Crowding, why.Held, why.Queen, why.Cells, why.CellsADay()}
+	out.Swarm = Swarm{chance, why.Crowding, why.Held, why.Queen, why.Cups, why.CellsADay}
 	out.Supers = []Super{}
 	for i, at := range assessment.SupersInOrder(a.Estimate.Stack) {
 		if i < len(b.Full) {

@@ -86,19 +86,11 @@ func (r Record) site() (forecast.Site, error) {
 		return s, wrong("site.climate", "%v", err)
 	}
 	for i, w := range r.Weather {
-		if w.MinC > w.MaxC {
-			return s, wrong(fmt.Sprintf("weather[%d]", i), "tmin_c %g is above tmax_c %g", w.MinC, w.MaxC)
+		day := season.Weather{Day: w.Date, MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH}
+		if column, err := checkWeather(day); err != nil {
+			return s, wrong(fmt.Sprintf("weather[%d].%s", i, column), "%v", err)
 		}
-		if w.RainMM < 0 {
-			return s, wrong(fmt.Sprintf("weather[%d].rain_mm", i), "%g is negative", w.RainMM)
-		}
-		if w.WindMS != nil && (*w.WindMS < 0 || *w.WindMS > 60) {
-			return s, wrong(fmt.Sprintf("weather[%d].wind_ms", i), "%g is not a wind between 0 and 60 m/s", *w.WindMS)
-		}
-		if w.SunH != nil && (*w.SunH < 0 || *w.SunH > 24) {
-			return s, wrong(fmt.Sprintf("weather[%d].sun_h", i), "%g is not between 0 and 24 hours", *w.SunH)
-		}
-		s.Weather[w.Date] = season.Weather{Day: w.Date, MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH}
+		s.Weather[w.Date] = day
 	}
 	for i, f := range r.Flow {
 		if f.Intensity < 0 || f.Intensity > 5 {

@@ -6,7 +6,6 @@ import (
 	"errors"
 	"fmt"
 	"io"
-	"math"
 	"strconv"
 	"strings"
 	"time"
@@ -116,13 +115,13 @@ func (s *ScaleSheet) guess() {
 			cell = sample[i]
 		}
 		_, isTime := when(cell, true)
-		_, isNumber := readNumber(cell)
+		_, notNumber := measure.ParseNumber(cell)
 		switch {
 		case clock(cell):
 			clockAt = i
 		case g.Time < 0 && isTime: // a plain number is one only if it is seconds since 1970
 			g.Time = i
-		case g.Weight < 0 && isNumber && (strings.Contains(low, "weight") || strings.Contains(low, "mass") || strings.Contains(low, "kg") || strings.Contains(low, "lb")):
+		case g.Weight < 0 && notNumber == nil && (strings.Contains(low, "weight") || strings.Contains(low, "mass") || strings.Contains(low, "kg") || strings.Contains(low, "lb")):
 			g.Weight = i
 			if strings.Contains(low, "lb") {
 				g.Unit = measure.Pound.Name
@@ -135,7 +134,7 @@ func (s *ScaleSheet) guess() {
 	if g.Weight < 0 { // no name says so: the first number that is no time
 		for i, c := range sample {
 			_, isTime := when(c, true)
-			if _, ok := readNumber(c); ok && !isTime && i != g.Time {
+			if _, err := measure.ParseNumber(c); err == nil && !isTime && i != g.Time {
 				g.Weight = i
 				break
 			}
@@ -179,20 +178,11 @@ func sample0(row []string) string {
 
 func anyNumber(row []string) bool {
 	for _, c := range row {
-		if _, ok := readNumber(c); ok {
+		if _, err := measure.ParseNumber(c); err == nil {
 			return true
 		}
 	}
 	return false
-}
-
-func readNumber(c string) (float64, bool) {
-	c = strings.TrimSpace(c)
-	if strings.Count(c, ",") == 1 && !strings.Contains(c, ".") {
-		c = strings.Replace(c, ",", ".", 1)
-	}
-	v, err := strconv.ParseFloat(c, 64)
-	return v, err == nil && !math.IsNaN(v) && !math.IsInf(v, 0)
 }
 
 // Layouts of time that scales write; %D stands for day and month in the order
@@ -268,8 +258,8 @@ func reading(row []string, c ScaleColumns, unit measure.Unit, zone *time.Locatio
 	if !ok {
 		return at, 0, fmt.Sprintf("%.40q is not a time", text)
 	}
-	v, ok := readNumber(row[c.Weight])
-	if !ok {
+	v, err := measure.ParseNumber(row[c.Weight])
+	if err != nil {
 		return at, 0, fmt.Sprintf("%.40q is not a weight", row[c.Weight])
 	}
 	if kg = unit.Of(v); kg <= 0 || kg >= 400 {

@@ -95,8 +95,8 @@ func weatherRow(row []string, at map[string]int) (season.Weather, error) {
 			return nil, nil
 		}
 		v, err := strconv.ParseFloat(text, 64)
-		if b := weatherBounds[name]; err != nil || !(v >= b[0] && v <= b[1]) {
-			return nil, fmt.Errorf("%s: %q is not a number between %g and %g; use a point for decimals", name, text, b[0], b[1])
+		if err != nil {
+			return nil, fmt.Errorf("%s: %q is not a number; use a point for decimals", name, text)
 		}
 		return &v, nil
 	}
@@ -110,12 +110,30 @@ func weatherRow(row []string, at map[string]int) (season.Weather, error) {
 		}
 		*f.to = *v
 	}
-	if w.MinC > w.MaxC {
-		return w, fmt.Errorf("tmin_c %g is above tmax_c %g", w.MinC, w.MaxC)
-	}
 	if w.WindMS, err = number("wind_ms", false); err != nil {
 		return w, err
 	}
-	w.SunH, err = number("sun_h", false)
-	return w, err
+	if w.SunH, err = number("sun_h", false); err != nil {
+		return w, err
+	}
+	if column, err := checkWeather(w); err != nil {
+		return w, fmt.Errorf("%s %w", column, err)
+	}
+	return w, nil
+}
+
+// checkWeather returns what cannot be, and the column it is in.
+func checkWeather(w season.Weather) (column string, err error) {
+	for _, f := range []struct {
+		column string
+		value  *float64
+	}{{"tmin_c", &w.MinC}, {"tmax_c", &w.MaxC}, {"rain_mm", &w.RainMM}, {"wind_ms", w.WindMS}, {"sun_h", w.SunH}} {
+		if b := weatherBounds[f.column]; f.value != nil && !(*f.value >= b[0] && *f.value <= b[1]) {
+			return f.column, fmt.Errorf("%g is not between %g and %g", *f.value, b[0], b[1])
+		}
+	}
+	if w.MinC > w.MaxC {
+		return "tmin_c", fmt.Errorf("%g is above tmax_c %g", w.MinC, w.MaxC)
+	}
+	return "", nil
 }

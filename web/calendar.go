@@ -11,6 +11,7 @@ import (
 
 	"kembo/app"
 	"kembo/core/day"
+	"kembo/core/measure"
 	"kembo/core/season"
 	"kembo/exchange"
 	"kembo/web/draw"
@@ -159,9 +160,9 @@ func (f plantForm) bloom(x app.Calendar) (season.Bloom, error) {
 		if n.text == "" {
 			continue
 		}
-		v, err := strconv.ParseFloat(strings.ReplaceAll(n.text, ",", "."), 64)
+		v, err := measure.ParseNumber(n.text)
 		if err != nil {
-			return b, &app.FieldError{Field: n.name, Say: fmt.Sprintf("%q is not a number", n.text)}
+			return b, &app.FieldError{Field: n.name, Say: err.Error()}
 		}
 		*n.to = v
 	}

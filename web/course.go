@@ -203,8 +203,8 @@ func swarmWhy(d forecast.Drivers) string {
 	tell("crowding", d.Crowding)
 	tell("queen held back", d.Held)
 	tell("her age", d.Queen)
-	tell("cups", d.Cells)
-	if d.CellsADay() > 0 {
+	tell("cups", d.Cups)
+	if d.CellsADay > 0 {
 		out = append(out, "cells found")
 	}
 	if len(out) == 0 {

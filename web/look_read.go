@@ -200,9 +200,9 @@ func boxLookOf(b boxForm) (history.BoxLook, error) {
 
 // number reads a count of frames; a comma is read as a point.
 func number(field, text string) (float64, error) {
-	n, err := strconv.ParseFloat(strings.ReplaceAll(text, ",", "."), 64)
+	n, err := measure.ParseNumber(text)
 	if err != nil {
-		return 0, &app.FieldError{Field: field, Say: fmt.Sprintf("%q is not a number; enter frames, as 3 or 2.5", text)}
+		return 0, &app.FieldError{Field: field, Say: err.Error() + "; enter frames, as 3 or 2.5"}
 	}
 	if n < 0 {
 		return 0, &app.FieldError{Field: field, Say: fmt.Sprintf("%s is less than none; enter 0 or more", text)}

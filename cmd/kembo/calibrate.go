@@ -14,7 +14,6 @@ import (
 	"kembo/app"
 	"kembo/core/calibration"
 	"kembo/core/day"
-	"kembo/store"
 	"kembo/web/draw"
 )
 
@@ -154,11 +153,8 @@ func printCalibration(out io.Writer, all map[string]world, asJSON bool) error {
 
 // printScores scores an operation's own looks.
 func printScores(cmd *cobra.Command, data, on string) error {
-	if _, err := os.Stat(data); err != nil {
-		return fmt.Errorf("there is no data file %s: %w", data, err)
-	}
 	ctx := cmd.Context()
-	s, err := store.Open(ctx, data)
+	s, err := openData(ctx, data)
 	if err != nil {
 		return err
 	}

@@ -1,6 +1,7 @@
 package main
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"os"
@@ -25,11 +26,8 @@ func reassessCommand() *cobra.Command {
 			if data == "" {
 				return statusError{2, errors.New("give the data file: kembo reassess --data honey.db")}
 			}
-			if _, err := os.Stat(data); err != nil {
-				return fmt.Errorf("there is no data file %s: %w", data, err)
-			}
 			ctx := cmd.Context()
-			s, err := store.Open(ctx, data)
+			s, err := openData(ctx, data)
 			if err != nil {
 				return err
 			}
@@ -51,4 +49,12 @@ func reassessCommand() *cobra.Command {
 	c.Flags().StringVar(&data, "data", "", "the data file")
 	c.Flags().BoolVar(&all, "all", false, "also those whose inputs have not changed")
 	return c
+}
+
+// openData opens a data file that is there.
+func openData(ctx context.Context, file string) (*store.Store, error) {
+	if _, err := os.Stat(file); err != nil {
+		return nil, fmt.Errorf("there is no data file %s: %w", file, err)
+	}
+	return store.Open(ctx, file)
 }

@@ -87,7 +87,7 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 		Colony: c.Colony, Estimate: e, Excluder: e.Stack.ExcluderAbove > 0, Changes: c.Changes,
 		Today: c.Today, Horizon: forecast.HorizonFor(c.Today, c.Site.Hemisphere), Yard: yard,
 		ReserveKg: reserve, Seed: c.Seed, Parameters: forecast.Defaults(), Tracks: c.Tracks,
-		Ensemble: c.Ensemble, Pressure: pressureOf(c, e), Supers: supersOf(e.Stack),
+		Ensemble: c.Ensemble, Pressure: pressureOf(c, e), Supers: supersOf(e.Stack), Capped: c.Settings.CappedShare,
 	}
 	ready := forecast.Prepare(in)
 	healthDay := c.HealthDay

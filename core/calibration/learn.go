@@ -56,15 +56,14 @@ var learnt = []struct {
 
 // pupil is a colony of a yard that is followed.
 type pupil struct {
-	name         string
-	truth        forecast.State
-	rules        forecast.Parameters
-	rng          *rand.Rand
-	own          *forecast.Ensemble
-	fresh        *forecast.Ensemble
-	estimate     colony.Estimate
-	change       forecast.Change
-	excluderHere bool
+	name     string
+	truth    forecast.State
+	rules    forecast.Parameters
+	rng      *rand.Rand
+	own      *forecast.Ensemble
+	fresh    *forecast.Ensemble
+	estimate colony.Estimate
+	change   forecast.Change
 }
 
 // Learn follows yards from to to of a world and returns the errors by output and
@@ -153,9 +152,7 @@ func (x *pupil) see(w World, y *forecast.Yard, p *forecast.Parameters, on day.Da
 	}
 	x.estimate = w.look(x.truth, p, on, x.rng)
 	e := &x.estimate
-	x.excluderHere = x.truth.Excluder
-	sd := season.DayOf(on, season.North)
-	x.fresh = forecast.Draw(e, p, y, x.excluderHere, sd, x.name, forecast.Members, seed)
+	x.fresh = forecast.Draw(e, p, y, x.truth.Excluder, x.name, forecast.Members, seed)
 	sights := []forecast.Sight{{Of: forecast.OfNestStores, Value: e.NestHoney + e.NestNectar, SD: e.Spread.Stores}, {Of: forecast.OfBrood, Value: e.Brood(), SD: e.Spread.Brood},
 		{Of: forecast.OfPollen, Value: e.Pollen, SD: e.Spread.Pollen}, {Of: forecast.OfBees, Value: e.Bees, SD: e.Spread.Bees}}
 	if e.SuperDrawn > 0 {
@@ -165,7 +162,7 @@ func (x *pupil) see(w World, y *forecast.Yard, p *forecast.Parameters, on day.Da
 	case x.own == nil:
 		x.own = x.fresh.Clone()
 	case x.own.See(sights, p):
-		x.own.Settle(e, p, x.excluderHere, x.name, seed)
+		x.own.Settle(e, p, x.truth.Excluder, x.name, seed)
 	default:
 		fresh := x.fresh.Clone()
 		fresh.KeepPace(x.own)

@@ -1,6 +1,10 @@
 package forecast
 
-import "kembo/core/day"
+import (
+	"math"
+
+	"kembo/core/day"
+)
 
 // Change is something a keeper does to a hive, as the forecast sees it. Cells
 // are worker cells added empty; shares are of what the hive holds at that
@@ -86,10 +90,10 @@ func (s *State) Apply(c *Change) {
 	s.SuperDrawn = drawn + drawnOut*up
 	s.SuperUndrawn = s.SuperUndrawn*(1-c.SuperUndrawnOut) + c.SuperUndrawn
 	if after := s.SuperDrawn + s.SuperUndrawn; after > before && after > 0 {
-		// New boxes are taken into use with a delay; a second super over one
-		// in use is found at once by part of the bees.
-		fresh := (after - before) / after
-		s.SuperAccess = s.SuperAccess*(1-fresh) + fresh*0.4*s.SuperAccess
+		// New boxes are taken into use with a delay; of one over a super in use
+		// part is found at once. A power, so that two boxes put on one after the
+		// other are found as two put on together.
+		s.SuperAccess *= math.Pow(before/after, newFound)
 	}
 	if c.BeesOut > 0 || c.BroodOut > 0 {
 		s.donate(c)
@@ -125,6 +129,11 @@ func (s *State) Apply(c *Change) {
 	s.fit()
 	s.Reach = min(s.Reach, s.Stores())
 }
+
+// newFound is the power of the share of old comb above to which supers are in
+// use when boxes are put on: 1 would be that none of the new is found at once, 0
+// that all of it is. Source: none; guess.
+const newFound = 0.6
 
 // screenWarmth is the share of its heating that a colony below a double screen
 // does for the one above. Source: none; guess. Common practice: a nuc over a

@@ -15,22 +15,31 @@ type Ensemble struct {
 	States []State
 	mark   []float64 // kg of stores by member, when they were last marked
 	done   int       // changes since the look that have been done
+	born   moment    // of the pace, before anything was learnt
 }
 
 // Draw makes an ensemble from an estimate alone.
-func Draw(e *colony.Estimate, p *Parameters, y *Yard, excluder bool, seasonDay int, name string, n int, seed uint64) *Ensemble {
+func Draw(e *colony.Estimate, p *Parameters, y *Yard, excluder bool, name string, n int, seed uint64) *Ensemble {
 	x := &Ensemble{Day: e.Day, States: make([]State, n)}
+	seasonDay := y.Likely[int(e.Day-y.From)].SeasonDay
 	h := hashName(name)
 	for m := range n {
 		x.States[m] = draw(e, p, excluder, seasonDay, h, m, seed)
 		x.States[m].FlowFactor = y.Level(m)
 	}
+	x.born.mean, x.born.variance = moments(x.paces())
 	return x
 }
 
+// moment is the mean of a sample and its variance.
+type moment struct{ mean, variance float64 }
+
+// Begin starts a new list of changes: none of it has been done.
+func (x *Ensemble) Begin() { x.done = 0 }
+
 // Clone returns a copy that shares nothing.
 func (x *Ensemble) Clone() *Ensemble {
-	return &Ensemble{x.Day, slices.Clone(x.States), slices.Clone(x.mark), x.done}
+	return &Ensemble{x.Day, slices.Clone(x.States), slices.Clone(x.mark), x.done, x.born}
 }
 
 // Move lives all states up to the morning of a day, with what was done in

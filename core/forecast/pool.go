@@ -20,24 +20,30 @@ type Pace struct {
 }
 
 // Pace returns what x has learnt of intake and flow together, freed of what was
-// believed before any look.
+// believed before any look: of the same members, so that what chance has drawn
+// is not taken for learnt.
 func (x *Ensemble) Pace() Pace {
+	y := x.paces()
+	if len(y) < 2 {
+		return Pace{}
+	}
+	mean, v := moments(y)
+	if v > toldUnder*x.born.variance {
+		return Pace{}
+	}
+	told := 1/v - 1/x.born.variance
+	return Pace{Log: (mean/v - x.born.mean/x.born.variance) / told, Variance: 1 / told, Told: true}
+}
+
+// paces returns the logarithm of intake and flow together, by member.
+func (x *Ensemble) paces() []float64 {
 	y := make([]float64, 0, len(x.States))
 	for m := range x.States {
 		if f := x.States[m].FlowFactor; f > 0 {
 			y = append(y, math.Log(x.States[m].IntakeFactor)+math.Log(f))
 		}
 	}
-	if len(y) < 2 {
-		return Pace{}
-	}
-	mean, v := moments(y)
-	prior, before := -intakeSD*intakeSD/2, intakeSD*intakeSD+flowLevelSD*flowLevelSD
-	if v > toldUnder*before {
-		return Pace{}
-	}
-	told := 1/v - 1/before
-	return Pace{Log: (mean/v - prior/before) / told, Variance: 1 / told, Told: true}
+	return y
 }
 
 // toldUnder is the share of the variance before any look under which looks
@@ -62,7 +68,6 @@ func PoolLevel(paces []Pace) Level {
 // Pool gives the members the yard's flow level, and leaves to the colony's own
 // pace what its looks say beyond it.
 func (x *Ensemble) Pool(level Level, y *Yard) {
-	level = level.Usual()
 	own := x.Pace()
 	intake := make([]float64, len(x.States))
 	for m := range x.States {

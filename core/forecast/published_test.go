@@ -259,8 +259,8 @@ func TestWinterUse(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		days := 0
-		for b := 300; b > 200 || b < 100; b = c.BeesDay((273+days)%365 + 1) {
+		days, beesDay := 0, c.BeesDays()
+		for b := 300; b > 200 || b < 100; b = beesDay[(273+days)%365+1] {
 			days++
 		}
 		y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: c}, from, from, days, 40, 5)

@@ -41,9 +41,7 @@ var QuantityNames = [Quantities]string{"stores_kg", "nest_stores_kg", "super_sto
 // Of returns a quantity of a state on a mild day.
 func (s *State) Of(q Quantity, p *Parameters) float64 {
 	c := Condition{MeanC: mild}
-	if q >= OfEggs && q <= OfBrood {
-		s.tally()
-	}
+	s.tally()
 	return s.of(q, p, &c)
 }
 

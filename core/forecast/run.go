@@ -28,6 +28,7 @@ type Input struct {
 	Parameters Parameters
 	Pressure   Pressure
 	Supers     []float64  // cells of the supers, in the order in which they fill
+	Capped     float64    // share of a super at which it counts as capped; 0: the usual
 	Tracks     []Quantity // whose course is kept
 }
 
@@ -40,7 +41,6 @@ type Result struct {
 	Eggs, Larvae, Capped, Drone             measure.Range // cells
 	Bees, Free, WantsToLay, GoodDay, RoomKg measure.Range
 	Reachable                               measure.Range
-	SuperFill                               measure.Range // share of super cells in use
 	Runway                                  [Runways]Runway
 	Tracks                                  [Quantities]Track
 	// Full and SuperCapped say of each super, in the order in which they fill,
@@ -50,6 +50,7 @@ type Result struct {
 	ends    [Runways][]float64
 	today   [Quantities][]float64
 	hazard  []float64 // by day and member: of a swarm, summed up to the end of the day
+	drives  []drive   // by day: summed up over the members to the end of the day
 	pull    Drivers
 	members int
 	courses *tracks // of the quantities whose course was asked for
@@ -69,8 +70,7 @@ func Prepare(in Input) *Ready {
 	if in.Ensemble != nil {
 		x = in.Ensemble.Clone()
 	} else {
-		sd := in.Yard.Likely[int(in.Estimate.Day-in.Yard.From)].SeasonDay
-		x = Draw(&in.Estimate, &in.Parameters, in.Yard, in.Excluder, sd, in.Colony, in.Yard.Members, in.Seed)
+		x = Draw(&in.Estimate, &in.Parameters, in.Yard, in.Excluder, in.Colony, in.Yard.Members, in.Seed)
 	}
 	x.Move(&in.Parameters, in.Yard, in.Changes, in.Today)
 	for m := range x.States {
@@ -94,11 +94,6 @@ func (y *Ready) Few(n int, with ...Change) *Result {
 	return y.run(min(n, len(y.x.States)), nil, with)
 }
 
-// Courses runs all members and keeps the courses of some quantities.
-func (y *Ready) Courses(of []Quantity, with ...Change) *Result {
-	return y.run(len(y.x.States), of, with)
-}
-
 func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 	in := &y.in
 	p := in.Parameters
@@ -113,7 +108,7 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 	}
 	col := newColumns(r, n)
 	supers := y.superEnds(with, n)
-	r.hazard = make([]float64, (in.Horizon+1)*n)
+	r.hazard, r.drives = make([]float64, (in.Horizon+1)*n), make([]drive, in.Horizon+1)
 	with = inOrder(with)
 	run := runner{p: &p, reserve: in.ReserveKg}
 	if supers != nil {
@@ -137,6 +132,7 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 			}
 			run.day(i, &cond[i])
 			r.hazard[(i+1)*n+m] = run.s.SwarmHazard
+			r.drives[i+1].add(&run.s.drive)
 			if i == 0 {
 				col.first(m, &run.before, run.s.roomKg(&p, &run.before))
 			}
@@ -147,7 +143,6 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 		for k := range r.ends {
 			r.ends[k][m] = run.end[k]
 		}
-		r.pull.add(&run.s)
 		supers.take(m)
 	}
 	col.into(r, in, len(with) > 0)
@@ -159,7 +154,7 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 		r.Runway[k] = runwayOf(r.ends[k])
 	}
 	supers.into(r)
-	r.pull.finish(n, in.Pressure, &p)
+	r.pull = Drivers{Queen: p.QueenAge(in.Pressure.QueenYears), Cups: max(1, in.Pressure.Cups), CellsADay: in.Pressure.CellsADay}
 	return r
 }
 
@@ -176,26 +171,23 @@ func (r *Result) Chance(runway int, days float64) float64 {
 
 // columns gathers what only today is told of.
 type columns struct {
-	r                      *Result
-	want, good, room, fill []float64
+	r                *Result
+	want, good, room []float64
 }
 
 func newColumns(r *Result, n int) *columns {
-	a := make([]float64, (int(Quantities)+4)*n)
+	a := make([]float64, (int(Quantities)+3)*n)
 	cut := func(i int) []float64 { return a[i*n : (i+1)*n : (i+1)*n] }
 	for q := range r.today {
 		r.today[q] = cut(q)
 	}
 	k := int(Quantities)
-	return &columns{r, cut(k), cut(k + 1), cut(k + 2), cut(k + 3)}
+	return &columns{r, cut(k), cut(k + 1), cut(k + 2)}
 }
 
 func (c *columns) take(m int, s *State, p *Parameters, on *Condition) {
 	for q := range Quantities {
 		c.r.today[q][m] = s.of(q, p, on)
-	}
-	if s.SuperDrawn > 0 {
-		c.fill[m] = 1 - s.SuperFree(p)/s.SuperDrawn
 	}
 }
 
@@ -225,7 +217,7 @@ func (c *columns) into(r *Result, in *Input, changed bool) {
 	r.Capped, r.Drone = set(r.today[OfSealed], e.Capped), set(r.today[OfDrone], e.Drone)
 	r.Bees, r.Free = set(r.today[OfBees], e.Bees), set(r.today[OfFree], e.NestFree())
 	r.WantsToLay, r.GoodDay, r.RoomKg = set(c.want, none), set(c.good, none), set(c.room, none)
-	r.SuperFill, r.Reachable = set(c.fill, none), set(r.today[OfReachable], none)
+	r.Reachable = set(r.today[OfReachable], none)
 }
 
 // superRun gathers when supers are full and capped, by super and member.
@@ -249,7 +241,7 @@ func (y *Ready) superEnds(with []Change, n int) *superRun {
 	if len(cells) == 0 {
 		return nil
 	}
-	s := &superRun{ends: newSuperEnds(cells)}
+	s := &superRun{ends: newSuperEnds(cells, y.in.Capped)}
 	for range cells {
 		s.full, s.capped = append(s.full, make([]float64, n)), append(s.capped, make([]float64, n))
 	}

@@ -113,17 +113,21 @@ type superEnds struct {
 	cells        []float64 // summed up, in the order in which they fill
 	full, capped []float64 // days, +Inf where not within the horizon
 	nFull, nCap  int
+	share        float64 // capped
 }
 
-// Shares at which a super counts as full and as capped. Source: common
-// practice; the corners are seldom filled.
+// Shares at which a super counts as full and, where the keeper has set nothing
+// else, as capped. Source: common practice; the corners are seldom filled.
 const (
 	fullShare   = 0.92
-	cappedShare = 0.80
+	cappedUsual = 0.80
 )
 
-func newSuperEnds(cells []float64) *superEnds {
-	e := &superEnds{}
+func newSuperEnds(cells []float64, capped float64) *superEnds {
+	e := &superEnds{share: capped}
+	if capped <= 0 {
+		e.share = cappedUsual
+	}
 	t := 0.0
 	for _, c := range cells {
 		t += c
@@ -150,7 +154,7 @@ func (e *superEnds) day(s *State, p *Parameters, at float64) {
 		e.nFull++
 	}
 	capped := s.SuperCapped / s.SuperKgPerCell
-	for e.nCap < e.nFull && capped >= cappedShare*fullShare*e.cells[e.nCap] {
+	for e.nCap < e.nFull && capped >= e.share*fullShare*e.cells[e.nCap] {
 		e.capped[e.nCap] = at
 		e.nCap++
 	}

@@ -12,7 +12,7 @@ func drawnFrom(t testing.TB, e colony.Estimate) (*Ensemble, Input) {
 	t.Helper()
 	in := input(t, e)
 	p := in.Parameters
-	return Draw(&e, &p, in.Yard, true, 161, "c", Members, 1), in
+	return Draw(&e, &p, in.Yard, true, "c", Members, 1), in
 }
 
 func spreadOf(x *Ensemble, q Quantity, p *Parameters) (mean, sd float64) {

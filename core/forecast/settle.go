@@ -10,7 +10,7 @@ import (
 // Settle holds the members to the comb that the hive has, as an estimate knows
 // it, and to what it found of a queen.
 func (x *Ensemble) Settle(e *colony.Estimate, p *Parameters, excluder bool, name string, seed uint64) {
-	x.done = 0
+	x.Begin()
 	h := hashName(name)
 	shape := colony.ShapeOf(e.Stack)
 	for m := range x.States {
@@ -38,8 +38,8 @@ func (x *Ensemble) Settle(e *colony.Estimate, p *Parameters, excluder bool, name
 	}
 }
 
-// forget lets what was learnt of a yard's flow fade over some weeks: the next
-// plant is another flow. Source: none; guess, about the length of a flow.
+// flowForgets is how many days what was learnt of a yard's flow takes to
+// fade: the next plant is another flow. Source: none; guess, about the length of a flow.
 const flowForgets = 45.0
 
 // Drift widens the ensemble by what no forecast sees coming, and lets the flow
@@ -51,7 +51,7 @@ func (x *Ensemble) Drift(y *Yard, days int, name string, seed uint64) {
 	h := hashName(name)
 	keep := math.Exp(-float64(days) / flowForgets)
 	fresh := math.Sqrt(1 - keep*keep)
-	unseen := unseenADay * float64(days)
+	unseen := unseenADay * math.Sqrt(float64(days)) // a walk: the same however it is cut
 	for m := range x.States {
 		s := &x.States[m]
 		if s.FlowFactor > 0 {
@@ -71,11 +71,12 @@ func (x *Ensemble) Drift(y *Yard, days int, name string, seed uint64) {
 	}
 }
 
-// unseenADay is what no forecast sees coming, as the standard deviation of the
-// logarithm. Source: none; guess, held by the calibration.
+// What no forecast sees coming in a day, and how a queen's laying wanders, as
+// standard deviations of the logarithm. Source: none; guesses, held by the
+// calibration.
 const (
-	unseenADay  = 0.006
-	queenDrifts = 0.013 // a queen's laying
+	unseenADay  = 0.018
+	queenDrifts = 0.039
 )
 
 // Foresee returns the 80 % range of what a sight may say, with its own spread,

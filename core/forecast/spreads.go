@@ -30,6 +30,7 @@ func Spreads() []SpreadRow {
 		{"weatherSwingC", "a day far ahead, °C", weatherSwingC, guess},
 		{"weatherSkill", "days over which a weather forecast loses its worth", weatherSkill, "common practice: about five days"},
 		{"HoursPerDegree", "flight hours gained by a degree, share", HoursPerDegree, guess},
+		{"newFound", "power of the share of old comb above, for what of a new box is found at once", newFound, "none; guess"},
 		{"screenWarmth", "share of its heating that a colony below a double screen does for the one above", screenWarmth, "none; guess"},
 		{"unseenADay", "what no forecast sees coming, a day", unseenADay, guess},
 		{"queenDrifts", "a queen's laying, a day", queenDrifts, guess},

@@ -35,43 +35,32 @@ func (s *State) press(p *Parameters, c *Condition, t *Today) {
 // drive sums up what pressed, weighted by season.
 type drive struct{ season, crowd, held float64 }
 
+func (d *drive) add(o *drive) {
+	d.season += o.season
+	d.crowd += o.crowd
+	d.held += o.held
+}
+
 // Drivers say how many times as likely each makes a swarm, against a colony at
-// a crowding of one with a queen of last year who has room.
-type Drivers struct {
-	Crowding, Held, Queen, Cells float64
-	season, cells                float64
-}
-
-func (d *Drivers) add(s *State) {
-	d.season += s.drive.season
-	d.Crowding += s.drive.crowd
-	d.Held += s.drive.held
-}
-
-func (d *Drivers) finish(n int, k Pressure, p *Parameters) {
-	d.Queen, d.Cells = p.QueenAge(k.QueenYears), max(1, k.Cups)
-	if d.season > 0 {
-		d.Crowding, d.Held = d.Crowding/d.season, d.Held/d.season
-	}
-	d.cells = k.CellsADay
-	d.season /= float64(max(1, n))
-}
-
-// CellsADay is the hazard a day of cells that were found.
-func (d Drivers) CellsADay() float64 { return d.cells }
+// a crowding of one with a queen of last year who has room; CellsADay is the
+// hazard a day of cells that were found.
+type Drivers struct{ Crowding, Held, Queen, Cups, CellsADay float64 }
 
 // Swarm returns the chance that the colony swarms within so many days from
-// today if nobody does anything, with what drives it over the horizon. The
-// forecast itself runs on as if it did not.
+// today if nobody does anything, with what drives it until then. The forecast
+// itself runs on as if it did not.
 func (r *Result) Swarm(days int) (chance float64, why Drivers) {
 	days = min(days, r.Horizon)
 	h := r.hazard[days*r.members : (days+1)*r.members]
-	k := r.pull.Queen * r.pull.Cells
+	why = r.pull
+	if d := r.drives[days]; d.season > 0 {
+		why.Crowding, why.Held = d.crowd/d.season, d.held/d.season
+	}
 	stays := 0.0
 	for _, v := range h {
-		stays += math.Exp(-k*v - r.pull.cells*float64(days))
+		stays += math.Exp(-why.Queen*why.Cups*v - why.CellsADay*float64(days))
 	}
-	return 1 - stays/float64(max(1, r.members)), r.pull
+	return 1 - stays/float64(max(1, r.members)), why
 }
 
 // crowding is the bees against what the comb in use holds at full cover.
@@ -80,8 +69,8 @@ func (s *State) crowding(p *Parameters) float64 {
 	return s.Bees() / (p.BeesPerCell * most(comb, 1))
 }
 
-// crowd is how much more a swarm is in the air for so much crowding: with the
-// square and half of it, at most sixfold.
+// crowd is how much more a swarm is in the air for so much crowding: to the
+// power of two and a half, at most sixfold. Source: none; guess.
 func crowd(x float64) float64 { return least(6, x*x*math.Sqrt(x)) }
 
 // heldLeast is the laying under which the season holds her, not room.

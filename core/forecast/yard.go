@@ -16,7 +16,6 @@ type Site struct {
 	Bloom      []season.Bloom             // the yard's calendar; empty: UsualBloom
 	Weather    map[day.Day]season.Weather // known and forecast weather
 	Flow       map[day.Day]float64        // known intensities, which override bloom
-	Level      Level                      // of its flow against the calendar; zero: not known
 }
 
 // UsualBloom stands in where a yard has no calendar: a spring flow, a main
@@ -55,17 +54,8 @@ type Yard struct {
 }
 
 // Level is how strong a yard's flow runs against its calendar: the mean and the
-// standard deviation of its logarithm. The zero Level is what is known without
-// any data.
+// standard deviation of its logarithm.
 type Level struct{ Mean, SD float64 }
-
-// Usual returns l, or what is known without data where l is zero.
-func (l Level) Usual() Level {
-	if l.SD == 0 {
-		return Level{0, flowLevelSD}
-	}
-	return l
-}
 
 // Times returns the level as a factor with its 80 % range.
 func (l Level) Times() measure.Range {
@@ -84,10 +74,7 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 	if len(bloom) == 0 {
 		bloom = UsualBloom
 	}
-	var beesDay [368]int
-	for sd := range beesDay {
-		beesDay[sd] = site.Climate.BeesDay(sd)
-	}
+	beesDay := site.Climate.BeesDays()
 	for i := range days {
 		d := from + day.Day(i)
 		sd := season.DayOf(d, site.Hemisphere)
@@ -101,11 +88,11 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 			y.Likely[i].Flow = f
 		}
 	}
-	name, of := hashName(site.Yard), site.Level.Usual()
+	name := hashName(site.Yard)
 	y.key = name
 	for m := range members {
 		y.z = append(y.z, normal(seed, name, m, 0, forFlowLevel))
-		y.level = append(y.level, math.Exp(of.Mean+of.SD*y.z[m]))
+		y.level = append(y.level, math.Exp(flowLevelSD*y.z[m]))
 		ar := 0.0
 		for i := range days {
 			c := y.Likely[i]

@@ -93,12 +93,10 @@ func (b *walker) expect(on day.Day) *colony.Expected {
 		return nil
 	}
 	if on == b.Estimate.Day { // a second look on a day: what the first saw is seen
-		switch {
-		case b.Ensemble != nil && len(b.Changes) > 0: // but boxes have come and gone since
-			b.ahead = b.Ensemble.Clone()
-			b.ahead.Move(&b.parameters, b.yard(b.ahead.Day), b.Changes, on)
-		case b.before != nil:
+		if b.before != nil { // both are one look, at the hive as it is now
 			b.ahead = b.before.Clone()
+			b.ahead.Begin()
+			b.ahead.Move(&b.parameters, b.yard(on), b.Changes, on)
 		}
 		return nil
 	}
@@ -116,7 +114,7 @@ func (b *walker) expect(on day.Day) *colony.Expected {
 }
 
 func (b *walker) draw(e *colony.Estimate) *forecast.Ensemble {
-	return forecast.Draw(e, &b.parameters, b.yard(e.Day), e.Stack.ExcluderAbove > 0, season.DayOf(e.Day, b.ground.Site.Hemisphere), b.ground.Colony, forecast.Members, b.ground.Seed)
+	return forecast.Draw(e, &b.parameters, b.yard(e.Day), e.Stack.ExcluderAbove > 0, b.ground.Colony, forecast.Members, b.ground.Seed)
 }
 
 // learn takes an estimate in: the ensemble that was expected is moved by what
@@ -134,14 +132,9 @@ func (b *walker) learn(e *colony.Estimate) {
 	}
 	x := b.ahead.Clone()
 	sights := forecast.Sights(e)
-	switch {
-	case again && len(b.Changes) > 0:
-		sights = nil // the first look has been learnt from
-		if e.OnScale.Kg > 0 {
-			sights = []forecast.Sight{{Of: forecast.OfStores, Value: e.OnScale.Kg, SD: e.OnScale.SD / e.OnScale.Kg}}
-		}
-	case again: // both looks are one
+	if again {
 		b.Tests = slices.DeleteFunc(b.Tests, func(t Tested) bool { return t.Day == e.Day })
+		b.Surprises = slices.DeleteFunc(b.Surprises, func(s Surprise) bool { return s.Day == e.Day })
 	}
 	b.sights = sights
 	for _, s := range sights {

@@ -61,6 +61,10 @@ func (b *walker) boxOn(e Entry) error {
 		c.SuperDrawn = cells
 	case box.Super:
 		c.SuperUndrawn = cells
+	case e.BoxOn.At == 0 && len(b.Stack.Boxes) > 1 && e.BoxOn.Box.Drawn: // under the nest
+		c.UnderDrawn = cells
+	case e.BoxOn.At == 0 && len(b.Stack.Boxes) > 1:
+		c.UnderUndrawn = cells
 	case e.BoxOn.Box.Drawn:
 		c.NestDrawn = cells
 	default:

@@ -2,7 +2,9 @@ package history
 
 import (
 	"math"
+	"slices"
 
+	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/measure"
 )
@@ -20,25 +22,47 @@ func Compare(entries []Entry, g Ground) ([]Compared, error) {
 	var out []Compared
 	w := walker{ground: g, parameters: forecast.Defaults()}
 	var before Believed
+	var fresh *forecast.Ensemble // on the morning of the last look
 	looks := 0
 	err := w.walk(entries, func(Entry) bool {
-		if n := len(w.Tests); n > len(before.Tests) && before.Estimate != nil {
+		if w.Estimate == before.Estimate || before.Estimate == nil {
+			before = w.Believed
+			return true
+		}
+		on := w.Estimate.Day
+		if on == before.Estimate.Day { // both are one look, at the hive as it is now
+			out = slices.DeleteFunc(out, func(c Compared) bool { return c.Day == on })
+			if fresh != nil {
+				fresh.Begin()
+			}
+		} else {
+			looks++
 			e := *before.Estimate
 			e.Stack = before.Stack
-			fresh := w.draw(&e)
-			fresh.Move(&w.parameters, w.yard(e.Day), before.Changes, w.Estimate.Day)
-			for i, t := range w.Tests[len(before.Tests):] {
-				o := w.sights[i]
-				out = append(out, Compared{t, fresh.Foresee(o, &w.parameters), looks})
+			fresh = nil
+			if w.carries(e.Day) {
+				fresh = w.draw(&e)
 			}
 		}
-		if w.Estimate != nil && (before.Estimate == nil || w.Estimate.Day != before.Estimate.Day) {
-			looks++
+		if fresh != nil {
+			fresh.Move(&w.parameters, w.yard(fresh.Day), before.Changes, on)
+			for i, t := range w.Tests[len(w.Tests)-w.testedOn(on):] {
+				out = append(out, Compared{t, fresh.Foresee(w.sights[i], &w.parameters), looks})
+			}
 		}
 		before = w.Believed
 		return true
 	})
 	return out, err
+}
+
+// testedOn returns how many tests the looks of a day made; they are the last.
+func (b *walker) testedOn(on day.Day) int {
+	n := 0
+	for i := len(b.Tests); i > 0 && b.Tests[i-1].Day == on; i-- {
+		n++
+	}
+	return n
 }
 
 // Error returns how far an expectation lay from what was found, as the

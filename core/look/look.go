@@ -229,17 +229,3 @@ func find(l Look, id string) (BoxLook, bool) {
 	}
 	return BoxLook{}, false
 }
-
-// TellsAll reports whether a look leaves nothing of a stack to a forecast:
-// every box by count or whole faces, and the bees counted.
-func (l Look) TellsAll(s hive.Stack) bool {
-	counted := false
-	for _, box := range s.Boxes {
-		b, ok := find(l, box.ID)
-		if !ok || !(b.Depth == ByBox || b.Depth == ByFace && painted(b, box) == 1) {
-			return false
-		}
-		counted = counted || b.Seams >= 0
-	}
-	return counted
-}

@@ -81,6 +81,19 @@ func (u Unit) Of(v float64) float64 {
 	return v*u.factor + u.zero
 }
 
+// ParseNumber reads a number as typed, with a point or a comma for decimals.
+func ParseNumber(text string) (float64, error) {
+	text = strings.TrimSpace(text)
+	if strings.Count(text, ",") == 1 && !strings.Contains(text, ".") {
+		text = strings.Replace(text, ",", ".", 1)
+	}
+	v, err := strconv.ParseFloat(text, 64)
+	if err != nil || math.IsNaN(v) || math.IsInf(v, 0) {
+		return 0, fmt.Errorf("%q is not a number", text)
+	}
+	return v, nil
+}
+
 // Parse reads a number with its unit ("10kg", "1 1/2 gal", "68F", "2,5 L") and
 // returns the inside value. Without a unit it is taken in def. A decimal comma
 // is a point. It refuses a unit of another quantity and what is no number.
@@ -126,7 +139,7 @@ func number(t string) (float64, error) {
 		if len(words) == 2 && isFraction != (i == 1) || strings.Contains(bottom, "/") {
 			return 0, strconv.ErrSyntax
 		}
-		v, err := strconv.ParseFloat(strings.ReplaceAll(top, ",", "."), 64)
+		v, err := ParseNumber(top)
 		if err != nil {
 			return 0, err
 		}

@@ -13,27 +13,30 @@ const (
 	mostShift    = 40 // days either way
 )
 
-// BeesDay returns the season day of the curves that a colony in c is at on a
-// season day of the calendar.
-func (c Climate) BeesDay(seasonDay int) int {
-	if c.Key == "" || c.Key == Climates[0].Key {
-		return seasonDay
-	}
-	d := float64(seasonDay)
+// BeesDays returns, by season day of the calendar, the season day of the curves
+// that a colony in c is at.
+func (c Climate) BeesDays() (days [367]int) {
 	spring := springAnchor + c.shift(springAnchor, 25, 1)
 	autumn := autumnAnchor + c.shift(autumnAnchor, 207, -1)
 	at := [...][2]float64{{0, 0}, {spring, springAnchor}, {midsummer, midsummer}, {autumn, autumnAnchor}, {366, 366}}
-	for i := 1; i < len(at); i++ {
-		if a, b := at[i-1], at[i]; d <= b[0] {
-			return int(math.Round(a[1] + (d-a[0])/(b[0]-a[0])*(b[1]-a[1])))
+	i := 1
+	for day := range days {
+		d := float64(day)
+		for d > at[i][0] {
+			i++
 		}
+		a, b := at[i-1], at[i]
+		days[day] = int(math.Round(a[1] + (d-a[0])/(b[0]-a[0])*(b[1]-a[1])))
 	}
-	return seasonDay
+	return days
 }
 
 // shift returns the days by which c passes, after a turning point of the year,
 // the warmth of an anchor day of the reference later than that.
 func (c Climate) shift(anchor, from int, rising float64) float64 {
+	if c == (Climate{}) {
+		return 0 // no climate is given: the reference
+	}
 	want := Climates[0].Normal(anchor)
 	for d := from; d < from+182; d++ {
 		if rising*(c.Normal(d)-want) >= 0 {

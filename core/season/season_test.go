@@ -60,21 +60,21 @@ func TestWarmestInJulyColdestInJanuary(t *testing.T) {
 func TestBeesGoByWarmth(t *testing.T) {
 	for _, c := range season.Climates {
 		last := -1
-		for d := range 367 {
-			b := c.BeesDay(d)
+		days := c.BeesDays()
+		for d, b := range days {
 			if b < last || b < 0 || b > 366 {
 				t.Fatalf("%s: day %d is bees' day %d after %d", c.Key, d, b, last)
 			}
 			last = b
 		}
-		if b := c.BeesDay(172); b != 172 {
+		if b := days[172]; b != 172 {
 			t.Errorf("%s: midsummer is bees' day %d", c.Key, b)
 		}
 	}
 	uk, _ := season.ClimateFor("uk")
 	north, _ := season.ClimateFor("scandinavia")
 	south, _ := season.ClimateFor("us-south")
-	if d := 91; !(uk.BeesDay(d) == 91 && north.BeesDay(d) < 80 && south.BeesDay(d) > 105) {
-		t.Errorf("on 1 April: %d, in the north %d, in the south %d", uk.BeesDay(d), north.BeesDay(d), south.BeesDay(d))
+	if d := 91; !(uk.BeesDays()[d] == 91 && north.BeesDays()[d] < 80 && south.BeesDays()[d] > 105) {
+		t.Errorf("on 1 April: %d, in the north %d, in the south %d", uk.BeesDays()[d], north.BeesDays()[d], south.BeesDays()[d])
 	}
 }
