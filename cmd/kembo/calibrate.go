@@ -131,8 +131,13 @@ func printCalibration(out io.Writer, all map[string]world, asJSON bool) error {
 				day = fmt.Sprintf("ends within %d", l.Day)
 			}
 			fmt.Fprintf(out, "| %s | %s | %d | %.0f %% | %.0f %% | %.0f %% | %.3g | %.3g |\n", l.Output, day, l.Truths, 100*l.Held, 100*l.Below, 100*l.Above, l.Width, l.Climate)
-			if l.Censored > 0 {
-				fmt.Fprintf(out, "| %s | does not end | %d | %.0f %% reach past it | | | | |\n", l.Output, l.Censored, 100*l.Reached)
+			if l.Censored == 0 {
+				continue
+			}
+			fmt.Fprintf(out, "| %s | does not end | %d | %.0f %% reach past it | | | | |\n", l.Output, l.Censored, 100*l.Reached)
+			fmt.Fprintf(out, "| %s | told to end within %d | %d | %.0f %% | | | | |\n", l.Output, l.Day, l.Told, 100*l.ToldHeld)
+			if l.Over > 0 {
+				fmt.Fprintf(out, "| %s | said to be over | %d | %.0f %% are | | | | |\n", l.Output, l.Over, 100*l.OverRight)
 			}
 		}
 		if _, err := fmt.Fprintf(out, "\nForecasts of a look nine days ahead, by how many looks were known: mean error (width of the 80 %% range, share of truths in it)\n\n| %s: output | looks known | forecasts | the last look alone | the colony's own pace learnt | and the yard's flow |\n|---|---|---|---|---|---|\n", w.Name); err != nil {

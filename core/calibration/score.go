@@ -21,6 +21,13 @@ type Line struct {
 	Climate  float64 // width of the 80 % range of all truths, knowing nothing of the colony
 	Censored int     // truths whose runway did not end within the horizon, scored apart
 	Reached  float64 // share of those whose range reaches past the horizon
+	// Over are the runways said to be over already, which are scored apart.
+	Over      int
+	OverRight float64
+	// Told are the runways whose whole range lies within the horizon, whatever the
+	// truth did: only of them can both ends be missed. ToldHeld is the share held.
+	Told     int
+	ToldHeld float64
 	// Central is, for ranges that promise 5, 10, 15 ... 100 of a hundred, how many
 	// they held; nil where only the 80 % range is known.
 	Central []float64 `json:",omitempty"`
@@ -40,6 +47,8 @@ type cell struct {
 type sums struct {
 	n, held, below, above  int
 	censored, censoredHeld int
+	told, toldHeld         int
+	over, overRight        int
 	width                  float64
 	central                [shares]int // by how far from the middle the truth lay
 	placed                 int
@@ -108,6 +117,8 @@ func (t *Tally) Add(o *Tally) {
 		a, b := t.at(c.output, c.day), o.cells[c]
 		a.n, a.held, a.below, a.above = a.n+b.n, a.held+b.held, a.below+b.below, a.above+b.above
 		a.censored, a.censoredHeld = a.censored+b.censored, a.censoredHeld+b.censoredHeld
+		a.over, a.overRight = a.over+b.over, a.overRight+b.overRight
+		a.told, a.toldHeld = a.told+b.told, a.toldHeld+b.toldHeld
 		a.width += b.width
 		a.placed += b.placed
 		for k := range a.central {
@@ -128,7 +139,8 @@ func (t *Tally) Lines() []Line {
 		n := float64(s.n)
 		slices.Sort(s.truths)
 		out = append(out, Line{c.output, c.day, s.n, float64(s.held) / n, float64(s.below) / n, float64(s.above) / n, s.width / n,
-			measure.Quantile(s.truths, 0.9) - measure.Quantile(s.truths, 0.1), s.censored, float64(s.censoredHeld) / float64(max(1, s.censored)), s.reliability()})
+			measure.Quantile(s.truths, 0.9) - measure.Quantile(s.truths, 0.1), s.censored, float64(s.censoredHeld) / float64(max(1, s.censored)),
+			s.over, float64(s.overRight) / float64(max(1, s.over)), s.told, float64(s.toldHeld) / float64(max(1, s.told)), s.reliability()})
 	}
 	return out
 }
@@ -168,7 +180,11 @@ func one(t *Tally, x truth, name string, seed uint64) {
 			if o.above && x.state.SuperDrawn+x.state.SuperUndrawn == 0 {
 				continue
 			}
-			s := t.at(o.name, d)
+			name := o.name
+			if o.of == forecast.OfCapped && r.Tracks[o.of][d].High > nearlyAll {
+				name += ", nearly all" // only the low end can be missed: nine in ten keeps the word
+			}
+			s := t.at(name, d)
 			s.score(x.course.At[o.of][d], r.Tracks[o.of][d])
 			if below, ok := r.Below(o.of, d, x.course.At[o.of][d]); ok {
 				s.place(below)
@@ -178,7 +194,21 @@ func one(t *Tally, x truth, name string, seed uint64) {
 	for k, n := range forecast.Names {
 		s := t.at("runway: "+n+", days", Horizon)
 		end, w := x.course.Ends[k], r.Runway[k]
-		low, high := days(w.Low), days(w.High)
+		// Runways are told to a tenth of a day.
+		low, high := days(w.Low)-0.05, days(w.High)+0.05
+		if high < ended { // no range, but a claim: it is over
+			s.over++
+			if end < ended {
+				s.overRight++
+			}
+			continue
+		}
+		if high <= Horizon {
+			s.told++
+			if low <= end && end <= high {
+				s.toldHeld++
+			}
+		}
 		if math.IsInf(end, 1) {
 			// Beyond the horizon: held where the range reaches past it.
 			s.censored++
@@ -187,10 +217,15 @@ func one(t *Tally, x truth, name string, seed uint64) {
 			}
 			continue
 		}
-		// Runways are told to a tenth of a day.
-		s.score(end, measure.Range{Low: min(low, Horizon+1) - 0.05, High: min(high, Horizon+1) + 0.05})
+		s.score(end, measure.Range{Low: min(low, Horizon+1), High: min(high, Horizon+1)})
 	}
 }
+
+// nearlyAll is the capped share from which on a range reaches its ceiling.
+const nearlyAll = 0.97
+
+// ended is a runway that is over on the day itself, days.
+const ended = 0.1
 
 func days(v *float64) float64 {
 	if v == nil {
