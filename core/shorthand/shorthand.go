@@ -1,0 +1,200 @@
+// Package shorthand is the line a keeper types or dictates at a hive: what was
+// found of queen, cells and health, each box at its own depth, weights, and what
+// was done. [Parse] reads a line, [Format] writes one; every look can be written
+// and read back to the same look. The notation is Kembo's own; docs/shorthand.md
+// has it on one page.
+package shorthand
+
+import (
+	"strings"
+
+	"kembo/core/comb"
+	"kembo/core/history"
+	"kembo/core/hive"
+	"kembo/core/look"
+	"kembo/core/measure"
+)
+
+// Line is what one line says. Look is nil where nothing was found, only done.
+type Line struct {
+	Look *history.Look `json:"look,omitempty"`
+	Acts []Act         `json:"acts,omitempty"`
+}
+
+// Act is something done at the hive.
+type Act struct {
+	What   What    `json:"what"`
+	Count  int     `json:"count,omitempty"`  // supers, combs
+	Drawn  bool    `json:"drawn,omitempty"`  // of supers put on
+	Litres float64 `json:"litres,omitempty"` // of syrup
+	Ratio  string  `json:"ratio,omitempty"`  // 1:1 or 2:1, sugar to water by mass
+	Kg     float64 `json:"kg,omitempty"`     // of dry sugar or of the sugar in fondant
+	Box    string  `json:"box,omitempty"`    // id of the box taken off
+}
+
+// What was done.
+type What string
+
+// The things that can be done in a line.
+const (
+	SupersOn    What = "supers_on"
+	BoxOff      What = "box_off"
+	Fed         What = "fed"
+	CombsSwap   What = "combs_swapped" // combs of honey for empty drawn ones
+	Turned      What = "turned"        // the boxes of the nest
+	ExcluderIn  What = "excluder_in"
+	ExcluderOut What = "excluder_out"
+)
+
+// Box is a box of the hive the line is about, from the floor up.
+type Box struct {
+	ID     string `json:"id"`
+	Frames int    `json:"frames"`
+	Super  bool   `json:"super,omitempty"`
+}
+
+// BoxesOf returns the boxes of a stack.
+func BoxesOf(s hive.Stack) []Box {
+	var out []Box
+	for _, b := range s.Boxes {
+		out = append(out, Box{b.ID, len(b.Frames), b.Super})
+	}
+	return out
+}
+
+// Error points at what cannot be read, in bytes of the line.
+type Error struct {
+	At, To int
+	Say    string
+}
+
+func (e *Error) Error() string { return e.Say }
+
+// words of the notation, in the order in which they are written.
+var (
+	cellLetters = []struct {
+		letter byte
+		of     func(*history.Cells) *int
+		word   string
+	}{
+		{'u', func(c *history.Cells) *int { return &c.Cups }, "dry cups"}, {'g', func(c *history.Cells) *int { return &c.WithEgg }, "cups with an egg"},
+		{'h', func(c *history.Cells) *int { return &c.Charged }, "charged"}, {'k', func(c *history.Cells) *int { return &c.Capped }, "capped"},
+		{'m', func(c *history.Cells) *int { return &c.Emerged }, "emerged"}, {'t', func(c *history.Cells) *int { return &c.Torn }, "torn down"},
+	}
+	queenLetters = []struct {
+		letter byte
+		of     func(*history.Queen) *bool
+		word   string
+	}{
+		{'s', func(q *history.Queen) *bool { return &q.Seen }, "saw her"}, {'e', func(q *history.Queen) *bool { return &q.Eggs }, "eggs"},
+		{'l', func(q *history.Queen) *bool { return &q.Larvae }, "larvae"}, {'b', func(q *history.Queen) *bool { return &q.Capped }, "capped brood"},
+	}
+	countLetters = []struct {
+		letter byte
+		of     func(*look.Counts) *float64
+		word   string
+	}{
+		{'B', func(c *look.Counts) *float64 { return &c.Brood }, "brood"}, {'H', func(c *look.Counts) *float64 { return &c.Honey }, "honey"},
+		{'N', func(c *look.Counts) *float64 { return &c.Nectar }, "nectar"}, {'P', func(c *look.Counts) *float64 { return &c.Pollen }, "pollen"},
+		{'C', func(c *look.Counts) *float64 { return &c.Empty }, "empty comb"}, {'F', func(c *look.Counts) *float64 { return &c.Undrawn }, "undrawn"},
+	}
+	places = []string{"edge", "face", "both"}
+	hefts  = []look.Heft{look.Light, look.Fair, look.Heavy}
+	states = []look.SuperState{look.SuperEmpty, look.SuperStarted, look.SuperHalf, look.SuperNearly, look.SuperFull}
+)
+
+// Normal returns a look in the one form in which the notation holds it: boxes
+// that were not looked at are left out, units are named, faces are in order of
+// content or zone by zone. It says the same as l.
+func Normal(l history.Look, boxes []Box) history.Look {
+	q := l.Queen
+	l.Queen.Looked = q.Looked || q.Seen || q.Eggs || q.Larvae || q.Capped
+	l.Note = strings.TrimSpace(l.Note)
+	if l.Weight != nil {
+		w := *l.Weight
+		if w.How == string(look.ByFeel) {
+			w.Value, w.Other, w.Unit = 0, 0, ""
+		} else {
+			w.Heft, w.Unit = "", unitOr(w.Unit)
+		}
+		if w.How != string(look.TwoSides) {
+			w.Other = 0
+		}
+		l.Weight = &w
+	}
+	var out []history.BoxLook
+	for _, b := range boxes {
+		for _, x := range l.Boxes {
+			if x.Box == b.ID {
+				if n, ok := normalBox(x, b); ok {
+					out = append(out, n)
+				}
+				break
+			}
+		}
+	}
+	l.Boxes = out
+	return l
+}
+
+func normalBox(x history.BoxLook, b Box) (history.BoxLook, bool) {
+	n := history.BoxLook{Box: x.Box, Seams: x.Seams}
+	if x.Seams != nil {
+		n.Depth, n.Below = string(look.BySeams), x.Below
+	}
+	switch look.Depth(x.Depth) {
+	case look.BySeams:
+		n.Outer, n.State = x.Outer, x.State
+		if n.Seams != nil || n.Outer != "" || n.State != "" {
+			n.Depth = x.Depth
+		}
+	case look.ByHeft:
+		n.Seams, n.Below, n.Depth = nil, false, ""
+		switch {
+		case x.Value > 0:
+			n.Depth, n.Value, n.Unit = x.Depth, x.Value, unitOr(x.Unit)
+		case x.Heft != "":
+			n.Depth, n.Heft = x.Depth, x.Heft
+		}
+	case look.ByBox:
+		if x.Counts != nil {
+			c := *x.Counts
+			n.Depth, n.Counts = x.Depth, &c
+		}
+	case look.ByFace:
+		faces, any := make([][2]string, b.Frames), false
+		for i := range min(len(x.Faces), b.Frames) {
+			for k, t := range x.Faces[i] {
+				faces[i][k] = normalFace(t)
+				any = any || faces[i][k] != ""
+			}
+		}
+		if any {
+			n.Depth, n.Faces = x.Depth, faces
+		}
+	}
+	return n, n.Depth != ""
+}
+
+// normalFace writes a face zone by zone where it was painted so, else by
+// content; what is not one stays as it is.
+func normalFace(t string) string {
+	f, err := comb.ParseFace(t)
+	t = strings.ToUpper(strings.TrimSpace(t))
+	switch {
+	case err != nil:
+		return t
+	case f.Painted() == 0:
+		return ""
+	case len(t) == 8 && !strings.ContainsAny(t, "0123456789 "):
+		return t
+	}
+	return f.String()
+}
+
+func unitOr(u string) string {
+	if u == "" {
+		return measure.Kilogram.Name
+	}
+	return u
+}
