@@ -2,7 +2,6 @@ package app
 
 import (
 	"context"
-	"errors"
 	"fmt"
 	"slices"
 
@@ -10,7 +9,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/feed"
 	"kembo/core/history"
-	"kembo/core/look"
+	"kembo/core/hive"
 	"kembo/store"
 )
 
@@ -54,18 +53,9 @@ func doneAs(c Colony, a advice.Advice) []history.Entry {
 	var out []history.Entry
 	switch a.Action {
 	case advice.AddSuper:
-		f := advice.SuperFormat(st)
-		for k := range int(a.Needs[0].Count) {
-			out = append(out, history.Entry{Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: len(st.Boxes) + k, Box: MakeBox(f, framesLike(st, f), true, c.Assessment.Situation.Settings.DrawnSupers),
-				ExcluderUnder: k == 0 && st.Supers() == 0}})
-		}
+		out = supersOn(st, int(a.Needs[0].Count), c.Assessment.Situation.Settings.DrawnSupers)
 	case advice.RelieveHoneyBound:
-		sw := &history.Swap{}
-		for _, p := range advice.HoneyCombs(st, int(a.Needs[0].Count)).Places {
-			sw.Out = append(sw.Out, st.Boxes[p.Box].Frames[p.Slot].ID)
-			sw.In = append(sw.In, newID())
-		}
-		out = append(out, history.Entry{Kind: history.KindSwap, Swap: sw})
+		out = append(out, swapOf(st, int(a.Needs[0].Count)))
 	case advice.FeedEmergency, advice.FeedWinter:
 		kg := a.Changes[0].FeedKg
 		out = append(out, history.Entry{Kind: history.KindFeed, Feed: &history.Feed{What: a.Needs[0].What, Kg: kg, StoresKg: kg}})
@@ -79,22 +69,35 @@ func doneAs(c Colony, a advice.Advice) []history.Entry {
 	return out
 }
 
+// supersOn puts supers like those it has on a hive.
+func supersOn(st hive.Stack, n int, drawn bool) []history.Entry {
+	f := advice.SuperFormat(st)
+	var out []history.Entry
+	for k := range n {
+		out = append(out, history.Entry{Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: len(st.Boxes) + k, Box: MakeBox(f, framesLike(st, f), true, drawn),
+			ExcluderUnder: k == 0 && st.Supers() == 0}})
+	}
+	return out
+}
+
+// swapOf swaps the combs of the nest with most honey for empty ones.
+func swapOf(st hive.Stack, n int) history.Entry {
+	sw := &history.Swap{}
+	for _, p := range advice.HoneyCombs(st, n).Places {
+		sw.Out = append(sw.Out, st.Boxes[p.Box].Frames[p.Slot].ID)
+		sw.In = append(sw.In, newID())
+	}
+	return history.Entry{Kind: history.KindSwap, Swap: sw}
+}
+
 // recordAll writes entries of one day in one go, all or none.
 func (s *Service) recordAll(ctx context.Context, colony string, es []history.Entry) error {
 	f, err := s.find(ctx, colony)
 	if err != nil {
 		return err
 	}
-	log, err := s.entries(ctx, colony, f.yard.today)
-	if err != nil {
+	if err := s.fit(ctx, f, es); err != nil {
 		return err
-	}
-	if _, err := history.Fold(append(log, es...), history.Ground{}); err != nil {
-		var fe *look.FieldError
-		if errors.As(err, &fe) {
-			return &FieldError{fe.Field, fe.Say}
-		}
-		return &FieldError{"entry", err.Error()}
 	}
 	var rows []store.Event
 	for _, e := range es {

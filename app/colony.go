@@ -80,7 +80,7 @@ func (s *Service) find(ctx context.Context, id string) (found, error) {
 				f.round = append(f.round, c)
 			}
 		}
-		return f, nil
+		return f, s.inRound(ctx, y.ID, f.round)
 	}
 	return found{}, fmt.Errorf("colony %s: %w", id, ErrNotFound)
 }

@@ -64,13 +64,14 @@ type GlyphBox struct {
 	HeightMM float64 `json:"height_mm"`
 	Super    bool    `json:"super"`
 	Shares   []byte  `json:"shares"` // comb.Contents a frame
+	LiftKg   float64 `json:"lift_kg"`
 }
 
 // Glyph returns the boxes of a stack for the small drawing.
 func Glyph(st hive.Stack) []GlyphBox {
 	var out []GlyphBox
 	for _, b := range st.Boxes {
-		g := GlyphBox{HeightMM: b.Format.Frame.HeightMM, Super: b.Super}
+		g := GlyphBox{HeightMM: b.Format.Frame.HeightMM, Super: b.Super, LiftKg: b.LiftKg()}
 		for _, f := range b.Frames {
 			a, c := f.A.Completed(), f.B.Completed()
 			for i := range comb.Contents {

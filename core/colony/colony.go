@@ -104,6 +104,9 @@ type Estimate struct {
 	Queen  QueenEvidence
 	// BeesFrom says whether bees were seen, carried, or inferred from the brood.
 	BeesFrom Origin
+	// Accepted says that the bees are, in part, those that were expected, accepted
+	// as they were: they test no forecast.
+	Accepted bool
 	// Stages says that eggs, larvae and capped brood are known apart: seen now,
 	// or seen before and carried.
 	Stages bool

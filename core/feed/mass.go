@@ -39,3 +39,10 @@ func ThickL(sugarKg float64) float64 { return Mix{sugarKg, sugarKg / 2}.VolumeL(
 
 // thickWarmC is warm enough for all of 2:1 to be dissolved.
 const thickWarmC = 30
+
+// SugarKg returns the sugar in litres of syrup made of so many parts of sugar to
+// water by mass, warm enough for all of it to be dissolved.
+func SugarKg(litres, sugar, water float64) float64 {
+	m := Mix{sugar, water}
+	return litres * sugar / m.VolumeL(thickWarmC)
+}

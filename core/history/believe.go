@@ -136,8 +136,8 @@ func (b *walker) learn(e *colony.Estimate) {
 		b.Tests = slices.DeleteFunc(b.Tests, func(t Tested) bool { return t.Day == e.Day })
 		b.Surprises = slices.DeleteFunc(b.Surprises, func(s Surprise) bool { return s.Day == e.Day })
 	}
-	b.sights = sights
-	for _, s := range sights {
+	b.sights = slices.DeleteFunc(slices.Clone(sights), func(s forecast.Sight) bool { return s.Of == forecast.OfBees && e.Accepted })
+	for _, s := range b.sights {
 		b.Tests = append(b.Tests, Tested{e.Day, b.Estimate.Day, s.Of, b.ahead.Foresee(s, &b.parameters), s.Value})
 	}
 	if !x.See(sights, &b.parameters) {

@@ -191,6 +191,8 @@ type BoxLook struct {
 	Counts *look.Counts `json:"counts,omitempty"`
 	Faces  [][2]string  `json:"faces,omitempty"`
 	Seams  *float64     `json:"seams,omitempty"`
+	// Expected says that the seams are those Kembo expected, accepted as they were.
+	Expected bool `json:"expected,omitempty"`
 }
 
 // Queen is what was found of her. Only what was touched is true.

@@ -22,7 +22,7 @@ func (l Look) Read(on day.Day, st hive.Stack) (look.Look, error) {
 		out.Weight = look.Weight{How: look.How(w.How), Kg: inKg(w.Value, w.Unit), OtherKg: inKg(w.Other, w.Unit), Heft: look.Heft(w.Heft)}
 	}
 	for _, b := range l.Boxes {
-		x := look.BoxLook{Box: b.Box, Depth: look.Depth(b.Depth), Seams: -1, Below: b.Below, Outer: look.Answer(b.Outer), Super: look.SuperState(b.State), Heft: look.Heft(b.Heft), Kg: inKg(b.Value, b.Unit)}
+		x := look.BoxLook{Box: b.Box, Depth: look.Depth(b.Depth), Seams: -1, Below: b.Below, Expected: b.Expected, Outer: look.Answer(b.Outer), Super: look.SuperState(b.State), Heft: look.Heft(b.Heft), Kg: inKg(b.Value, b.Unit)}
 		if b.Seams != nil {
 			x.Seams = *b.Seams
 		}

@@ -42,10 +42,12 @@ type BoxLook struct {
 	Faces  [][2]comb.Face // by slot, A and B
 	Seams  float64        // -1: not looked
 	Below  bool           // seams were counted from below
-	Outer  Answer         // bees on the outer frames
-	Super  SuperState     // of a super, at a glance
-	Kg     float64        // the box as lifted on a scale; 0: not weighed
-	Heft   Heft           // the box as it felt
+	// Expected says that the seams are those that were expected, accepted unchanged.
+	Expected bool
+	Outer    Answer     // bees on the outer frames
+	Super    SuperState // of a super, at a glance
+	Kg       float64    // the box as lifted on a scale; 0: not weighed
+	Heft     Heft       // the box as it felt
 }
 
 // Answer is a finding that may not have been looked for. Not touched is not

@@ -139,12 +139,13 @@ func (r *reader) count() {
 		r.bees += b.Seams * box.Format.Frame.BeesAtFullCover()
 		one := r.o.Seams.Bees
 		switch {
-		case b.Below:
+		case b.Below, b.Expected: // who nods at a number has looked less closely; guess
 			one = r.o.SeamsBelow
 		case b.Depth == ByFace:
 			one = r.o.Faces.Bees
 		}
 		r.beesSD = max(r.beesSD, one)
+		r.e.Accepted = r.e.Accepted || b.Expected
 		if b.Depth == NotLooked || b.Depth == BySeams {
 			r.parts[i].Depth = string(BySeams)
 			r.depths = addDepth(r.depths, BySeams)

@@ -135,6 +135,9 @@ func (w *writer) box(i int, x history.BoxLook) {
 		if x.Below {
 			t += "v"
 		}
+		if x.Expected {
+			t += "~"
+		}
 		w.add(t)
 	}
 	w.add(signed("o", x.Outer))

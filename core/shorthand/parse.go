@@ -348,14 +348,16 @@ func (p *parser) ofBox(t string) error {
 		}
 		return p.depth(x, look.ByHeft)
 	case t[0] == 's' && len(t) > 1:
-		n, err := measure.ParseNumber(strings.TrimSuffix(t[1:], "v"))
+		num, accepted := strings.CutSuffix(t[1:], "~")
+		num, below := strings.CutSuffix(num, "v")
+		n, err := measure.ParseNumber(num)
 		if err != nil || n < 0 {
 			return p.wrong("%q is not a count of seams, as s7 or s7.5; v after it is from below", t[1:])
 		}
 		if x.Depth == string(look.ByHeft) {
 			return p.wrong("box %d is told by heft already; tell a box in one way", p.at+1)
 		}
-		x.Seams, x.Below = &n, strings.HasSuffix(t, "v")
+		x.Seams, x.Below, x.Expected = &n, below, accepted
 		if x.Depth == "" {
 			x.Depth = string(look.BySeams)
 		}

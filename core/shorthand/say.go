@@ -112,6 +112,9 @@ func boxWords(x history.BoxLook, b Box) (w []string) {
 		if x.Below {
 			t += " from below"
 		}
+		if x.Expected {
+			t += ", as expected"
+		}
 		w = append(w, t)
 	}
 	switch look.Answer(x.Outer) {

@@ -140,7 +140,7 @@ func Normal(l history.Look, boxes []Box) history.Look {
 func normalBox(x history.BoxLook, b Box) (history.BoxLook, bool) {
 	n := history.BoxLook{Box: x.Box, Seams: x.Seams}
 	if x.Seams != nil {
-		n.Depth, n.Below = string(look.BySeams), x.Below
+		n.Depth, n.Below, n.Expected = string(look.BySeams), x.Below, x.Expected
 	}
 	switch look.Depth(x.Depth) {
 	case look.BySeams:
@@ -149,7 +149,7 @@ func normalBox(x history.BoxLook, b Box) (history.BoxLook, bool) {
 			n.Depth = x.Depth
 		}
 	case look.ByHeft:
-		n.Seams, n.Below, n.Depth = nil, false, ""
+		n.Seams, n.Below, n.Expected, n.Depth = nil, false, false, ""
 		switch {
 		case x.Value > 0:
 			n.Depth, n.Value, n.Unit = x.Depth, x.Value, unitOr(x.Unit)

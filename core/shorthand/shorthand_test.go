@@ -30,6 +30,8 @@ func TestWhatKeepersType(t *testing.T) {
 	for _, c := range []struct{ text, want string }{
 		// A quick look from above, nothing unusual.
 		{"qE h+ 1: s8 2: s6.5", "Queen: eggs|Brood healthy|Box 1: 8 seams of bees|Box 2: 6.5 seams of bees"},
+		// As Kembo expected in one box, counted in the other.
+		{"1:s8~ 2:s6", "Box 1: 8 seams of bees, as expected|Box 2: 6 seams of bees"},
 		// A weekly check in swarm season.
 		{"qSEL cc:u3", "Queen: saw her, eggs, larvae|Cells: every comb checked, 3 dry cups"},
 		{"cc:h4k2@edge 1:s10", "Cells: every comb checked, 4 charged, 2 capped, at the edges|Box 1: 10 seams of bees"},
@@ -141,7 +143,7 @@ func anyLook(r *rand.Rand) *history.Look {
 		x := history.BoxLook{Box: b.ID, Depth: pick(r, "", "heft", "seams", "boxes", "faces")}
 		if r.IntN(2) == 0 {
 			n := half(r, 10)
-			x.Seams = &n
+			x.Seams, x.Expected = &n, r.IntN(3) == 0
 		}
 		switch look.Depth(x.Depth) {
 		case look.ByHeft:

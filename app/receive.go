@@ -1,0 +1,341 @@
+package app
+
+import (
+	"context"
+	"crypto/sha256"
+	"encoding/hex"
+	"encoding/json"
+	"errors"
+	"fmt"
+	"slices"
+	"strconv"
+	"strings"
+
+	"kembo/core/advice"
+	"kembo/core/day"
+	"kembo/core/feed"
+	"kembo/core/history"
+	"kembo/core/look"
+	"kembo/core/shorthand"
+	"kembo/store"
+)
+
+// Entered is what a keeper found and did at a hive, as a device sent it.
+type Entered struct {
+	ID   string // of the device's making, when the form was opened
+	Body string // as it was sent
+	By   string // who; empty: the user of this machine
+	Seen string // the last entry of the log that the form knew of; empty: not said
+	Day  day.Day
+	Look *history.Look // nil: only done
+	Acts []shorthand.Act
+}
+
+// Received is the answer to what was sent. The same sent again gets the same.
+type Received struct {
+	ID, Colony, Code string
+	Again            bool            // it had come before
+	Beside           bool            // something else had come under its id; both are kept
+	Meanwhile        []history.Entry // what the log had that the form did not know of
+}
+
+// answer is what is stored of a Received.
+type answer struct {
+	Entries   []string `json:"entries"`
+	Meanwhile []string `json:"meanwhile,omitempty"`
+}
+
+// Receive writes what a device sent, once, however often it is sent. What cannot
+// be is a *FieldError, and nothing is stored.
+func (s *Service) Receive(ctx context.Context, colony string, x Entered) (Received, error) {
+	out := Received{ID: x.ID, Colony: colony}
+	if len(x.ID) < 8 || len(x.ID) > 60 {
+		return out, &FieldError{"look", "the form is incomplete; open it again from the colony"}
+	}
+	f, err := s.find(ctx, colony)
+	if err != nil {
+		return out, err
+	}
+	out.Code = f.colony.Code
+	by := s.by()
+	if x.By = strings.TrimSpace(x.By); x.By != "" {
+		if len(x.By) > 60 {
+			return out, &FieldError{"who", "give a name of up to 60 letters"}
+		}
+		by.Actor = x.By
+	}
+	hash := sha256.Sum256([]byte(x.Body))
+	sent := store.Sent{ID: x.ID, ColonyID: colony, Hash: hex.EncodeToString(hash[:]), Body: x.Body, By: by, Answer: "{}"}
+	var rows []store.Event
+	switch _, err := s.store.SentBefore(ctx, x.ID); {
+	case errors.Is(err, ErrNotFound):
+		if rows, sent.Answer, err = s.rowsOf(ctx, f, x, by.Actor); err != nil {
+			return out, err
+		}
+	case err != nil:
+		return out, err
+	}
+	before, err := s.store.Receive(ctx, sent, rows...)
+	if err != nil {
+		return out, err
+	}
+	if before != nil {
+		out.Again, out.Beside = true, before.Hash != sent.Hash
+		sent.Answer = before.Answer
+	}
+	if out.Meanwhile, err = s.meanwhile(ctx, colony, sent.Answer); err != nil || out.Again {
+		return out, err
+	}
+	return out, s.refreshOne(ctx, colony, f.yard.ID)
+}
+
+// rowsOf turns what was sent into rows of the log, with the answer to it.
+func (s *Service) rowsOf(ctx context.Context, f found, x Entered, actor string) ([]store.Event, string, error) {
+	es, err := s.entriesOf(ctx, f, x)
+	if err != nil {
+		return nil, "", err
+	}
+	if len(es) == 0 {
+		return nil, "", &FieldError{"look", "nothing is entered yet; heft it, count seams, or count or paint at least one box"}
+	}
+	if err := s.fit(ctx, f, es); err != nil {
+		return nil, "", err
+	}
+	a := answer{}
+	if x.Seen != "" {
+		after, err := s.store.EventsAfter(ctx, f.colony.ID, x.Seen)
+		if err != nil {
+			return nil, "", err
+		}
+		for _, r := range after {
+			a.Meanwhile = append(a.Meanwhile, r.ID)
+		}
+	}
+	var rows []store.Event
+	for _, e := range es {
+		r, err := EventOf(e, f.op.ID, f.colony.ID, actor, s.now())
+		if err != nil {
+			return nil, "", err
+		}
+		rows = append(rows, r)
+		a.Entries = append(a.Entries, e.ID)
+	}
+	b, err := json.Marshal(a)
+	return rows, string(b), err
+}
+
+// entriesOf turns what was found and done into entries: the look first, then
+// what was done, on the hive as it was found.
+func (s *Service) entriesOf(ctx context.Context, f found, x Entered) ([]history.Entry, error) {
+	var out []history.Entry
+	if x.Look != nil {
+		out = append(out, history.Entry{ID: x.ID, Day: x.Day, Kind: history.KindLook, Look: x.Look})
+	}
+	if len(x.Acts) == 0 {
+		return out, nil
+	}
+	es, err := s.entries(ctx, f.colony.ID, f.yard.today)
+	if err != nil {
+		return nil, err
+	}
+	b, err := history.Fold(insertAt(es, x.Day, out...), history.Ground{})
+	if err != nil {
+		return nil, fieldOf(err, "look")
+	}
+	c := Colony{Colony: f.colony, Believed: b}
+	for _, a := range x.Acts {
+		did, err := actEntries(c, a)
+		if err != nil {
+			return nil, err
+		}
+		out = append(out, did...)
+	}
+	for i := range out {
+		if out[i].ID == "" {
+			out[i].ID, out[i].Day = fmt.Sprintf("%s-%d", x.ID, i+1), x.Day
+		}
+	}
+	return out, nil
+}
+
+// actEntries says in the log what was done.
+func actEntries(c Colony, a shorthand.Act) ([]history.Entry, error) {
+	st := c.Believed.Stack
+	switch a.What {
+	case shorthand.SupersOn:
+		if a.Count < 1 || a.Count > 9 {
+			return nil, &FieldError{"supers", "give 1 to 9"}
+		}
+		return supersOn(st, a.Count, a.Drawn), nil
+	case shorthand.BoxOff:
+		return []history.Entry{{Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: a.Box, Why: "taken off"}}}, nil
+	case shorthand.CombsSwap:
+		places := advice.HoneyCombs(st, a.Count).Places
+		if len(places) < a.Count || a.Count < 1 {
+			return nil, &FieldError{"combs swapped", fmt.Sprintf("the nest is not known to have %d combs of honey; look at it by box or by face first", a.Count)}
+		}
+		return []history.Entry{swapOf(st, a.Count)}, nil
+	case shorthand.Fed:
+		kg, what := a.Kg, "dry sugar"
+		if a.Litres > 0 {
+			sugar, water, ok := ratioOf(a.Ratio)
+			if !ok {
+				return nil, &FieldError{"feed", "give the syrup as 1:1 or 2:1"}
+			}
+			kg, what = feed.SugarKg(a.Litres, sugar, water), a.Ratio+" syrup"
+		}
+		if !(kg > 0 && kg <= 60) {
+			return nil, &FieldError{"feed", "give more than 0 and at most 60 kg of sugar"}
+		}
+		return []history.Entry{{Kind: history.KindFeed, Feed: &history.Feed{What: what, Kg: kg, StoresKg: kg * feed.StoresPerKgSugar.Likely}}}, nil
+	case shorthand.Turned:
+		return []history.Entry{{Kind: history.KindArranged, Arranged: &history.Arranged{NestTurned: true}}}, nil
+	case shorthand.ExcluderIn, shorthand.ExcluderOut:
+		n := 0
+		if a.What == shorthand.ExcluderIn {
+			n = len(st.Boxes) - st.Supers()
+		}
+		return []history.Entry{{Kind: history.KindArranged, Arranged: &history.Arranged{ExcluderAbove: &n}}}, nil
+	}
+	return nil, &FieldError{"done", fmt.Sprintf("%q is not something this version knows", a.What)}
+}
+
+func ratioOf(t string) (sugar, water float64, ok bool) {
+	a, b, ok := strings.Cut(t, ":")
+	sugar, err1 := strconv.ParseFloat(a, 64)
+	water, err2 := strconv.ParseFloat(b, 64)
+	return sugar, water, ok && err1 == nil && err2 == nil && sugar > 0 && water > 0 && sugar/water <= 3 && sugar/water >= 0.3
+}
+
+// insertAt returns a log with entries of a day in their place.
+func insertAt(log []history.Entry, on day.Day, es ...history.Entry) []history.Entry {
+	at := len(log)
+	for at > 0 && log[at-1].Day > on {
+		at--
+	}
+	return slices.Insert(slices.Clone(log), at, es...)
+}
+
+// fit reports whether entries of one day fit into a colony's log.
+func (s *Service) fit(ctx context.Context, f found, es []history.Entry) error {
+	on := es[0].Day
+	if on > f.yard.today {
+		return &FieldError{"date", fmt.Sprintf("%s is in the future; today is %s", on, f.yard.today)}
+	}
+	log, err := s.entries(ctx, f.colony.ID, f.yard.today)
+	if err != nil {
+		return err
+	}
+	if len(log) > 0 && on < log[0].Day {
+		return &FieldError{"date", fmt.Sprintf("%s is before the colony was set up on %s", on, log[0].Day)}
+	}
+	_, err = history.Fold(insertAt(log, on, es...), history.Ground{})
+	return fieldOf(err, string(es[0].Kind))
+}
+
+// fieldOf turns what does not fit into a sentence about a field.
+func fieldOf(err error, otherwise string) error {
+	var fe *look.FieldError
+	switch {
+	case err == nil:
+		return nil
+	case errors.As(err, &fe):
+		return &FieldError{fe.Field, fe.Say}
+	}
+	return &FieldError{otherwise, err.Error()}
+}
+
+// meanwhile returns the entries that an answer says a form did not know of.
+func (s *Service) meanwhile(ctx context.Context, colony, text string) ([]history.Entry, error) {
+	var a answer
+	if err := json.Unmarshal([]byte(text), &a); err != nil || len(a.Meanwhile) == 0 {
+		return nil, err
+	}
+	rows, err := s.store.Events(ctx, colony, 1<<30)
+	if err != nil {
+		return nil, err
+	}
+	var out []history.Entry
+	for _, r := range rows {
+		if slices.Contains(a.Meanwhile, r.ID) {
+			e, err := entry(r)
+			if err != nil {
+				return nil, err
+			}
+			out = append(out, e)
+		}
+	}
+	return out, nil
+}
+
+// Apart is something sent from a device that did not know what the log held, or
+// came under an id that had come before. Both are kept; the keeper judges.
+type Apart struct {
+	ID, By, At string
+	Body       string // of something that came beside; empty: it is in the log
+	Meanwhile  []history.Entry
+}
+
+// Apart returns what came for a colony without knowing of the rest.
+func (s *Service) Apart(ctx context.Context, colony string) ([]Apart, error) {
+	all, err := s.store.SentOf(ctx, colony)
+	if err != nil {
+		return nil, err
+	}
+	var out []Apart
+	for _, x := range all {
+		m, err := s.meanwhile(ctx, colony, x.Answer)
+		if err != nil {
+			return nil, err
+		}
+		if len(m) > 0 {
+			out = append(out, Apart{x.ID, x.By.Actor, x.By.RecordedUTC, "", m})
+		}
+	}
+	beside, err := s.store.Beside(ctx, colony)
+	for _, x := range beside {
+		out = append(out, Apart{ID: x.ID, By: x.By.Actor, At: x.By.RecordedUTC, Body: x.Body})
+	}
+	return out, err
+}
+
+// OnAll is one thing found or done at all colonies of a yard but some.
+type OnAll struct {
+	ID, By string
+	Day    day.Day
+	Except []string
+	Look   *history.Look // findings or a note only
+	Acts   []shorthand.Act
+}
+
+// OnAll writes it to each colony's log and returns to how many. Sent again it
+// does what was left undone.
+func (s *Service) OnAll(ctx context.Context, yard string, x OnAll) (int, error) {
+	b, err := s.Board(ctx, yard)
+	if err != nil {
+		return 0, err
+	}
+	if x.Look == nil && len(x.Acts) == 0 {
+		return 0, &FieldError{"whole yard", "choose what was done or found at all of them"}
+	}
+	n := 0
+	for _, c := range b.Standings {
+		if slices.Contains(x.Except, c.Colony) {
+			continue
+		}
+		body, err := json.Marshal(x)
+		if err != nil {
+			return n, err
+		}
+		e := Entered{ID: x.ID + "-" + c.Colony[len(c.Colony)-12:], Body: string(body), By: x.By, Day: x.Day, Acts: x.Acts}
+		if x.Look != nil {
+			l := *x.Look
+			e.Look = &l
+		}
+		if _, err := s.Receive(ctx, c.Colony, e); err != nil {
+			return n, fmt.Errorf("%s: %w", c.Code, err)
+		}
+		n++
+	}
+	return n, nil
+}

@@ -1,0 +1,106 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+	"errors"
+)
+
+const (
+	deleteRound = `DELETE FROM round_place WHERE yard_id = ?`
+	insertRound = `INSERT INTO round_place (yard_id, colony_id, place, actor, recorded_utc) VALUES (?, ?, ?, ?, ?)`
+	selectRound = `SELECT colony_id FROM round_place WHERE yard_id = ? ORDER BY place`
+)
+
+// SetRound writes the order in which a yard's colonies stand.
+func (s *Store) SetRound(ctx context.Context, yard string, colonies []string, by By) error {
+	return s.change(ctx, func(tx *sql.Tx) error {
+		if _, err := tx.ExecContext(ctx, deleteRound, yard); err != nil {
+			return err
+		}
+		for i, c := range colonies {
+			if _, err := tx.ExecContext(ctx, insertRound, yard, c, i, by.Actor, by.RecordedUTC); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}
+
+// Round returns the colonies of a yard that have a place, in order.
+func (s *Store) Round(ctx context.Context, yard string) ([]string, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, id *string) error { return r.Scan(id) }, selectRound, yard)
+}
+
+// Sent is what a device sent under an id of its making, with its answer.
+type Sent struct {
+	ID, ColonyID, Hash, Body string
+	By                       By
+	Answer                   string
+}
+
+const (
+	selectSent   = `SELECT id, colony_id, body_hash, body, actor, recorded_utc, answer FROM sent WHERE id = ?`
+	insertSent   = `INSERT INTO sent (id, colony_id, body_hash, body, actor, recorded_utc, answer) VALUES (?, ?, ?, ?, ?, ?, ?)`
+	insertBeside = `INSERT INTO sent_beside (id, body_hash, body, actor, recorded_utc) VALUES (?, ?, ?, ?, ?) ON CONFLICT DO NOTHING`
+)
+
+func scanSent(row interface{ Scan(...any) error }, x *Sent) error {
+	return row.Scan(&x.ID, &x.ColonyID, &x.Hash, &x.Body, &x.By.Actor, &x.By.RecordedUTC, &x.Answer)
+}
+
+// SentBefore returns what came under an id, or ErrNotFound.
+func (s *Store) SentBefore(ctx context.Context, id string) (Sent, error) {
+	var x Sent
+	err := scanSent(s.read.QueryRowContext(ctx, selectSent, id), &x)
+	return x, notFound("sent", err)
+}
+
+// Receive writes what a device sent with the events it amounts to, all or
+// nothing. Where something has come under its id before, no event is written and
+// that is returned; if it was something else, this is kept beside it.
+func (s *Store) Receive(ctx context.Context, x Sent, events ...Event) (before *Sent, err error) {
+	err = s.change(ctx, func(tx *sql.Tx) error {
+		var was Sent
+		switch err := scanSent(tx.QueryRowContext(ctx, selectSent, x.ID), &was); {
+		case err == nil:
+			before = &was
+			if was.Hash == x.Hash {
+				return nil
+			}
+			_, err := tx.ExecContext(ctx, insertBeside, x.ID, x.Hash, x.Body, x.By.Actor, x.By.RecordedUTC)
+			return err
+		case !errors.Is(err, sql.ErrNoRows):
+			return err
+		}
+		if err := appendEvents(ctx, tx, events); err != nil {
+			return err
+		}
+		_, err := tx.ExecContext(ctx, insertSent, x.ID, x.ColonyID, x.Hash, x.Body, x.By.Actor, x.By.RecordedUTC, x.Answer)
+		return err
+	})
+	return before, err
+}
+
+const selectBeside = `SELECT b.id, s.colony_id, b.body_hash, b.body, b.actor, b.recorded_utc, '{}' FROM sent_beside b JOIN sent s ON s.id = b.id WHERE s.colony_id = ? ORDER BY b.recorded_utc`
+
+// Beside returns what came for a colony under ids that had come before.
+func (s *Store) Beside(ctx context.Context, colony string) ([]Sent, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error { return scanSent(r, x) }, selectBeside, colony)
+}
+
+const selectSentOf = `SELECT id, colony_id, body_hash, body, actor, recorded_utc, answer FROM sent WHERE colony_id = ? ORDER BY recorded_utc`
+
+// SentOf returns what devices sent for a colony.
+func (s *Store) SentOf(ctx context.Context, colony string) ([]Sent, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error { return scanSent(r, x) }, selectSentOf, colony)
+}
+
+const selectAfter = `SELECT seq, id, operation_id, colony_id, kind, day, recorded_utc, actor, COALESCE(supersedes, ''), payload
+	FROM event WHERE colony_id = ? AND seq > (SELECT seq FROM event WHERE id = ? AND colony_id = ?) ORDER BY seq`
+
+// EventsAfter returns what was written to a colony's log after an entry, in the
+// order in which it was written; none where there is no such entry.
+func (s *Store) EventsAfter(ctx context.Context, colony, entry string) ([]Event, error) {
+	return collect(ctx, s.read, scanEvent, selectAfter, colony, entry, colony)
+}
