@@ -10,6 +10,7 @@ import (
 	"kembo/core/feed"
 	"kembo/core/history"
 	"kembo/core/hive"
+	"kembo/core/shorthand"
 	"kembo/store"
 )
 
@@ -45,6 +46,29 @@ func (s *Service) Do(ctx context.Context, colony, entryID string, action advice.
 		es[k].ID, es[k].Day = fmt.Sprintf("%s-%d", entryID, k+1), c.Today
 	}
 	return s.recordAll(ctx, colony, es)
+}
+
+// TickOf returns an advice as things done, as a round ticks it; none where it is
+// not one that a tick can say.
+func (c Colony) TickOf(a advice.Advice) []shorthand.Act {
+	if !Doable(a.Action) {
+		return nil
+	}
+	switch a.Action {
+	case advice.AddSuper:
+		return []shorthand.Act{{What: shorthand.SupersOn, Count: int(a.Needs[0].Count), Drawn: c.Assessment.Situation.Settings.DrawnSupers}}
+	case advice.RelieveHoneyBound:
+		return []shorthand.Act{{What: shorthand.CombsSwap, Count: int(a.Needs[0].Count)}}
+	case advice.FeedEmergency, advice.FeedWinter:
+		return []shorthand.Act{{What: shorthand.Fed, Kg: a.Changes[0].FeedKg}}
+	}
+	var out []shorthand.Act
+	for _, x := range advice.Supers(c.Believed.Stack) {
+		if x.Ready(c.Assessment.Situation.Settings) {
+			out = append(out, shorthand.Act{What: shorthand.BoxOff, Box: c.Believed.Stack.Boxes[x.Box].ID, Harvested: true})
+		}
+	}
+	return out
 }
 
 // doneAs turns an advice into the entries that say it was done.

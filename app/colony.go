@@ -35,6 +35,8 @@ type Colony struct {
 	SeasonDay int
 	Next      string // id of the next colony of the yard's round
 	NextCode  string
+	Prev      string // and of the one before
+	PrevCode  string
 	Place, Of int    // its place in the round
 	UndoOf    string // id of the last entry, which can be undone
 }
@@ -153,7 +155,8 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 		if x.ID == f.colony.ID {
 			c.Place = i + 1
 			next := f.round[(i+1)%len(f.round)]
-			c.Next, c.NextCode = next.ID, next.Code
+			prev := f.round[(i+len(f.round)-1)%len(f.round)]
+			c.Next, c.NextCode, c.Prev, c.PrevCode = next.ID, next.Code, prev.ID, prev.Code
 		}
 	}
 	return c, nil
@@ -172,18 +175,26 @@ func (s *Service) caseOf(ctx context.Context, f found, c Colony) (assessment.Cas
 	return k, yard, err
 }
 
-// PreviewLook returns the colony as it would stand with a look, and writes
-// nothing. A wrong look is a *FieldError.
-func (s *Service) PreviewLook(ctx context.Context, id string, e history.Entry) (Colony, error) {
+// Preview returns the colony as it would stand with what was found and done, and
+// writes nothing. What cannot be is a *FieldError.
+func (s *Service) Preview(ctx context.Context, id string, x Entered) (Colony, error) {
 	f, err := s.find(ctx, id)
 	if err != nil {
 		return Colony{}, err
 	}
-	es, err := s.with(ctx, f, e)
+	x.ID = newID() // what is sent already must not hide itself
+	found, err := s.entriesOf(ctx, f, x)
 	if err != nil {
 		return Colony{}, err
 	}
-	return s.colony(ctx, f, es)
+	if err := s.fit(ctx, f, found); err != nil {
+		return Colony{}, err
+	}
+	es, err := s.entries(ctx, id, f.yard.today)
+	if err != nil {
+		return Colony{}, err
+	}
+	return s.colony(ctx, f, insertAt(es, x.Day, found...))
 }
 
 // Questions returns what should be asked about a look before it is stored.

@@ -49,7 +49,7 @@ type answer struct {
 // be is a *FieldError, and nothing is stored.
 func (s *Service) Receive(ctx context.Context, colony string, x Entered) (Received, error) {
 	out := Received{ID: x.ID, Colony: colony}
-	if len(x.ID) < 8 || len(x.ID) > 60 {
+	if x.ID == "" || len(x.ID) > 60 {
 		return out, &FieldError{"look", "the form is incomplete; open it again from the colony"}
 	}
 	f, err := s.find(ctx, colony)
@@ -168,7 +168,11 @@ func actEntries(c Colony, a shorthand.Act) ([]history.Entry, error) {
 		}
 		return supersOn(st, a.Count, a.Drawn), nil
 	case shorthand.BoxOff:
-		return []history.Entry{{Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: a.Box, Why: "taken off"}}}, nil
+		why := "taken off"
+		if a.Harvested {
+			why = "harvest"
+		}
+		return []history.Entry{{Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: a.Box, Why: why}}}, nil
 	case shorthand.CombsSwap:
 		places := advice.HoneyCombs(st, a.Count).Places
 		if len(places) < a.Count || a.Count < 1 {

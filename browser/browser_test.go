@@ -229,7 +229,7 @@ func (p *person) save() {
 	p.t.Helper()
 	p.may = "422" // the browser's own line for a look that is asked about
 	p.press("[name=then][value=colony]")
-	p.until(`document.querySelector(".ask, .log, .err") !== null`)
+	p.until(`document.querySelector(".ask, .log, .err") !== null && !document.querySelector(".js-save:disabled")`)
 	asked := get(p, chromedp.Evaluate[[]string](`[...document.querySelectorAll(".ask input")].map(e => e.name)`))
 	if len(asked) == 0 {
 		return

@@ -72,7 +72,7 @@ func (a *assets) add(file string, b []byte) error {
 		kind = "font/woff2"
 	}
 	x := asset{body: b, kind: kind}
-	if ext != ".woff2" {
+	if ext != ".woff2" && ext != ".png" {
 		var z bytes.Buffer
 		w, err := gzip.NewWriterLevel(&z, gzip.BestCompression)
 		if err != nil {

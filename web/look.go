@@ -1,9 +1,11 @@
 package web
 
 import (
+	"encoding/json"
 	"errors"
 	"fmt"
 	"html/template"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -14,6 +16,7 @@ import (
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/shorthand"
 	"kembo/web/draw"
 )
 
@@ -35,6 +38,15 @@ type lookView struct {
 	Preview                               *previewView
 	Inside                                string
 	Stack                                 template.HTML
+	Round                                 *roundHead // nil: not part of a round
+	Done                                  doneForm
+	Seen                                  string // the last entry of the log that the page knows
+	Boxes4Line                            string // the boxes, for reading shorthand
+}
+
+// CellsFound reports whether cells were counted or placed.
+func (v *lookView) CellsFound() bool {
+	return v.Where != "" || slices.ContainsFunc(v.Cells, func(c cellForm) bool { return c.Value != "" })
 }
 
 // weightForm is the whole hive, weighed or hefted, as typed.
@@ -61,6 +73,8 @@ type boxForm struct {
 	Seams             string
 	SeamsMax          int
 	Strip             template.HTML
+	Expect            string // seams that are expected; empty: none
+	Expected          bool   // they were accepted
 	Counts            []countForm
 	Frames            []frameForm
 	FrameCount, Super int
@@ -122,9 +136,19 @@ func blankLook(x app.Colony) *lookView {
 		Place: fmt.Sprintf("%d of %d", x.Place, x.Of), Next: x.Next, NextCode: x.NextCode, Entry: app.NewID(), Date: x.Today.String()}
 	v.Today = x.Today.Short()
 	v.Inside, v.Stack = insideOf(x), draw.Stack(stackOf(x))
+	v.Scripts = []string{"shorthand.js", "look.js"}
+	if n := len(x.Log); n > 0 {
+		v.Seen = x.Log[n-1].ID
+	}
 	st := x.Believed.Stack
+	v.Boxes4Line = boxesForLine(st)
+	expect := expectedSeams(x)
 	for i := len(st.Boxes) - 1; i >= 0; i-- {
-		v.Boxes = append(v.Boxes, boxFormOf(st, i))
+		b := boxFormOf(st, i)
+		if expect != nil && expect[i] > 0 {
+			b.Expect = plain(expect[i])
+		}
+		v.Boxes = append(v.Boxes, b)
 	}
 	for _, q := range queenChips {
 		v.Chips = append(v.Chips, chip{q.key, q.label, false})
@@ -133,6 +157,40 @@ func blankLook(x app.Colony) *lookView {
 		v.Cells = append(v.Cells, cellForm{Key: k.key, Label: k.label})
 	}
 	return v
+}
+
+// boxesForLine writes the boxes of a hive as the script of the line reads them.
+func boxesForLine(st hive.Stack) string {
+	b, err := json.Marshal(shorthand.BoxesOf(st))
+	if err != nil { // ids, counts and flags always marshal
+		return "[]"
+	}
+	return string(b)
+}
+
+// expectedSeams returns what a count of seams should find today, by box; nil
+// where nothing is expected.
+func expectedSeams(x app.Colony) []float64 {
+	if x.Assessment == nil {
+		return nil
+	}
+	last := make([]float64, len(x.Believed.Stack.Boxes))
+	for _, l := range slices.Backward(x.Log) {
+		if l.Entry.Look == nil {
+			continue
+		}
+		found := false
+		for _, b := range l.Entry.Look.Boxes {
+			i := slices.IndexFunc(x.Believed.Stack.Boxes, func(h hive.Box) bool { return h.ID == b.Box })
+			if b.Seams != nil && i >= 0 {
+				last[i], found = *b.Seams, true
+			}
+		}
+		if found {
+			break
+		}
+	}
+	return look.ExpectedSeams(x.Believed.Stack, x.Assessment.Base.Bees.Likely, last)
 }
 
 func boxFormOf(st hive.Stack, i int) boxForm {
@@ -170,46 +228,6 @@ func zonesOf(s comb.Shares) string {
 	return b.String()
 }
 
-// saveLook stores the look and goes on; where it cannot be, the form comes
-// back with a sentence and all that was typed.
-func (s *Server) saveLook(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
-	x, err := s.app.Colony(c.Context(), id)
-	if err != nil {
-		return err
-	}
-	v, err := s.lookOf(c, x)
-	if err != nil {
-		return err
-	}
-	e, err := readLook(c, v)
-	if err == nil {
-		if err = s.ask(c, id, e, v); err == nil && len(v.Questions) > 0 {
-			v.Preview = previewOf(x, x)
-			c.Status(fiber.StatusUnprocessableEntity)
-			return s.show(c, "look", v)
-		}
-	}
-	if err == nil {
-		err = s.app.Record(c.Context(), id, e)
-	}
-	var field *app.FieldError
-	if errors.As(err, &field) {
-		v.Err = sentence(&app.FieldError{Field: boxWords(x, field.Field), Say: field.Say})
-		v.Preview = previewOf(x, x)
-		c.Status(fiber.StatusUnprocessableEntity)
-		return s.show(c, "look", v)
-	}
-	if err != nil {
-		return err
-	}
-	to := "/colonies/" + id
-	if c.FormValue("then") == "next" && x.Next != "" {
-		to = "/colonies/" + x.Next + "/look"
-	}
-	return c.Redirect().Status(fiber.StatusSeeOther).To(to)
-}
-
 // previewLook answers what the runways would be with the look so far.
 func (s *Server) previewLook(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
@@ -224,14 +242,13 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	e, err := readLook(c, v)
+	e, err := s.readForm(c, v, x)
 	var with app.Colony
 	if err == nil {
-		e.ID = app.NewID() // a look that is sent already must not hide itself
-		with, err = s.app.PreviewLook(c.Context(), id, e)
+		with, err = s.app.Preview(c.Context(), id, e)
 	}
 	var field *app.FieldError
-	if errors.As(err, &field) && field.Field == "look" { // nothing is entered yet
+	if errors.As(err, &field) && field.Field == nothingEntered { // nothing is entered yet
 		return s.show(c, "look#preview", previewOf(x, x))
 	}
 	if errors.As(err, &field) {
@@ -243,8 +260,11 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 		return err
 	}
 	p := previewOf(x, with)
-	if qs, err := s.app.Questions(c.Context(), id, e); err == nil && len(qs) > 0 {
-		p.Ask = qs[0].Ask
+	if e.Look != nil {
+		asked := history.Entry{ID: app.NewID(), Day: e.Day, Kind: history.KindLook, Look: e.Look}
+		if qs, err := s.app.Questions(c.Context(), id, asked); err == nil && len(qs) > 0 {
+			p.Ask = qs[0].Ask
+		}
 	}
 	return s.show(c, "look#preview", p)
 }
@@ -257,8 +277,15 @@ func (s *Server) lookOf(c fiber.Ctx, x app.Colony) (*lookView, error) {
 	}
 	v := blankLook(x)
 	v.Weight.Unit = set.Units.Mass.Name
+	v.Done = doneFormOf(v, set.Units)
+	if err := s.inRound(c, v, x); err != nil {
+		return nil, err
+	}
 	for i := range v.Boxes {
 		v.Boxes[i].Unit = v.Weight.Unit
+		if v.Round != nil {
+			v.Boxes[i].Depth = string(look.BySeams)
+		}
 	}
 	return v, nil
 }

@@ -15,8 +15,12 @@ import (
 	"kembo/core/measure"
 )
 
+// nothingEntered is the field of a look that says nothing.
+const nothingEntered = "look"
+
 // readLook reads the posted form into the view, as typed, and into an entry.
-func readLook(c fiber.Ctx, v *lookView) (history.Entry, error) {
+// Findings alone are a look only of a hive that is known.
+func readLook(c fiber.Ctx, v *lookView, known bool) (history.Entry, error) {
 	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
 	v.Entry, v.Date, v.Note, v.Health, v.Check = val("entry"), val("date"), val("note"), val("health"), val("check")
 	v.Where, v.WhiteWax = val("where"), val("white_wax")
@@ -42,6 +46,7 @@ func readLook(c fiber.Ctx, v *lookView) (history.Entry, error) {
 			b.Depth = string(d)
 		}
 		b.Outer, b.State, b.Heft, b.Kg, b.Below = val(name+"outer"), val(name+"state"), val(name+"heft"), val(name+"kg"), val(name+"below") != ""
+		b.Expected = val(name+"expected") != ""
 		b.Seams = val(name + "seams")
 		for k := range b.Counts {
 			b.Counts[k].Value = val(name + b.Counts[k].Key)
@@ -74,7 +79,7 @@ func readLook(c fiber.Ctx, v *lookView) (history.Entry, error) {
 	if l.Health != "" && l.Health != "healthy" && l.Health != "suspect" {
 		return e, &app.FieldError{Field: "brood health", Say: "choose healthy, suspect or not looked"}
 	}
-	if nothing(l) {
+	if nothing(l) && !(known && finds(l)) {
 		return e, &app.FieldError{Field: "look", Say: "nothing is entered yet; heft it, count seams, or count or paint at least one box"}
 	}
 	return e, nil
@@ -88,6 +93,11 @@ func nothing(l *history.Look) bool {
 		}
 	}
 	return l.Weight == nil
+}
+
+// finds reports whether a look has findings of the whole hive.
+func finds(l *history.Look) bool {
+	return l.Queen.Looked || l.Cells != (history.Cells{}) || l.Health != "" || l.WhiteWax != "" || l.Note != ""
 }
 
 // readCells reads the counts of cells.
@@ -148,7 +158,7 @@ func boxLookOf(b boxForm) (history.BoxLook, error) {
 		if err != nil {
 			return out, err
 		}
-		out.Seams = &n
+		out.Seams, out.Expected = &n, b.Expected
 	}
 	switch look.Depth(b.Depth) {
 	case look.BySeams:
@@ -158,7 +168,7 @@ func boxLookOf(b boxForm) (history.BoxLook, error) {
 		}
 		return out, nil
 	case look.ByHeft:
-		out.Seams = nil
+		out.Seams, out.Expected = nil, false
 		var err error
 		switch {
 		case b.Kg != "":

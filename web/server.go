@@ -35,6 +35,7 @@ type Server struct {
 	log    *slog.Logger
 	demo   bool
 	fiber  *fiber.App
+	worker string
 }
 
 // New makes a server. demo says so in the page's head.
@@ -44,6 +45,9 @@ func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
 		return nil, err
 	}
 	s := &Server{app: svc, assets: a, log: log, demo: demo}
+	if s.worker, err = worker(a); err != nil {
+		return nil, err
+	}
 	defs := draw.Defs() // the same on every page
 	s.views, err = newViews(files, template.FuncMap{
 		"asset": a.url, "icon": draw.Icon, "mark": draw.Mark, "defs": func() template.HTML { return defs }, "swatch": draw.Swatch,
@@ -85,6 +89,10 @@ func (s *Server) routes() {
 	r.Get("/a/*", s.assets.serve)
 	r.Get("/healthz", func(c fiber.Ctx) error { return c.SendString("ok") })
 
+	r.Get("/sw.js", s.showWorker)
+	r.Get("/manifest.webmanifest", s.showManifest)
+	r.Get("/away", s.showAway)
+
 	r.Get("/", s.showBoard)
 	r.Get("/find", s.find)
 	r.Get("/working", s.working)
@@ -98,6 +106,10 @@ func (s *Server) routes() {
 	r.Post("/yards/:yard/flow", s.noteFlow)
 	r.Post("/yards/:yard/flow/remove", s.takeBackFlow)
 	r.Post("/yards/:yard/weather", s.weatherFile)
+	r.Get("/yards/:yard/round", s.showRound)
+	r.Get("/yards/:yard/round/summary", s.showSummary)
+	r.Post("/yards/:yard/round/order", s.setRound)
+	r.Post("/yards/:yard/round/all", s.onAll)
 	r.Get("/yards/:yard/colonies/new", s.newColony)
 	r.Post("/yards/:yard/colonies", s.makeColony)
 
@@ -246,6 +258,7 @@ type shell struct {
 	Demo      bool
 	Today     string
 	Phone     bool // the page has its own head on a phone
+	Scripts   []string
 }
 
 func (s *shell) shellOf() *shell { return s }

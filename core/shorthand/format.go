@@ -180,6 +180,9 @@ func actText(a Act, boxes []Box) string {
 	case BoxOff:
 		for i, b := range boxes {
 			if b.ID == a.Box {
+				if a.Harvested {
+					return fmt.Sprintf("x%dh", i+1)
+				}
 				return fmt.Sprintf("x%d", i+1)
 			}
 		}

@@ -99,12 +99,12 @@ func (p *parser) token() error {
 			return err
 		}
 		return p.did(Act{What: CombsSwap, Count: n})
-	case t[0] == 'x' && digits(rest):
-		i, err := p.number(rest)
+	case t[0] == 'x' && digits(strings.TrimSuffix(rest, "h")):
+		i, err := p.number(strings.TrimSuffix(rest, "h"))
 		if err != nil {
 			return err
 		}
-		return p.did(Act{What: BoxOff, Box: p.boxes[i].ID})
+		return p.did(Act{What: BoxOff, Box: p.boxes[i].ID, Harvested: strings.HasSuffix(rest, "h")})
 	case t[0] == '+':
 		return p.plus(rest)
 	case t[0] == 'q':

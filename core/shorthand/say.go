@@ -187,6 +187,9 @@ func sayAct(a Act, boxes []Box) string {
 	case BoxOff:
 		for i, b := range boxes {
 			if b.ID == a.Box {
+				if a.Harvested {
+					return fmt.Sprintf("Done: box %d harvested", i+1)
+				}
 				return fmt.Sprintf("Done: box %d taken off", i+1)
 			}
 		}

@@ -30,6 +30,8 @@ type Act struct {
 	Ratio  string  `json:"ratio,omitempty"`  // 1:1 or 2:1, sugar to water by mass
 	Kg     float64 `json:"kg,omitempty"`     // of dry sugar or of the sugar in fondant
 	Box    string  `json:"box,omitempty"`    // id of the box taken off
+	// Harvested says that the box was taken off for its honey.
+	Harvested bool `json:"harvested,omitempty"`
 }
 
 // What was done.

@@ -185,7 +185,7 @@ func anyFace(r *rand.Rand) string {
 
 func anyActs(r *rand.Rand) []shorthand.Act {
 	return pick(r, nil, []shorthand.Act{{What: shorthand.SupersOn, Count: 2, Drawn: true}, {What: shorthand.Fed, Litres: 4.5, Ratio: "2:1"}},
-		[]shorthand.Act{{What: shorthand.BoxOff, Box: "d"}, {What: shorthand.Turned}, {What: shorthand.ExcluderIn}, {What: shorthand.Fed, Kg: 2}, {What: shorthand.CombsSwap, Count: 3}})
+		[]shorthand.Act{{What: shorthand.BoxOff, Box: "d"}, {What: shorthand.BoxOff, Box: "c", Harvested: true}, {What: shorthand.Turned}, {What: shorthand.ExcluderIn}, {What: shorthand.Fed, Kg: 2}, {What: shorthand.CombsSwap, Count: 3}})
 }
 
 // FuzzParse: whatever is typed, Parse neither panics nor points beside the line,

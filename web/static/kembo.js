@@ -1,6 +1,4 @@
-// Kembo's own script: the look page (seams, steppers, painter) and two small
-// helps. Everything it does to a look is written into the form's own fields,
-// so the form is the same with and without it.
+// Small helps of every page.
 "use strict";
 (() => {
   const $ = (sel, el = document) => el.querySelector(sel);
@@ -20,315 +18,33 @@
     open1.parentElement.scrollLeft = open1.offsetLeft - 24;
   }
 
-  const form = $("#look");
-  if (!form) return;
-
-  // ---- undo: every change of a field can be taken back
-  const past = [];
-  const known = new Map();
-  const remember = (el) => known.set(el, read(el));
-  const read = (el) => (el.type === "radio" || el.type === "checkbox" ? el.checked : el.value);
-  const fields = () => $$("input[name]", form).filter((el) => el.type !== "hidden");
-  fields().forEach(remember);
-  const told = () => form.dispatchEvent(new Event("painted", { bubbles: true }));
-  form.addEventListener("change", () => {
-    const moved = fields().filter((el) => known.get(el) !== read(el));
-    if (!moved.length) return;
-    past.push(moved.map((el) => [el, known.get(el)]));
-    moved.forEach(remember);
-  });
-  const undo = () => {
-    const last = past.pop();
-    if (!last) return;
-    for (const [el, was] of last) {
-      if (typeof was === "boolean") el.checked = was;
-      else el.value = was;
-      remember(el);
-    }
-    refresh();
-    told();
-  };
-  $$(".js-undo").forEach((b) => b.addEventListener("click", undo));
-  form.addEventListener("keydown", (e) => {
-    if ((e.ctrlKey || e.metaKey) && e.key === "z" && !(e.target.matches && e.target.matches("input:not([type=range]):not([type=radio]):not([type=checkbox])"))) {
-      e.preventDefault();
-      undo();
-    }
-    // Enter in a field must not send half a look.
-    if (e.key === "Enter" && e.target.matches("input")) e.preventDefault();
-  });
-
-  // ---- boxes
-  const boxes = $$(".bx[data-box]");
-  const changed = (el) => el.dispatchEvent(new Event("change", { bubbles: true }));
-  const num = (el) => parseFloat(String(el.value).replace(",", "."));
-
-  function showBox(bx) {
-    const depth = $("input[name$='.depth']:checked", bx)?.value || "boxes";
-    bx.dataset.depth = depth;
-    const seams = $(".cnt", bx), range = $(".js-seams", bx);
-    const n = num(seams);
-    range.value = Number.isFinite(n) ? n : 0;
-    range.setAttribute("aria-valuetext", Number.isFinite(n) ? n + " seams" : "not looked");
-    const all = $$(".seam", bx);
-    const on = Number.isFinite(n) ? Math.round(n) : 0;
-    const from = Math.floor((all.length - on) / 2);
-    all.forEach((s, i) => s.classList.toggle("on", i >= from && i < from + on));
-    const counts = $$(".counts input", bx);
-    const sum = counts.reduce((t, el) => t + (num(el) || 0), 0);
-    const left = Number(bx.dataset.frames) - sum, say = $(".js-left", bx);
-    const any = counts.some((el) => el.value !== "");
-    say.classList.toggle("over", left < -0.01);
-    say.textContent = !any ? "Not counted yet." : left < -0.01 ? Math.abs(left) + " frames too many" : left > 0.01 ? left + " frames not told, taken as empty comb" : "All " + bx.dataset.frames + " frames told.";
-    const faces = $$(".js-face", bx), painted = faces.filter((f) => zones(f.value).some((z) => z !== ".")).length;
-    $(".js-painted", bx).textContent = painted ? painted + " of " + faces.length + " faces painted" : "None painted yet";
-  }
-  const refresh = () => {
-    boxes.forEach(showBox);
-    if (!painter.hidden) drawPainter();
-  };
-  boxes.forEach((bx) => {
-    bx.addEventListener("change", () => showBox(bx));
-    const range = $(".js-seams", bx), cnt = $(".cnt", bx);
-    range.addEventListener("input", () => {
-      cnt.value = range.value;
-      showBox(bx);
-    });
-    $$(".js-step", bx).forEach((b) =>
-      b.addEventListener("click", () => {
-        const el = $("input", b.parentElement);
-        const now = el.value === "" ? 0 : num(el) || 0;
-        el.value = String(Math.max(0, Math.round((now + Number(b.dataset.by)) * 2) / 2));
-        changed(el);
-      }));
-    $(".js-last", bx)?.addEventListener("click", () => {
-      $$(".counts input", bx).forEach((el) => (el.value = el.dataset.last));
-      changed($(".counts input", bx));
-    });
-    $(".js-paint", bx)?.addEventListener("click", () => open(bx));
-  });
-
-  // ---- painter
-  const painter = $("#painter"), grid = $(".zones", painter), strip = $(".strip", painter);
-  const letters = "HNPELBDCF";
-  const NS = "http://www.w3.org/2000/svg";
-  let box = null, frame = 1, side = "a", brush = "H";
-
-  // zones reads a face's field: eight letters, or shorthand like "H3 N1 B4".
-  function zones(text) {
-    const t = text.trim().toUpperCase();
-    if (/^[HNPELBDCF.]{8}$/.test(t)) return [...t];
-    let out = "";
-    for (const w of t.split(/\s+/)) {
-      const m = /^([HNPELBDCF])(\d)$/.exec(w);
-      if (m) out += m[1].repeat(Number(m[2]));
-    }
-    return [...(out + "........").slice(0, 8)];
-  }
-  const field = (n = frame, s = side) => form.elements["box." + box.dataset.box + ".f." + n + "." + s];
-  const short = (z) => letters.split("").filter((l) => z.includes(l)).map((l) => l + z.filter((x) => x === l).length).join(" ");
-
-  const rows = [0, 1].map(() => {
-    const r = document.createElement("div");
-    r.setAttribute("role", "row");
-    grid.append(r);
-    return r;
-  });
-  const cells = [...Array(8).keys()].map((i) => {
-    const b = document.createElement("button");
-    b.type = "button";
-    b.dataset.zone = i;
-    b.setAttribute("role", "gridcell");
-    b.tabIndex = i ? -1 : 0;
-    rows[i >> 2].append(b);
-    return b;
-  });
-
-  function write(z) {
-    const el = field();
-    el.value = z.every((x) => x === ".") ? "" : z.join("");
-    changed(el);
-    drawPainter();
-  }
-  function paint(i, letter) {
-    const z = zones(field().value);
-    if (z[i] === letter) return;
-    z[i] = letter;
-    write(z);
-  }
-
-  function drawPainter() {
-    const z = zones(field().value), done = z.filter((x) => x !== ".").length;
-    $(".js-title", painter).textContent = box.dataset.name;
-    $(".js-sub", painter).textContent = $(".ph-bar h1").textContent.replace(", look", "");
-    $(".js-frame", painter).textContent = "Frame " + frame + ", face " + side.toUpperCase();
-    $(".js-zones", painter).textContent = done + " of 8 zones";
-    $(".js-code", painter).textContent = frame + side.toUpperCase();
-    $(".js-short", painter).textContent = short(z) || "nothing yet";
-    $$(".ab button", painter).forEach((b) => b.setAttribute("aria-pressed", String(b.dataset.side === side)));
-    $$(".br", painter).forEach((b) => {
-      b.setAttribute("aria-checked", String(b.dataset.letter === brush));
-      b.tabIndex = b.dataset.letter === brush ? 0 : -1;
-    });
-    cells.forEach((b, i) => {
-      b.replaceChildren();
-      if (z[i] === ".") {
-        const hint = document.createElement("i");
-        hint.textContent = "tap";
-        b.append(hint);
-      } else {
-        const s = document.createElementNS(NS, "svg"), r = document.createElementNS(NS, "rect"), l = document.createElement("b");
-        s.setAttribute("aria-hidden", "true");
-        r.setAttribute("width", "100%");
-        r.setAttribute("height", "100%");
-        r.setAttribute("fill", "url(#q-" + z[i] + ")");
-        s.append(r);
-        l.textContent = z[i];
-        b.append(s, l);
-      }
-      b.setAttribute("aria-label", z[i] === "." ? "tap, zone " + (i + 1) + ", not painted" : z[i] + ", zone " + (i + 1) + ", " + nameOf(z[i]));
-    });
-    drawStrip();
-  }
-  const nameOf = (l) => $(".br[data-letter=" + l + "] span", painter).textContent;
-
-  function drawStrip() {
-    const n = Number(box.dataset.frames);
-    if (strip.children.length !== n) {
-      strip.replaceChildren(...[...Array(n).keys()].map((i) => {
-        const b = document.createElement("button");
-        b.type = "button";
-        b.setAttribute("role", "tab");
-        b.addEventListener("click", () => {
-          frame = i + 1;
-          side = "a";
-          drawPainter();
-        });
-        return b;
-      }));
-    }
-    [...strip.children].forEach((b, i) => {
-      const f = ["a", "b"].map((s) => zones(field(i + 1, s).value));
-      const svg = document.createElementNS(NS, "svg");
-      svg.setAttribute("viewBox", "0 0 24 40");
-      svg.setAttribute("aria-hidden", "true");
-      f.forEach((z, k) => {
-        let y = 0;
-        const x = k * 12.5;
-        const add = (fill, h, dash) => {
-          const r = document.createElementNS(NS, "rect");
-          for (const [a, v] of Object.entries({ x: x + 0.5, y: y + 0.5, width: 10.5, height: h, fill })) r.setAttribute(a, v);
-          if (dash) {
-            r.setAttribute("stroke", "currentColor");
-            if (dash === 2) r.setAttribute("stroke-dasharray", "2.5 2.5");
-          }
-          svg.append(r);
-          y += h;
-        };
-        for (const l of letters) {
-          const c = z.filter((v) => v === l).length;
-          if (c) add("url(#s-" + l + ")", (c * 39) / 8);
-        }
-        y = 0;
-        add("none", 39, z.includes(".") ? 2 : 1);
+  // How the device is held: large type and the left hand stay as they were set.
+  const set = (name) => {
+    const on = localStorage.getItem("kembo-" + name) === "1";
+    document.documentElement.classList.toggle(name, on);
+    $$(".js-" + name).forEach((b) => {
+      b.checked = on;
+      b.addEventListener("change", () => {
+        localStorage.setItem("kembo-" + name, b.checked ? "1" : "0");
+        document.documentElement.classList.toggle(name, b.checked);
       });
-      b.replaceChildren(String(i + 1), svg);
-      const done = !f[0].includes(".") && !f[1].includes(".");
-      b.className = (i + 1 === frame ? "cur" : "") + (done ? " done" : "");
-      b.setAttribute("aria-selected", String(i + 1 === frame));
-      b.setAttribute("aria-label", "Frame " + (i + 1) + (done ? ", painted" : ""));
+    });
+  };
+  set("large");
+  set("left");
+
+  // The screen stays on while a round runs, where the device allows it.
+  if ($(".round, .look.in-round") && "wakeLock" in navigator) {
+    const wanted = () => localStorage.getItem("kembo-wake") !== "0";
+    const hold = () => wanted() && document.visibilityState === "visible" && navigator.wakeLock.request("screen").catch(() => {});
+    hold();
+    document.addEventListener("visibilitychange", hold);
+    $$(".js-wake").forEach((b) => {
+      b.checked = wanted();
+      b.addEventListener("change", () => {
+        localStorage.setItem("kembo-wake", b.checked ? "1" : "0");
+        hold();
+      });
     });
   }
-
-  function open(bx) {
-    box = bx;
-    frame = 1;
-    side = "a";
-    strip.replaceChildren();
-    painter.hidden = false;
-    drawPainter();
-    cells[0].focus();
-  }
-  $(".js-close", painter).addEventListener("click", () => {
-    painter.hidden = true;
-    $(".js-paint", box).focus();
-  });
-  $$(".ab button", painter).forEach((b) => b.addEventListener("click", () => {
-    side = b.dataset.side;
-    drawPainter();
-  }));
-  $$(".br", painter).forEach((b) => b.addEventListener("click", () => {
-    brush = b.dataset.letter;
-    drawPainter();
-  }));
-  const next = (by = 1) => {
-    const n = Number(box.dataset.frames);
-    const at = (frame - 1) * 2 + (side === "b" ? 1 : 0) + by;
-    if (at < 0 || at >= 2 * n) return;
-    frame = (at >> 1) + 1;
-    side = at % 2 ? "b" : "a";
-    drawPainter();
-  };
-  $(".js-next", painter).addEventListener("click", () => next());
-  $(".js-same", painter).addEventListener("click", () => {
-    const last = field().dataset.last;
-    if (last) write([...last]);
-  });
-  $(".js-fill", painter).addEventListener("click", () => write([...brush.repeat(8)]));
-
-  // touch and mouse: a stroke paints every zone it crosses
-  let stroke = false;
-  grid.addEventListener("pointerdown", (e) => {
-    const b = e.target.closest("[data-zone]");
-    if (!b) return;
-    stroke = true;
-    grid.setPointerCapture(e.pointerId);
-    paint(Number(b.dataset.zone), brush);
-    move(Number(b.dataset.zone));
-    e.preventDefault();
-  });
-  grid.addEventListener("pointermove", (e) => {
-    if (!stroke) return;
-    const b = document.elementFromPoint(e.clientX, e.clientY)?.closest("[data-zone]");
-    if (b && grid.contains(b)) paint(Number(b.dataset.zone), brush);
-  });
-  for (const end of ["pointerup", "pointercancel"]) grid.addEventListener(end, () => (stroke = false));
-
-  const move = (i) => {
-    cells.forEach((c, k) => (c.tabIndex = k === i ? 0 : -1));
-    cells[i].focus();
-  };
-  grid.addEventListener("keydown", (e) => {
-    const i = Number(e.target.dataset.zone);
-    if (!Number.isInteger(i) || e.ctrlKey || e.metaKey || e.altKey) return;
-    const to = { ArrowRight: i + 1, ArrowLeft: i - 1, ArrowDown: i + 4, ArrowUp: i - 4 }[e.key];
-    const k = e.key.toUpperCase();
-    if (to !== undefined) {
-      if (to >= 0 && to < 8) move(to);
-    } else if (letters.includes(k) && k.length === 1) {
-      brush = k;
-      paint(i, k);
-      if (i < 7) move(i + 1);
-    } else if (e.key === " " || e.key === "Enter") paint(i, brush);
-    else if (e.key === "Backspace" || e.key === "Delete") paint(i, ".");
-    else if (e.key === "PageDown" || e.key === "]") {
-      next();
-      move(0);
-    } else if (e.key === "PageUp" || e.key === "[") {
-      next(-1);
-      move(0);
-    } else return;
-    e.preventDefault();
-  });
-  $(".brs", painter).addEventListener("keydown", (e) => {
-    const by = { ArrowRight: 1, ArrowLeft: -1 }[e.key];
-    if (!by) return;
-    const i = (letters.indexOf(brush) + by + letters.length) % letters.length;
-    brush = letters[i];
-    drawPainter();
-    $(".br[data-letter=" + brush + "]", painter).focus();
-    e.preventDefault();
-  });
-
-  refresh();
 })();

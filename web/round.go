@@ -1,0 +1,309 @@
+package web
+
+import (
+	"errors"
+	"fmt"
+	"html/template"
+	"net/url"
+	"slices"
+	"strconv"
+	"strings"
+
+	"github.com/gofiber/fiber/v3"
+
+	"kembo/app"
+	"kembo/core/advice"
+	"kembo/core/day"
+	"kembo/core/history"
+	"kembo/core/measure"
+	"kembo/core/shorthand"
+)
+
+// roundView is a walk along the colonies of a yard.
+type roundView struct {
+	shell
+	YardID, Name  string
+	On, OnISO     string
+	TodayISO      string
+	End           bool // begun at the other end
+	Query         string
+	Done, Of      int
+	Rows          []roundRow
+	Heavy         []string
+	LiftLimit     string
+	Season        string // of the safety strip: dismissed once a season
+	Entry         string
+	Said          string
+	Err           string
+	VolumeIn      string
+	MassIn        string
+	FoundMore     int
+	Bring         []string
+	Later         []string
+	Next          string
+	NextURL       string
+	SummaryURL    string
+	OtherEnd      string
+	Visit, VisISO string
+}
+
+// roundRow is a colony as it stands in the round.
+type roundRow struct {
+	ID, Code, URL string
+	N             int
+	Glyph         template.HTML
+	Track         template.HTML
+	Due           []string
+	Expect        []string
+	Looked        bool
+	Found         []string // on the round's day, as sentences
+	State         string
+	Alarm         bool
+	Facts         string
+}
+
+// roundQuery is what a page of a round carries: its day and its direction.
+type roundQuery struct {
+	on  day.Day // 0: not in a round
+	end bool
+}
+
+func roundQueryOf(c fiber.Ctx) roundQuery {
+	d, err := day.Parse(strings.Clone(c.Query("round", c.FormValue("round"))))
+	if err != nil {
+		return roundQuery{}
+	}
+	return roundQuery{d, c.Query("end", c.FormValue("end")) != ""}
+}
+
+func (q roundQuery) String() string {
+	v := url.Values{"round": {q.on.String()}}
+	if q.end {
+		v.Set("end", "1")
+	}
+	return v.Encode()
+}
+
+func (q roundQuery) list(yard, page string) string {
+	v := url.Values{"on": {q.on.String()}}
+	if q.end {
+		v.Set("end", "1")
+	}
+	return "/yards/" + yard + "/round" + page + "?" + v.Encode()
+}
+
+func (q roundQuery) stop(colony string) string { return "/colonies/" + colony + "/look?" + q.String() }
+
+func (s *Server) showRound(c fiber.Ctx) error {
+	v, _, err := s.roundOf(c)
+	if err != nil {
+		return err
+	}
+	if n, err := strconv.Atoi(c.Query("all")); err == nil {
+		v.Said = "Written for " + many(n, "colony", "colonies") + "."
+	}
+	return s.show(c, "round", v)
+}
+
+func (s *Server) roundOf(c fiber.Ctx) (*roundView, app.Round, error) {
+	var on day.Day
+	if t := c.Query("on"); t != "" {
+		var err error
+		if on, err = day.Parse(strings.Clone(t)); err != nil {
+			return nil, app.Round{}, &app.FieldError{Field: "date", Say: err.Error()}
+		}
+	}
+	r, err := s.app.Round(c.Context(), strings.Clone(c.Params("yard")), on)
+	if err != nil {
+		return nil, r, err
+	}
+	q := roundQuery{r.On, c.Query("end") != ""}
+	if q.end {
+		slices.Reverse(r.Stops)
+	}
+	v := &roundView{shell: shell{Title: "Round of " + r.Name, Operation: r.Operation, Active: "board", Phone: true, Scripts: []string{"round.js"}},
+		YardID: r.ID, Name: r.Name, On: r.On.Short(), OnISO: r.On.String(), TodayISO: r.Today.String(), End: q.end, Query: q.String(), Of: len(r.Stops), Done: len(r.Stops) - r.Left(),
+		LiftLimit: kgText(r.Units, r.LiftLimitKg), Season: r.On.String()[:4], Entry: app.NewID(), VolumeIn: r.Units.Volume.Name, MassIn: r.Units.Mass.Name,
+		SummaryURL: q.list(r.ID, "/summary"), OtherEnd: roundQuery{r.On, !q.end}.list(r.ID, ""), Visit: r.Visit.Short(), VisISO: r.Visit.String()}
+	v.Today = r.Today.Short()
+	for _, h := range r.Heavy {
+		v.Heavy = append(v.Heavy, h.Code+", "+h.Box+": "+kgText(r.Units, h.Kg))
+	}
+	for i, x := range r.Stops {
+		row := roundRowOf(x, i+1, q, r.Units)
+		v.Rows = append(v.Rows, row)
+		if !row.Looked && v.Next == "" {
+			v.Next, v.NextURL = row.Code, row.URL
+		}
+	}
+	return v, r, nil
+}
+
+func roundRowOf(x app.Stop, n int, q roundQuery, u measure.Units) roundRow {
+	r := roundRow{ID: x.Colony, Code: x.Code, URL: q.stop(x.Colony), N: n, Glyph: glyphOf(x.Standing), Track: trackOf(x.Standing).Phone(), Expect: x.Expect, Looked: x.Looked(), Facts: rowOf(x.Standing).Facts}
+	r.State, r.Alarm = chipOf(x.Standing)
+	for _, a := range x.Advice {
+		if a.Action != advice.Leave {
+			r.Due = append(r.Due, a.Do)
+		}
+	}
+	for _, d := range x.Done {
+		kind, say := entryWords(d.Entry, u)
+		r.Found = append(r.Found, kind+": "+say)
+		if l := d.Entry.Look; l != nil && l.Health == "suspect" {
+			r.Found = append(r.Found, "Brood health suspect: move nothing from it; ask the bee inspector.")
+		}
+	}
+	return r
+}
+
+// showSummary ends a round: what was found and what to bring next time.
+func (s *Server) showSummary(c fiber.Ctx) error {
+	v, r, err := s.roundOf(c)
+	if err != nil {
+		return err
+	}
+	v.Title, v.Scripts = "After the round of "+r.Name, nil
+	var needs []advice.Need
+	for _, x := range r.Stops {
+		for _, a := range x.Advice {
+			if a.Action != advice.Leave {
+				needs = addNeeds(needs, a.Needs)
+			}
+		}
+	}
+	for _, n := range needs {
+		v.Bring = append(v.Bring, needText(n, r.Units))
+	}
+	for _, row := range v.Rows {
+		if !row.Looked {
+			v.Later = append(v.Later, row.Code)
+		}
+	}
+	return s.show(c, "summary", v)
+}
+
+// setRound writes the order in which colonies stand.
+func (s *Server) setRound(c fiber.Ctx) error {
+	yard := strings.Clone(c.Params("yard"))
+	ids := strings.Split(strings.Clone(c.FormValue("order")), ",")
+	if err := s.app.SetRound(c.Context(), yard, ids); err != nil {
+		return err
+	}
+	if c.Get(queueHeader) != "" {
+		return c.SendStatus(fiber.StatusNoContent)
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/yards/" + yard + "/round?on=" + url.QueryEscape(c.FormValue("on")))
+}
+
+// onAll writes one thing for all colonies of a yard but some.
+func (s *Server) onAll(c fiber.Ctx) error {
+	yard := strings.Clone(c.Params("yard"))
+	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	x := app.OnAll{ID: val("entry"), By: val("by")}
+	var err error
+	if x.Day, err = day.Parse(val("on")); err != nil {
+		return &app.FieldError{Field: "date", Say: err.Error()}
+	}
+	for _, e := range c.Request().PostArgs().PeekMulti("except") {
+		x.Except = append(x.Except, string(e))
+	}
+	set, err := s.app.Settings(c.Context())
+	if err != nil {
+		return err
+	}
+	d := &doneForm{Comb: "drawn", FeedAs: feedThin}
+	look := &history.Look{Note: val("note")}
+	switch what := val("what"); what {
+	case "super", "super-foundation":
+		x.Acts = []shorthand.Act{{What: shorthand.SupersOn, Count: 1, Drawn: what == "super"}}
+	case "feed":
+		if x.Acts, err = readDone(c, d, set.Units); err != nil {
+			return err
+		}
+		if len(x.Acts) == 0 {
+			return &app.FieldError{Field: "feed", Say: "say how much each got"}
+		}
+	case "healthy":
+		look.Health = "healthy"
+	case "no-cells":
+		look.Cells.Check = "complete"
+	case "excluder-in":
+		x.Acts = []shorthand.Act{{What: shorthand.ExcluderIn}}
+	case "excluder-out":
+		x.Acts = []shorthand.Act{{What: shorthand.ExcluderOut}}
+	case "note":
+		if look.Note == "" {
+			return &app.FieldError{Field: "note", Say: "write what is to be noted for all of them"}
+		}
+	default:
+		return &app.FieldError{Field: "whole yard", Say: "choose what was done or found at all of them"}
+	}
+	if look.Note != "" || look.Health != "" || look.Cells.Check != "" {
+		x.Look = look
+	}
+	n, err := s.app.OnAll(c.Context(), yard, x)
+	var field *app.FieldError
+	if errors.As(err, &field) {
+		return &app.FieldError{Field: "whole yard", Say: fmt.Sprintf("done for %s, then %s", many(n, "colony", "colonies"), err.Error())}
+	}
+	if err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To(fmt.Sprintf("/yards/%s/round?on=%s&all=%d", yard, x.Day, n))
+}
+
+// roundHead is what the look page shows of the round it is part of.
+type roundHead struct {
+	Round, End    string // carried along
+	List          string
+	PrevURL, Prev string
+	NextURL, Next string
+	Due           []dueItem
+	Expect        []string
+	Track         template.HTML
+	Found         []string
+	AsOf          string
+}
+
+// dueItem is an advice with what ticking it writes into the form.
+type dueItem struct{ Do, Brief, Tick string }
+
+// inRound sets a look up as a stop of a round: quick, with what is due.
+func (s *Server) inRound(c fiber.Ctx, v *lookView, x app.Colony) error {
+	q := roundQueryOf(c)
+	if q.on == 0 {
+		return nil
+	}
+	r, err := s.app.Round(c.Context(), x.YardID, q.on)
+	if err != nil {
+		return err
+	}
+	if q.end {
+		slices.Reverse(r.Stops)
+	}
+	i := slices.IndexFunc(r.Stops, func(p app.Stop) bool { return p.Colony == x.ID })
+	h := &roundHead{Round: q.on.String(), List: q.list(x.YardID, ""), Expect: r.Stops[i].Expect, AsOf: x.Today.DayMonth(), NextURL: q.list(x.YardID, "/summary"), Next: "summary"}
+	if q.end {
+		h.End = "1"
+	}
+	if i > 0 {
+		h.PrevURL, h.Prev = q.stop(r.Stops[i-1].Colony), r.Stops[i-1].Code
+	}
+	if i+1 < len(r.Stops) {
+		h.NextURL, h.Next = q.stop(r.Stops[i+1].Colony), r.Stops[i+1].Code
+	}
+	if x.Assessment != nil {
+		for _, a := range x.Assessment.Advice {
+			if a.Action != advice.Leave {
+				h.Due = append(h.Due, dueItem{a.Do, a.Brief, tickOf(x.TickOf(a), v, x.Units)})
+			}
+		}
+		h.Track = trackOf(x.Standing).Phone()
+	}
+	h.Found = roundRowOf(r.Stops[i], i+1, q, x.Units).Found
+	v.Round = h
+	v.Date, v.Place = q.on.String(), fmt.Sprintf("%d of %d", i+1, len(r.Stops))
+	v.NextCode, v.Next = "", ""
+	return nil
+}

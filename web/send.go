@@ -1,0 +1,128 @@
+package web
+
+import (
+	"errors"
+	"strings"
+
+	"github.com/gofiber/fiber/v3"
+
+	"kembo/app"
+	"kembo/core/history"
+)
+
+// queueHeader marks what the page's own script sends: it wants an answer that it
+// can keep, not a page.
+const queueHeader = "X-Kembo-Queue"
+
+// sentAnswer is what a device is told of what it sent. It may forget it only
+// where Stored is true.
+type sentAnswer struct {
+	Stored    bool       `json:"stored"`
+	ID        string     `json:"id"`
+	Code      string     `json:"code,omitempty"`
+	Say       string     `json:"say,omitempty"`
+	Questions []question `json:"questions,omitempty"`
+	Meanwhile []string   `json:"meanwhile,omitempty"`
+	Beside    bool       `json:"beside,omitempty"`
+}
+
+type question struct {
+	Key string `json:"key"`
+	Ask string `json:"ask"`
+}
+
+// saveLook stores what was found and done and goes on; where it cannot be, the
+// form comes back with a sentence and all that was typed.
+func (s *Server) saveLook(c fiber.Ctx) error {
+	id := strings.Clone(c.Params("colony"))
+	queued := c.Get(queueHeader) != ""
+	x, err := s.app.Colony(c.Context(), id)
+	if err != nil {
+		if queued && errors.Is(err, app.ErrNotFound) {
+			return refuse(c, c.FormValue("entry"), "This colony is not here any more. What was entered stays on this device.", nil)
+		}
+		return err
+	}
+	v, err := s.lookOf(c, x)
+	if err != nil {
+		return err
+	}
+	e, err := s.readForm(c, v, x)
+	if err == nil && e.Look != nil {
+		if err = s.ask(c, id, history.Entry{ID: e.ID, Day: e.Day, Kind: history.KindLook, Look: e.Look}, v); err == nil && len(v.Questions) > 0 {
+			if queued {
+				return refuse(c, e.ID, "Can this be?", v.Questions)
+			}
+			v.Preview = previewOf(x, x)
+			c.Status(fiber.StatusUnprocessableEntity)
+			return s.show(c, "look", v)
+		}
+	}
+	var got app.Received
+	if err == nil {
+		got, err = s.app.Receive(c.Context(), id, e)
+	}
+	var field *app.FieldError
+	if errors.As(err, &field) {
+		v.Err = sentence(&app.FieldError{Field: boxWords(x, field.Field), Say: field.Say})
+		if queued {
+			return refuse(c, e.ID, v.Err, nil)
+		}
+		v.Preview = previewOf(x, x)
+		c.Status(fiber.StatusUnprocessableEntity)
+		return s.show(c, "look", v)
+	}
+	if err != nil {
+		return err
+	}
+	if queued {
+		return c.JSON(answerOf(got, x))
+	}
+	to := "/colonies/" + id
+	switch {
+	case c.FormValue("then") == "next" && v.Round != nil:
+		to = v.Round.NextURL
+	case v.Round != nil:
+		to = v.Round.List
+	case c.FormValue("then") == "next" && x.Next != "":
+		to = "/colonies/" + x.Next + "/look"
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To(to)
+}
+
+// readForm reads a posted form of the look page.
+func (s *Server) readForm(c fiber.Ctx, v *lookView, x app.Colony) (app.Entered, error) {
+	out := app.Entered{ID: strings.Clone(c.FormValue("entry")), Body: string(c.Body()), By: strings.Clone(c.FormValue("by")), Seen: strings.Clone(c.FormValue("seen"))}
+	acts, err := readDone(c, &v.Done, x.Units)
+	e, lookErr := readLook(c, v, x.Assessment != nil)
+	if err != nil {
+		return out, err
+	}
+	out.Acts, out.Day = acts, e.Day
+	if lookErr != nil {
+		var field *app.FieldError
+		if len(acts) == 0 || !errors.As(lookErr, &field) || field.Field != nothingEntered {
+			return out, lookErr
+		}
+		return out, nil // only done
+	}
+	out.Look = e.Look
+	return out, nil
+}
+
+func refuse(c fiber.Ctx, id, say string, qs []questionForm) error {
+	a := sentAnswer{ID: strings.Clone(id), Say: say}
+	for _, q := range qs {
+		a.Questions = append(a.Questions, question{q.Key, q.Ask})
+	}
+	return c.Status(fiber.StatusUnprocessableEntity).JSON(a)
+}
+
+func answerOf(got app.Received, x app.Colony) sentAnswer {
+	a := sentAnswer{Stored: true, ID: got.ID, Code: got.Code, Beside: got.Beside}
+	for _, e := range got.Meanwhile {
+		kind, say := entryWords(e, x.Units)
+		a.Meanwhile = append(a.Meanwhile, e.Day.Short()+", "+kind+": "+say)
+	}
+	return a
+}

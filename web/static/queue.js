@@ -1,0 +1,192 @@
+// What was entered waits here until a Kembo has said that it is stored. Items are
+// kept in IndexedDB under the id that the form was given when it was opened, and
+// leave only after a durable answer; a refusal is kept with its sentence.
+"use strict";
+window.kemboQueue = (() => {
+  const HEADER = "X-Kembo-Queue";
+  const uuid = () => (crypto.randomUUID ? crypto.randomUUID() : "10000000-1000-4000-8000-100000000000".replace(/[018]/g, (c) => (c ^ (crypto.getRandomValues(new Uint8Array(1))[0] & (15 >> (c / 4)))).toString(16)));
+  let opened;
+  const db = () => (opened = opened || new Promise((yes, no) => {
+    const r = indexedDB.open("kembo", 1);
+    r.onupgradeneeded = () => r.result.createObjectStore("looks", { keyPath: "id" });
+    r.onsuccess = () => yes(r.result);
+    r.onerror = () => no(r.error);
+  }));
+  const tx = async (mode, f) => {
+    const d = await db();
+    return new Promise((yes, no) => {
+      const t = d.transaction("looks", mode, { durability: "strict" });
+      const q = f(t.objectStore("looks"));
+      t.oncomplete = () => yes(q && q.result);
+      t.onerror = t.onabort = () => no(t.error);
+    });
+  };
+  const all = async () => (await tx("readonly", (s) => s.getAll())).sort((a, b) => a.at - b.at);
+  const put = (item) => tx("readwrite", (s) => s.put(item));
+  const drop = (id) => tx("readwrite", (s) => s.delete(id));
+
+  // One tab sends at a time; a second would only do again what is once anyway.
+  const alone = (f) => (navigator.locks ? navigator.locks.request("kembo-send", { ifAvailable: true }, (l) => (l ? f() : null)) : f());
+
+  async function sendOne(item) {
+    let r;
+    try {
+      r = await fetch(item.url, { method: "POST", headers: { "Content-Type": "application/x-www-form-urlencoded", [HEADER]: "1" }, body: item.body, redirect: "manual", signal: AbortSignal.timeout(20000) });
+    } catch {
+      return "away";
+    }
+    // A page where an answer should be: a sign-in, a proxy. Keep it.
+    const a = (r.headers.get("Content-Type") || "").includes("json") ? await r.json().catch(() => null) : null;
+    if (r.ok && a && a.stored && a.id === item.id) {
+      await drop(item.id);
+      if (a.meanwhile || a.beside) tell(item, a);
+      return "stored";
+    }
+    if (a && a.say) {
+      await put({ ...item, say: a.say, questions: a.questions || null });
+      return "refused";
+    }
+    return r.status >= 500 || !a ? "away" : "refused";
+  }
+
+  const tell = (item, a) => {
+    const kept = JSON.parse(localStorage.getItem("kembo-told") || "[]");
+    kept.push({ code: item.code, meanwhile: a.meanwhile || [], beside: !!a.beside, colony: item.colony });
+    localStorage.setItem("kembo-told", JSON.stringify(kept.slice(-20)));
+  };
+
+  let wait = 0, timer;
+  async function send() {
+    clearTimeout(timer);
+    await alone(async () => {
+      let away = false;
+      for (const item of await all()) {
+        if (item.say && !item.retry) continue; // refused: the keeper's turn
+        if ((await sendOne(item)) === "away") {
+          away = true;
+          break; // in order, and not all of them into the void
+        }
+      }
+      wait = away ? Math.min(60, wait ? wait * 2 : 3) : 0;
+    });
+    await show();
+    if (wait) timer = setTimeout(send, wait * 1000);
+    return wait === 0;
+  }
+
+  // add keeps an item and tries to send it; it tells what became of it.
+  async function add(item) {
+    await put({ ...item, at: Date.now() });
+    await send();
+    const left = (await all()).find((x) => x.id === item.id);
+    return !left ? { stored: true } : left.say ? { refused: left } : { waiting: true };
+  }
+
+  const el = (tag, text, cls) => {
+    const e = document.createElement(tag);
+    if (text) e.textContent = text;
+    if (cls) e.className = cls;
+    return e;
+  };
+  async function show() {
+    let items;
+    try {
+      items = await all();
+    } catch {
+      return; // no storage: forms go straight to the server
+    }
+    const waiting = items.filter((x) => !x.say), refused = items.filter((x) => x.say);
+    document.documentElement.dataset.waiting = String(items.length);
+    const told = JSON.parse(localStorage.getItem("kembo-told") || "[]");
+    for (const box of document.querySelectorAll("[data-queue]")) {
+      box.replaceChildren();
+      box.hidden = !items.length && !told.length;
+      if (waiting.length) {
+        const p = el("p", null, "q-wait");
+        p.append(el("b", `${waiting.length} look${waiting.length === 1 ? "" : "s"} waiting on this device`), ` (${waiting.map((x) => x.code).join(", ")}). They are sent when Kembo is in reach.`);
+        const b = el("button", "Send now", "btn btn-line");
+        b.type = "button";
+        b.addEventListener("click", send);
+        box.append(p, b);
+      }
+      for (const x of refused) box.append(refusal(x));
+      for (const t of told) {
+        const p = el("p", null, "q-told");
+        p.append(el("b", t.code + ": "), t.beside ? "something else had been sent under the same number; both are kept. " : "stored. Meanwhile others had written: " + t.meanwhile.join(" ") + " ");
+        const a = el("a", "See the colony");
+        a.href = "/colonies/" + t.colony;
+        p.append(a);
+        box.append(p);
+      }
+      if (told.length) {
+        const b = el("button", "Seen", "btn btn-line");
+        b.type = "button";
+        b.addEventListener("click", () => {
+          localStorage.removeItem("kembo-told");
+          show();
+        });
+        box.append(b);
+      }
+    }
+    for (const s of document.querySelectorAll(".stop[data-colony]")) {
+      const mine = items.filter((x) => x.colony === s.dataset.colony);
+      s.classList.toggle("waiting", mine.length > 0);
+    }
+    document.dispatchEvent(new CustomEvent("kembo:queue", { detail: items }));
+  }
+  function refusal(x) {
+    const d = el("div", null, "q-no joint");
+    d.append(el("p", `${x.code}: not stored yet. ${x.say}`, "q-say"));
+    for (const q of x.questions || []) d.append(el("p", q.ask));
+    const row = el("p", null, "q-acts");
+    const button = (text, f) => {
+      const b = el("button", text, "btn btn-line");
+      b.type = "button";
+      b.addEventListener("click", f);
+      row.append(b);
+    };
+    if (x.questions) button("It is so, send it", async () => {
+      const body = new URLSearchParams(x.body);
+      x.questions.forEach((q) => body.set("insist." + q.key, "1"));
+      await put({ ...x, body: String(body), say: null, questions: null });
+      send();
+    });
+    const a = el("a", "Open and correct it", "btn btn-line");
+    a.href = x.page + (x.page.includes("?") ? "&" : "?") + "item=" + encodeURIComponent(x.id);
+    row.append(a);
+    button("Try again", async () => {
+      await put({ ...x, say: null, questions: null });
+      send();
+    });
+    button("Throw it away", async () => {
+      if (confirm(`Throw away what was entered for ${x.code}? It is nowhere else.`)) {
+        await drop(x.id);
+        show();
+      }
+    });
+    d.append(row);
+    return d;
+  }
+
+  // Who is looking stays on the device and goes with each look.
+  const by = () => localStorage.getItem("kembo-by") || "";
+  const fill = () => document.querySelectorAll(".js-by-field").forEach((f) => (f.value = by()));
+  document.querySelectorAll(".js-by").forEach((f) => {
+    f.value = by();
+    f.addEventListener("change", () => {
+      localStorage.setItem("kembo-by", f.value.trim());
+      fill();
+    });
+  });
+  fill();
+
+  if ("serviceWorker" in navigator) {
+    navigator.serviceWorker.register("/sw.js").catch(() => {});
+  }
+  addEventListener("online", send);
+  document.addEventListener("visibilitychange", () => document.visibilityState === "visible" && send());
+  setInterval(() => !timer && send(), 60000);
+  // Nothing is asked of the server where nothing waits.
+  const ready = indexedDB ? all().then((x) => (x.length ? send() : show())).catch(() => {}) : Promise.resolve();
+  return { add, all, send, show, drop, put, uuid, by, ready, HEADER };
+})();

@@ -1,0 +1,101 @@
+// The list of a round: its pages are fetched ahead so that they open with no
+// signal, its order can be changed, and its cautions are dismissed for a season.
+"use strict";
+(() => {
+  const $ = (sel, el = document) => el.querySelector(sel);
+  const $$ = (sel, el = document) => [...el.querySelectorAll(sel)];
+  const round = $(".round");
+  if (!round) return;
+
+  const safety = $("[data-safety]"), seen = safety && "kembo-safety-" + safety.dataset.safety;
+  if (safety && localStorage.getItem(seen)) safety.hidden = true;
+  $(".js-safety")?.addEventListener("click", () => {
+    localStorage.setItem(seen, "1");
+    safety.hidden = true;
+  });
+
+  // ---- ahead
+  const prep = $("[data-prep]"), links = $$(".s-link");
+  const say = (text, bad) => {
+    prep.hidden = false;
+    prep.textContent = text;
+    prep.classList.toggle("bad", !!bad);
+  };
+  async function ahead() {
+    if (!links.length) return;
+    if (!window.isSecureContext || !("serviceWorker" in navigator)) {
+      return say("Without HTTPS this page cannot work with no signal: looks wait on the device only while the page is open. See “Phones in the yard” in the guide.", true);
+    }
+    await navigator.serviceWorker.ready;
+    if (!navigator.serviceWorker.controller) await new Promise((yes) => navigator.serviceWorker.addEventListener("controllerchange", yes, { once: true }));
+    let n = 0, failed = 0;
+    for (const url of [location.href, ...links.map((a) => a.href), $(".round").dataset.summary, "/pocket", "/shorthand"]) {
+      if (!url) continue;
+      try {
+        const r = await fetch(url, { headers: { "X-Kembo-Keep": "1" } });
+        if (!r.ok) failed++;
+      } catch {
+        failed++;
+      }
+      n++;
+      say(`Getting the round ready for no signal: ${Math.min(n, links.length)} of ${links.length}`);
+    }
+    round.dataset.ready = failed ? "no" : "yes";
+    say(failed ? "Some pages could not be fetched; with no signal they may be missing." : "Ready for no signal.", failed > 0);
+  }
+  ahead().catch(() => say("This device keeps no pages; with no signal the round cannot be opened.", true));
+
+  // ---- the order, by drag or by buttons
+  const list = $(".stops");
+  const save = async () => {
+    let ids = $$(".stop", list).map((s) => s.dataset.colony);
+    if (list.classList.contains("end")) ids = ids.reverse();
+    const r = await fetch(`/yards/${round.dataset.yard}/round/order`, { method: "POST", headers: { "Content-Type": "application/x-www-form-urlencoded", [window.kemboQueue.HEADER]: "1" }, body: new URLSearchParams({ order: ids.join(",") }) }).catch(() => null);
+    say(r && r.ok ? "The order is kept." : "The order could not be kept; try again when Kembo is in reach.", !(r && r.ok));
+  };
+  $(".js-reorder")?.addEventListener("click", () => {
+    const on = list.classList.toggle("sorting");
+    $$(".s-move", list).forEach((m) => (m.hidden = !on));
+    $$(".stop", list).forEach((s) => (s.draggable = on));
+    $(".r-more").open = false;
+    if (on) $(".js-up", list)?.focus();
+  });
+  list?.addEventListener("click", (e) => {
+    const b = e.target.closest(".js-up,.js-down");
+    if (!b) return;
+    const s = b.closest(".stop"), to = b.classList.contains("js-up") ? s.previousElementSibling : s.nextElementSibling;
+    if (!to) return;
+    if (b.classList.contains("js-up")) to.before(s);
+    else to.after(s);
+    b.focus();
+    save();
+  });
+  let held = null;
+  list?.addEventListener("dragstart", (e) => (held = e.target.closest(".stop")));
+  list?.addEventListener("dragover", (e) => {
+    const over = e.target.closest(".stop");
+    if (!held || !over || over === held) return;
+    e.preventDefault();
+    const r = over.getBoundingClientRect();
+    if (e.clientY < r.top + r.height / 2) over.before(held);
+    else over.after(held);
+  });
+  list?.addEventListener("dragend", () => {
+    held = null;
+    save();
+  });
+
+  // What waits on this device counts as looked at.
+  document.addEventListener("kembo:queue", (e) => {
+    const mine = new Set(e.detail.map((x) => x.colony));
+    const looked = $$(".stop").filter((s) => s.classList.contains("looked") || mine.has(s.dataset.colony)).length;
+    const p = $(".r-prog");
+    if (p) p.value = looked;
+    const first = $$(".stop").find((s) => !s.classList.contains("looked") && !mine.has(s.dataset.colony));
+    const go = $(".r-foot .btn-primary");
+    if (go && first && mine.size) {
+      go.href = $(".s-link", first).href;
+      go.textContent = "Go on with " + first.dataset.code;
+    }
+  });
+})();
