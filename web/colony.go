@@ -43,6 +43,7 @@ type colonyView struct {
 	BestDo, BestWhy                     string   // the look that would tell most
 	Queen                               []string // what was found of her, and what follows
 	Mass                                string   // the user's unit
+	Apart                               []apartView
 	Veils                               []string // what the veils of the drawing mean, where it has any
 }
 
@@ -84,6 +85,9 @@ func (s *Server) showColony(c fiber.Ctx) error {
 	keys, on := triedOf(c)
 	v := colonyOf(x, keys, on)
 	if v.Formats, err = s.everyFormat(c); err != nil {
+		return err
+	}
+	if v.Apart, err = s.apartOf(c, x); err != nil {
 		return err
 	}
 	return s.show(c, "colony", v)

@@ -4,9 +4,6 @@ import (
 	"fmt"
 	"net/url"
 	"strconv"
-	"strings"
-
-	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
 	"kembo/core/measure"
@@ -50,8 +47,7 @@ func doneFormOf(v *lookView, u measure.Units) doneForm {
 }
 
 // readDone reads what was done into the form, as typed, and as acts.
-func readDone(c fiber.Ctx, d *doneForm, u measure.Units) ([]shorthand.Act, error) {
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+func readDone(val typed, d *doneForm, at map[string]int, u measure.Units) ([]shorthand.Act, error) {
 	d.Supers, d.Feed, d.Swap, d.Turn, d.Excluder = val("act.supers"), val("act.feed"), val("act.swap"), val("act.turn") != "", val("act.excluder")
 	if t := val("act.comb"); t == "foundation" {
 		d.Comb = t
@@ -60,7 +56,7 @@ func readDone(c fiber.Ctx, d *doneForm, u measure.Units) ([]shorthand.Act, error
 		d.FeedAs = t
 	}
 	for i := range d.Off {
-		d.Off[i].Value = val(fmt.Sprintf("act.off.%d", d.Off[i].Index))
+		d.Off[i].Value = val(fmt.Sprintf("act.off.%d", at[d.Off[i].ID]))
 	}
 	var out []shorthand.Act
 	n, err := wholeOf("supers put on", d.Supers, 9)

@@ -242,7 +242,7 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	e, err := s.readForm(c, v, x)
+	e, err := readForm(c, v, x)
 	var with app.Colony
 	if err == nil {
 		with, err = s.app.Preview(c.Context(), id, e)

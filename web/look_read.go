@@ -15,13 +15,19 @@ import (
 	"kembo/core/measure"
 )
 
+// typed gives what was typed in a field of a form.
+type typed func(field string) string
+
+func typedIn(c fiber.Ctx) typed {
+	return func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+}
+
 // nothingEntered is the field of a look that says nothing.
 const nothingEntered = "look"
 
 // readLook reads the posted form into the view, as typed, and into an entry.
 // Findings alone are a look only of a hive that is known.
-func readLook(c fiber.Ctx, v *lookView, known bool) (history.Entry, error) {
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+func readLook(val typed, v *lookView, known bool) (history.Entry, error) {
 	v.Entry, v.Date, v.Note, v.Health, v.Check = val("entry"), val("date"), val("note"), val("health"), val("check")
 	v.Where, v.WhiteWax = val("where"), val("white_wax")
 	v.Weight.How, v.Weight.Value, v.Weight.Other, v.Weight.Heft = val("weight.how"), val("weight.value"), val("weight.other"), val("weight.heft")
@@ -38,9 +44,10 @@ func readLook(c fiber.Ctx, v *lookView, known bool) (history.Entry, error) {
 
 	// Everything is taken over as typed first, so that a wrong field loses
 	// none of those after it.
+	at, gone := placesOf(val, v)
 	for i := range v.Boxes {
 		b := &v.Boxes[i]
-		name := fmt.Sprintf("box.%d.", b.Index)
+		name := fmt.Sprintf("box.%d.", at[b.ID])
 		switch d := look.Depth(val(name + "depth")); d {
 		case look.ByFace, look.ByBox, look.BySeams, look.ByHeft:
 			b.Depth = string(d)
@@ -63,6 +70,9 @@ func readLook(c fiber.Ctx, v *lookView, known bool) (history.Entry, error) {
 	if e.ID == "" || len(e.ID) > 60 {
 		return e, &app.FieldError{Field: "look", Say: "the form is incomplete; open it again from the colony"}
 	}
+	if gone != "" {
+		return e, &app.FieldError{Field: "boxes", Say: fmt.Sprintf("%s is not on this hive any more, as it was when this was entered; open the look again and enter what is there now", gone)}
+	}
 	if err := readCells(v, l); err != nil {
 		return e, err
 	}
@@ -84,6 +94,36 @@ func readLook(c fiber.Ctx, v *lookView, known bool) (history.Entry, error) {
 	}
 	return e, nil
 }
+
+// placesOf returns where in the form each box of the hive is told, by its id: the
+// hive may have changed since the form was opened. gone names a box that something
+// was said of and that is not there any more.
+func placesOf(val typed, v *lookView) (at map[string]int, gone string) {
+	at = map[string]int{}
+	on := map[string]bool{}
+	for _, b := range v.Boxes {
+		at[b.ID], on[b.ID] = b.Index, true
+	}
+	for k := range mostBoxes {
+		id := val(fmt.Sprintf("box.%d.id", k))
+		if id == "" {
+			continue
+		}
+		if on[id] {
+			at[id] = k
+			continue
+		}
+		for _, f := range []string{"seams", "state", "outer", "heft", "kg", "brood", "honey", "nectar", "pollen", "empty", "undrawn", "f.1.a", "f.5.a"} {
+			if val(fmt.Sprintf("box.%d.%s", k, f)) != "" {
+				gone = fmt.Sprintf("box %d", k+1)
+			}
+		}
+	}
+	return at, gone
+}
+
+// mostBoxes is more than any hive has.
+const mostBoxes = 24
 
 // nothing reports whether no box was looked at in any way.
 func nothing(l *history.Look) bool {

@@ -218,7 +218,7 @@ func (s *Server) onAll(c fiber.Ctx) error {
 	case "super", "super-foundation":
 		x.Acts = []shorthand.Act{{What: shorthand.SupersOn, Count: 1, Drawn: what == "super"}}
 	case "feed":
-		if x.Acts, err = readDone(c, d, set.Units); err != nil {
+		if x.Acts, err = readDone(typedIn(c), d, nil, set.Units); err != nil {
 			return err
 		}
 		if len(x.Acts) == 0 {

@@ -2,12 +2,16 @@ package web
 
 import (
 	"errors"
+	"fmt"
+	"net/url"
 	"strings"
+	"time"
 
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
 	"kembo/core/history"
+	"kembo/core/shorthand"
 )
 
 // queueHeader marks what the page's own script sends: it wants an answer that it
@@ -47,7 +51,7 @@ func (s *Server) saveLook(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	e, err := s.readForm(c, v, x)
+	e, err := readForm(c, v, x)
 	if err == nil && e.Look != nil {
 		if err = s.ask(c, id, history.Entry{ID: e.ID, Day: e.Day, Kind: history.KindLook, Look: e.Look}, v); err == nil && len(v.Questions) > 0 {
 			if queued {
@@ -91,10 +95,16 @@ func (s *Server) saveLook(c fiber.Ctx) error {
 }
 
 // readForm reads a posted form of the look page.
-func (s *Server) readForm(c fiber.Ctx, v *lookView, x app.Colony) (app.Entered, error) {
-	out := app.Entered{ID: strings.Clone(c.FormValue("entry")), Body: string(c.Body()), By: strings.Clone(c.FormValue("by")), Seen: strings.Clone(c.FormValue("seen"))}
-	acts, err := readDone(c, &v.Done, x.Units)
-	e, lookErr := readLook(c, v, x.Assessment != nil)
+func readForm(c fiber.Ctx, v *lookView, x app.Colony) (app.Entered, error) {
+	return readEntered(typedIn(c), string(c.Body()), v, x)
+}
+
+// readEntered reads what was found and done.
+func readEntered(val typed, body string, v *lookView, x app.Colony) (app.Entered, error) {
+	out := app.Entered{ID: val("entry"), Body: body, By: val("by"), Seen: val("seen")}
+	at, _ := placesOf(val, v)
+	acts, err := readDone(val, &v.Done, at, x.Units)
+	e, lookErr := readLook(val, v, x.Assessment != nil)
 	if err != nil {
 		return out, err
 	}
@@ -125,4 +135,50 @@ func answerOf(got app.Received, x app.Colony) sentAnswer {
 		a.Meanwhile = append(a.Meanwhile, e.Day.Short()+", "+kind+": "+say)
 	}
 	return a
+}
+
+// apartView is something that came from a device without knowing of the rest, as
+// sentences.
+type apartView struct{ Head, Line string }
+
+// apartOf tells what is kept side by side for a colony.
+func (s *Server) apartOf(c fiber.Ctx, x app.Colony) ([]apartView, error) {
+	all, err := s.app.Apart(c.Context(), x.ID)
+	if err != nil {
+		return nil, err
+	}
+	var out []apartView
+	for _, a := range all {
+		at := a.At
+		if t, err := time.Parse(time.RFC3339, a.At); err == nil {
+			at = t.Format("2 Jan 15:04") + " UTC"
+		}
+		if a.Body == "" {
+			var w []string
+			for _, e := range a.Meanwhile {
+				kind, say := entryWords(e, x.Units)
+				w = append(w, e.Day.Short()+", "+kind+": "+say)
+			}
+			out = append(out, apartView{fmt.Sprintf("What %s sent on %s was entered without knowing of:", a.By, at), strings.Join(w, " ")})
+			continue
+		}
+		out = append(out, apartView{fmt.Sprintf("Sent by %s on %s under a number that had come before, with other contents; it is not in the log:", a.By, at), besideLine(a.Body, x)})
+	}
+	return out, nil
+}
+
+// besideLine writes a form that was sent in one line, so that it can be entered
+// again.
+func besideLine(body string, x app.Colony) string {
+	q, err := url.ParseQuery(body)
+	if err != nil {
+		return body
+	}
+	v := blankLook(x)
+	v.Done = doneFormOf(v, x.Units)
+	e, err := readEntered(func(k string) string { return strings.TrimSpace(q.Get(k)) }, body, v, x)
+	if err != nil {
+		return err.Error()
+	}
+	return e.Day.Short() + ": " + shorthand.Format(shorthand.Line{Look: e.Look, Acts: e.Acts}, shorthand.BoxesOf(x.Believed.Stack))
 }

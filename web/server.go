@@ -113,6 +113,8 @@ func (s *Server) routes() {
 	r.Get("/yards/:yard/colonies/new", s.newColony)
 	r.Post("/yards/:yard/colonies", s.makeColony)
 
+	r.Get("/shorthand", s.showShorthand)
+	r.Get("/pocket", s.showPocket)
 	r.Get("/bench", s.showBench)
 	r.Get("/bench/:name", s.showBench)
 	r.Get("/formats", s.showFormats)

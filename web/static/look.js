@@ -546,7 +546,7 @@
   };
 
   // ---- kept as it is typed, under an id of this device's making
-  const Q = window.kemboQueue, draftKey = "kembo-draft-" + form.dataset.colony;
+  const Q = window.kemboQueue, colony = form.dataset.colony;
   const params = new URLSearchParams(location.search);
   const pour = (body) => {
     const b = new URLSearchParams(body);
@@ -566,18 +566,16 @@
     // The page may have been kept from an earlier visit: its id is not this look's.
     form.elements.entry.value = Q.uuid();
     const id = params.get("item");
-    const item = id && (await Q.all()).find((x) => x.id === id);
-    if (item) pour(item.body);
-    else {
-      const d = localStorage.getItem(draftKey);
-      if (d) pour(d);
-    }
+    const item = id && (await Q.all().catch(() => [])).find((x) => x.id === id);
+    const half = item ? item.body : await Q.draft.get(colony).catch(() => null);
+    if (half) pour(half);
     fields().forEach(remember);
     refresh();
     if (body() !== blank) told();
   };
-  form.addEventListener("change", () => localStorage.setItem(draftKey, body()));
-  form.addEventListener("painted", () => localStorage.setItem(draftKey, body()));
+  const keep = () => Q.draft.put(colony, body()).catch(() => {});
+  form.addEventListener("change", keep);
+  form.addEventListener("painted", keep);
 
   const wrongBox = (sentence, questions) => {
     const answered = $$(".ask input:checked", form).map((i) => i.name); // asked again, an answer stands
@@ -634,7 +632,7 @@
       return;
     }
     keepFinding();
-    localStorage.removeItem(draftKey);
+    await Q.draft.drop(colony).catch(() => {});
     go(then);
   });
 

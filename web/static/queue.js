@@ -8,15 +8,18 @@ window.kemboQueue = (() => {
   let opened;
   const db = () => (opened = opened || new Promise((yes, no) => {
     const r = indexedDB.open("kembo", 1);
-    r.onupgradeneeded = () => r.result.createObjectStore("looks", { keyPath: "id" });
+    r.onupgradeneeded = () => {
+      r.result.createObjectStore("looks", { keyPath: "id" });
+      r.result.createObjectStore("drafts", { keyPath: "id" });
+    };
     r.onsuccess = () => yes(r.result);
     r.onerror = () => no(r.error);
   }));
-  const tx = async (mode, f) => {
+  const tx = async (mode, f, store = "looks") => {
     const d = await db();
     return new Promise((yes, no) => {
-      const t = d.transaction("looks", mode, { durability: "strict" });
-      const q = f(t.objectStore("looks"));
+      const t = d.transaction(store, mode, { durability: "strict" });
+      const q = f(t.objectStore(store));
       t.oncomplete = () => yes(q && q.result);
       t.onerror = t.onabort = () => no(t.error);
     });
@@ -24,6 +27,13 @@ window.kemboQueue = (() => {
   const all = async () => (await tx("readonly", (s) => s.getAll())).sort((a, b) => a.at - b.at);
   const put = (item) => tx("readwrite", (s) => s.put(item));
   const drop = (id) => tx("readwrite", (s) => s.delete(id));
+
+  // What is half entered is kept by colony until it is saved.
+  const draft = {
+    get: async (id) => (await tx("readonly", (s) => s.get(id), "drafts"))?.body,
+    put: (id, body) => tx("readwrite", (s) => s.put({ id, body, at: Date.now() }), "drafts"),
+    drop: (id) => tx("readwrite", (s) => s.delete(id), "drafts"),
+  };
 
   // One tab sends at a time; a second would only do again what is once anyway.
   const alone = (f) => (navigator.locks ? navigator.locks.request("kembo-send", { ifAvailable: true }, (l) => (l ? f() : null)) : f());
@@ -188,5 +198,5 @@ window.kemboQueue = (() => {
   setInterval(() => !timer && send(), 60000);
   // Nothing is asked of the server where nothing waits.
   const ready = indexedDB ? all().then((x) => (x.length ? send() : show())).catch(() => {}) : Promise.resolve();
-  return { add, all, send, show, drop, put, uuid, by, ready, HEADER };
+  return { add, all, send, show, drop, put, draft, uuid, by, ready, HEADER };
 })();

@@ -1,0 +1,279 @@
+package browser_test
+
+import (
+	"context"
+	"fmt"
+	"os"
+	"os/exec"
+	"slices"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/chromedp/chromedp"
+
+	"kembo/core/history"
+	"kembo/demo"
+)
+
+// walk opens the round of the first yard on a phone and waits until it is ready
+// for no signal.
+func walk(t *testing.T, h *house) (*person, string) {
+	t.Helper()
+	p := newPerson(t, h.cable.url()).phone()
+	yard := h.colony("QL-04").YardID
+	p.open("/yards/" + yard + "/round")
+	p.until(`document.querySelector(".round").dataset.ready === "yes"`)
+	return p, yard
+}
+
+// quiet lets the browser say that the network is gone; that is what is tested.
+func (p *person) quiet() {
+	p.mu.Lock()
+	defer p.mu.Unlock()
+	var left []string
+	for _, b := range p.bad {
+		if !strings.Contains(b, "request failed") && !strings.Contains(b, "ERR_") && !strings.Contains(b, "Failed to fetch") && !strings.Contains(b, "Failed to load resource") {
+			left = append(left, b)
+		}
+	}
+	p.bad = left
+}
+
+func (p *person) waiting() int {
+	return get(p, chromedp.Evaluate[int](`kemboQueue.all().then(x => x.length)`, chromedp.EvalAwaitPromise))
+}
+
+// TestTheRoundWorksWithNoSignal: the round is opened once; then the cable is cut,
+// and looks are entered, painted and written, wait with a plain word, and are
+// sent once each when there is a signal.
+func TestTheRoundWorksWithNoSignal(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p, _ := walk(t, h)
+	defer p.quiet()
+	p.sound("the round")
+	p.fits("the round")
+	p.shoot("round-phone")
+	h.cable.set(true, false)
+
+	// The first stop, by its taps: as expected, eggs, healthy, save.
+	p.press(".stop[data-code='QL-01'] .s-link")
+	p.until(`document.querySelector("#look") !== null`)
+	p.press(".js-expected")
+	p.press("[name='queen.eggs']")
+	p.press("[name='health'][value='healthy']")
+	if line := get(p, chromedp.Value(css(".js-line"))); !strings.HasPrefix(line, "qE h+ 1: s") {
+		t.Errorf("the line says %q", line)
+	}
+	p.sound("a stop of the round")
+	p.fits("a stop of the round")
+	p.press("[name=then][value=next]")
+	// The next stop opens with no signal, and the same findings are one tap.
+	p.until(`document.querySelector("#look").dataset.code === "QL-02"`)
+	if n := p.waiting(); n != 1 {
+		t.Fatalf("%d looks wait, want 1", n)
+	}
+	p.press(".js-again")
+	if !get(p, chromedp.Evaluate[bool](`document.querySelector("[name='health'][value='healthy']").checked && document.querySelector("[name='queen.eggs']").checked`)) {
+		t.Error("the findings of QL-01 were not repeated")
+	}
+	// One box by face, in the painter, with no signal.
+	p.press("[data-name='Brood box'] .seg label:nth-child(4) input")
+	p.press("[data-name='Brood box'] .js-paint")
+	p.until(`!document.querySelector("#painter").hidden`)
+	get(p, chromedp.Evaluate[bool](`(() => { const s = document.querySelector(".js-preset"); s.value = "dome"; return s.dispatchEvent(new Event("change", {bubbles: true})) })()`))
+	if got := get(p, chromedp.Value(css("[name='box.0.f.5.a']"))); got != "HNPEBBBL" {
+		t.Errorf("the preset laid %q in the middle of the nest", got)
+	}
+	p.shoot("painter-phone")
+	p.press("#painter .js-close")
+	p.press("[name=then][value=next]")
+	p.until(`document.querySelector("#look").dataset.code === "QL-03"`)
+	// One in a line.
+	p.do(chromedp.SendKeys(css(".js-line"), "qEL cc 1:s8 ; entered in a line"))
+	p.until(`document.querySelector("#line-says").textContent.includes("8 seams of bees")`)
+	p.shoot("line-phone")
+	p.press("[name=then][value=next]")
+	p.until(`document.querySelector("#look").dataset.code === "QL-04"`)
+	p.press(".ph-bar a.ph-ib")
+	p.until(`document.querySelectorAll(".stop.waiting").length === 3`)
+	if say := p.text("[data-queue]"); !strings.Contains(say, "3 looks waiting on this device") {
+		t.Errorf("the queue says %q", say)
+	}
+	p.shoot("offline-phone")
+	for _, code := range []string{"QL-01", "QL-02", "QL-03"} {
+		if n := h.looks(code); n != 0 {
+			t.Fatalf("%s has %d looks with the cable cut", code, n)
+		}
+	}
+	// The signal is back.
+	h.cable.set(false, false)
+	p.press("[data-queue] .btn")
+	p.until(`document.documentElement.dataset.waiting === "0"`)
+	for _, code := range []string{"QL-01", "QL-02", "QL-03"} {
+		if n := h.looks(code); n != 1 {
+			t.Errorf("%s has %d looks, want 1", code, n)
+		}
+	}
+	if l := h.colony("QL-03").Log; l[len(l)-1].Entry.Look.Note != "entered in a line" || !l[len(l)-1].Entry.Look.Queen.Larvae {
+		t.Errorf("the line was stored as %+v", l[len(l)-1].Entry.Look)
+	}
+	l := h.colony("QL-01").Log
+	if !slices.ContainsFunc(l[len(l)-1].Entry.Look.Boxes, func(b history.BoxLook) bool { return b.Expected }) {
+		t.Error("nothing says that the seams were accepted as expected")
+	}
+}
+
+// TestALostAnswerDoublesNothing: what was asked arrives and the answer is lost;
+// it waits, is sent again and is there once.
+func TestALostAnswerDoublesNothing(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p, _ := walk(t, h)
+	defer p.quiet()
+	p.press(".stop[data-code='QL-01'] .s-link")
+	p.until(`document.querySelector("#look") !== null`)
+	p.press(".js-expected")
+	p.press("[name='queen.eggs']")
+	h.cable.set(false, true)
+	p.press("[name=then][value=next]")
+	for i := 0; h.looks("QL-01") == 0; i++ {
+		if i > 100 {
+			t.Fatal("it never arrived")
+		}
+		time.Sleep(50 * time.Millisecond)
+	}
+	p.until(`document.querySelector("#look")?.dataset.code === "QL-02"`)
+	if n := p.waiting(); n != 1 {
+		t.Errorf("with its answer lost %d wait, want 1", n)
+	}
+	h.cable.set(false, false)
+	get(p, chromedp.Evaluate[any](`Promise.all([kemboQueue.send(), kemboQueue.send()])`, chromedp.EvalAwaitPromise))
+	p.until(`document.documentElement.dataset.waiting === "0"`)
+	if n := h.looks("QL-01"); n != 1 {
+		t.Errorf("it is in the log %d times", n)
+	}
+}
+
+// TestTheSameIdWithAnotherBodyIsKeptBeside, and what others wrote meanwhile is
+// kept and shown.
+func TestBothAreKept(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p, _ := walk(t, h)
+	defer p.quiet()
+	p.may = "422"
+	p.press(".stop[data-code='QL-01'] .s-link")
+	p.until(`document.querySelector("#look") !== null`)
+	p.press(".js-expected")
+	p.press("[name='queen.eggs']")
+	// Another keeper writes meanwhile.
+	c := h.colony("QL-01")
+	other := history.Entry{ID: "another-keeper", Day: demo.Default, Kind: history.KindFeed, Feed: &history.Feed{What: "1:1 syrup", Kg: 2, StoresKg: 2}}
+	if err := h.svc.Record(context.Background(), c.ID, other); err != nil {
+		t.Fatal(err)
+	}
+	body := get(p, chromedp.Evaluate[string](`String(new URLSearchParams(new FormData(document.querySelector("#look"))))`))
+	id := get(p, chromedp.Evaluate[string](`document.querySelector("#look").elements.entry.value`))
+	p.press("[name=then][value=next]")
+	p.until(`document.querySelector("#look")?.dataset.code === "QL-02"`)
+	p.press(".ph-bar a.ph-ib")
+	p.until(`document.querySelector(".q-told") !== null`)
+	if say := p.text("[data-queue]"); !strings.Contains(say, "QL-01") || !strings.Contains(say, "2 kg sugar as 1:1 syrup") {
+		t.Errorf("of what was written meanwhile the round says %q", say)
+	}
+	// The same id with another body: kept beside, never over it.
+	answer := get(p, chromedp.Evaluate[map[string]any](fmt.Sprintf(`fetch("/colonies/%s/look", {method: "POST", headers: {"Content-Type": "application/x-www-form-urlencoded", "X-Kembo-Queue": "1"}, body: %s}).then(r => r.json())`, c.ID, quoted(strings.Replace(body, "&note=", "&note=quite+another", 1))), chromedp.EvalAwaitPromise))
+	if answer["stored"] != true || answer["beside"] != true || answer["id"] != id {
+		t.Errorf("another body under the same id is answered %v", answer)
+	}
+	if n := h.looks("QL-01"); n != 1 {
+		t.Errorf("the log has %d looks of the day", n)
+	}
+	p.open("/colonies/" + c.ID)
+	if apart := p.text(".apart"); !strings.Contains(apart, "quite another") || !strings.Contains(apart, "2 kg sugar") {
+		t.Errorf("the colony's page shows %q", apart)
+	}
+	p.sound("a colony with things kept side by side")
+}
+
+// TestARefusalStaysAndIsShown: a box that was looked at offline is gone when the
+// look arrives; it is not stored, not lost, and says why.
+func TestARefusalStaysAndIsShown(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p, _ := walk(t, h)
+	defer p.quiet()
+	p.may = "422"
+	c := h.colony("QL-02")
+	top := c.Believed.Stack.Boxes[len(c.Believed.Stack.Boxes)-1]
+	h.cable.set(true, false)
+	p.press(".stop[data-code='QL-02'] .s-link")
+	p.until(`document.querySelector("#look") !== null`)
+	p.press(fmt.Sprintf("[name='box.%d.state'][value='half']", len(c.Believed.Stack.Boxes)-1))
+	p.press("[name=then][value=next]")
+	p.until(`document.querySelector("#look")?.dataset.code === "QL-03"`)
+	if err := h.svc.Record(context.Background(), c.ID, history.Entry{ID: "box-is-gone", Day: demo.Default, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: top.ID, Why: "taken off"}}); err != nil {
+		t.Fatal(err)
+	}
+	h.cable.set(false, false)
+	get(p, chromedp.Evaluate[any](`kemboQueue.send()`, chromedp.EvalAwaitPromise))
+	p.press(".ph-bar a.ph-ib")
+	if say := p.text(".q-no"); !strings.Contains(say, "QL-02: not stored yet") || !strings.Contains(say, "is not on this hive any more") {
+		t.Errorf("of the refusal the round says %q", say)
+	}
+	p.sound("a refusal")
+	if n := p.waiting(); n != 1 {
+		t.Errorf("%d wait after a refusal, want 1", n)
+	}
+}
+
+// TestAKilledBrowserAndAKilledServerLoseNothing: the browser's process is killed
+// with a look waiting, the server is stopped and started, the browser is started
+// again on its own data and sends the look, once.
+func TestAKilledBrowserLosesNothing(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	profile := t.TempDir()
+	yard := h.colony("QL-04").YardID
+	start := func() (*person, *os.Process) {
+		opts := append(chromedp.DefaultExecAllocatorOptions[:], chromedp.ExecPath(chromium()), chromedp.NoSandbox, chromedp.UserDataDir(profile), chromedp.WindowSize(390, 844),
+			chromedp.ModifyCmdFunc(func(c *exec.Cmd) {}))
+		actx, stop := chromedp.NewExecAllocator(context.Background(), opts...)
+		t.Cleanup(stop)
+		ctx, cancel := chromedp.NewContext(actx)
+		t.Cleanup(cancel)
+		if err := chromedp.Do(ctx); err != nil {
+			t.Fatal(err)
+		}
+		ctx, done := context.WithTimeout(ctx, 90*time.Second)
+		t.Cleanup(done)
+		return &person{t: t, ctx: ctx, base: h.cable.url()}, chromedp.FromContext(ctx).Browser.Process()
+	}
+	p, process := start()
+	p.phone()
+	p.open("/yards/" + yard + "/round")
+	p.until(`document.querySelector(".round").dataset.ready === "yes"`)
+	h.cable.set(true, false)
+	p.press(".stop[data-code='QL-01'] .s-link")
+	p.until(`document.querySelector("#look") !== null`)
+	p.press(".js-expected")
+	p.press("[name='queen.eggs']")
+	p.press("[name=then][value=next]")
+	p.until(`document.querySelector("#look")?.dataset.code === "QL-02"`)
+	p.press("[name='queen.larvae']") // half entered
+	p.until(`(window.half || (window.half = kemboQueue.draft.get(document.querySelector("#look").dataset.colony).then(b => window.kept = b)), window.kept && window.kept.includes("larvae"))`)
+	if err := process.Kill(); err != nil {
+		t.Fatal(err)
+	}
+	process.Wait()
+	h.stop()
+	h.start()
+	h.cable.set(false, false)
+
+	p, _ = start()
+	p.phone()
+	p.open("/yards/" + yard + "/round")
+	p.until(`document.documentElement.dataset.waiting === "0"`)
+	if n := h.looks("QL-01"); n != 1 {
+		t.Errorf("after the kill the look is in the log %d times", n)
+	}
+	p.press(".stop[data-code='QL-02'] .s-link")
+	p.until(`document.querySelector("[name='queen.larvae']")?.checked`) // what was half entered is there
+}
