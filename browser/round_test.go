@@ -82,7 +82,7 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 	p.press("[data-name='Brood box'] .js-paint")
 	p.until(`!document.querySelector("#painter").hidden`)
 	get(p, chromedp.Evaluate[bool](`(() => { const s = document.querySelector(".js-preset"); s.value = "dome"; return s.dispatchEvent(new Event("change", {bubbles: true})) })()`))
-	if got := get(p, chromedp.Value(css("[name='box.0.f.5.a']"))); got != "HNPEBBBL" {
+	if got := get(p, chromedp.Value(css("[name='box.0.f.5.a']"))); got != "HNPPBBEL" {
 		t.Errorf("the preset laid %q in the middle of the nest", got)
 	}
 	p.shoot("painter-phone")

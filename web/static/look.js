@@ -297,7 +297,7 @@
   // Presets lay a nest over the whole box; each face stays to be corrected. The
   // shapes are common practice: stores over and beside brood.
   const presets = {
-    dome: (at) => (at < 0.12 || at > 0.88 ? "HHHHNNPC" : at < 0.28 || at > 0.72 ? "HHHHPLBB" : "HNPEBBBL"),
+    dome: (at) => (at < 0.12 || at > 0.88 ? "HHHHNNPC" : at < 0.28 || at > 0.72 ? "HHHHPLBB" : "HNPPBBEL"),
     arch: (at) => (at < 0.12 || at > 0.88 ? "HHHHHHHH" : "HHHHPBBB"),
     honey: () => "HHHHHHHH",
   };

@@ -113,7 +113,7 @@ window.kemboQueue = (() => {
       box.hidden = !items.length && !told.length;
       if (waiting.length) {
         const p = el("p", null, "q-wait");
-        p.append(el("b", `${waiting.length} look${waiting.length === 1 ? "" : "s"} waiting on this device`), ` (${waiting.map((x) => x.code).join(", ")}). They are sent when Kembo is in reach.`);
+        p.append(el("b", `${waiting.length} look${waiting.length === 1 ? "" : "s"} waiting on this device`), ` (${waiting.map((x) => x.code.replaceAll("-", "\u2011")).join(", ")}). They are sent when Kembo is in reach.`);
         const b = el("button", "Send now", "btn btn-line");
         b.type = "button";
         b.addEventListener("click", send);

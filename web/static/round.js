@@ -21,11 +21,16 @@
     prep.textContent = text;
     prep.classList.toggle("bad", !!bad);
   };
+  const at = () => {
+    const t = Number(localStorage.getItem("kembo-fetched"));
+    return t ? ", " + new Date(t).toLocaleString([], { weekday: "short", hour: "2-digit", minute: "2-digit" }) : "";
+  };
   async function ahead() {
     if (!links.length) return;
     if (!window.isSecureContext || !("serviceWorker" in navigator)) {
       return say("Without HTTPS this page cannot work with no signal: looks wait on the device only while the page is open. See “Phones in the yard” in the guide.", true);
     }
+    if (!(await fetch("/healthz").catch(() => null))?.ok) return say(`No signal. This is the round as it was fetched last${at()}.`);
     await navigator.serviceWorker.ready;
     if (!navigator.serviceWorker.controller) await new Promise((yes) => navigator.serviceWorker.addEventListener("controllerchange", yes, { once: true }));
     let n = 0, failed = 0;
@@ -41,6 +46,7 @@
       say(`Getting the round ready for no signal: ${Math.min(n, links.length)} of ${links.length}`);
     }
     round.dataset.ready = failed ? "no" : "yes";
+    if (!failed) localStorage.setItem("kembo-fetched", String(Date.now()));
     say(failed ? "Some pages could not be fetched; with no signal they may be missing." : "Ready for no signal.", failed > 0);
   }
   ahead().catch(() => say("This device keeps no pages; with no signal the round cannot be opened.", true));
