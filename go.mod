@@ -3,6 +3,7 @@ module kembo
 go 1.26.0
 
 require (
+	github.com/boombuler/barcode v1.1.0
 	github.com/chromedp/cdproto v0.159.2
 	github.com/chromedp/chromedp v0.23.0
 	github.com/gofiber/fiber/v3 v3.1.0

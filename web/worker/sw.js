@@ -47,6 +47,12 @@ async function page(req) {
   } catch (err) {
     const kept = await (await caches.open(PAGES)).match(keyOf(req.url), { ignoreVary: true });
     if (kept) return kept;
+    const tag = /^\/t\/([^/]+)$/.exec(url.pathname);
+    if (tag) { // a tag is scanned with no signal: the colony as the round was kept
+      const stops = (await (await caches.open(PAGES)).keys()).map((r) => new URL(r.url)).filter((u) => u.pathname === `/colonies/${tag[1]}/look` && u.searchParams.get("round"));
+      stops.sort((a, b) => (a.searchParams.get("round") < b.searchParams.get("round") ? 1 : -1));
+      if (stops.length) return Response.redirect(stops[0].href, 302);
+    }
     if (req.mode === "navigate" || req.headers.get("X-Kembo-Keep")) {
       const plain = await (await caches.open(PAGES)).match(url.pathname, { ignoreVary: true, ignoreSearch: true });
       return plain || (await caches.match(AWAY, { ignoreVary: true }));
