@@ -11,7 +11,6 @@ import (
 	"html/template"
 	"log/slog"
 	"net"
-	"net/url"
 
 	"github.com/gofiber/fiber/v3"
 
@@ -36,6 +35,7 @@ type Server struct {
 	demo   bool
 	fiber  *fiber.App
 	worker string
+	reach  reach
 }
 
 // New makes a server. demo says so in the page's head.
@@ -85,10 +85,11 @@ func opts(pairs ...string) []option {
 // routes reads as a table of contents.
 func (s *Server) routes() {
 	r := s.fiber
-	r.Use(guard)
+	r.Use(s.guard)
 	r.Get("/a/*", s.assets.serve)
 	r.Get("/healthz", func(c fiber.Ctx) error { return c.SendString("ok") })
 
+	r.Get("/join/:key", s.join)
 	r.Get("/sw.js", s.showWorker)
 	r.Get("/manifest.webmanifest", s.showManifest)
 	r.Get("/away", s.showAway)
@@ -165,41 +166,6 @@ func (s *Server) Serve(ctx context.Context, l net.Listener) error {
 	case <-ctx.Done():
 		return s.fiber.Shutdown()
 	}
-}
-
-// guard lets only this machine's own pages in: the host must be a loopback
-// name, and a write must come from a page of that host. There is no sign-in
-// yet, so this is what keeps other sites' pages out.
-func guard(c fiber.Ctx) error {
-	c.Set("Content-Security-Policy", csp)
-	c.Set("X-Content-Type-Options", "nosniff")
-	c.Set("Referrer-Policy", "same-origin")
-	c.Set("Cross-Origin-Opener-Policy", "same-origin")
-	if !loopback(c.Host()) {
-		return &Problem{fiber.StatusMisdirectedRequest, "Kembo answers to this machine only; open it as http://127.0.0.1 with its port.", fmt.Errorf("host %q", c.Host())}
-	}
-	switch c.Method() {
-	case fiber.MethodGet, fiber.MethodHead:
-		return c.Next()
-	}
-	origin := c.Get(fiber.HeaderOrigin)
-	u, err := url.Parse(origin)
-	if origin == "" || err != nil || u.Scheme != "http" || u.Host != c.Host() {
-		return &Problem{fiber.StatusForbidden, "That came from another page, so nothing was changed. Open Kembo itself and try again.", fmt.Errorf("origin %q", origin)}
-	}
-	return c.Next()
-}
-
-func loopback(host string) bool {
-	h, _, err := net.SplitHostPort(host)
-	if err != nil {
-		h = host
-	}
-	if h == "localhost" {
-		return true
-	}
-	ip := net.ParseIP(h)
-	return ip != nil && ip.IsLoopback()
 }
 
 // Problem pairs an error for the log with a sentence for the user.

@@ -55,7 +55,7 @@ func demoCommand() *cobra.Command {
 			case op.Name != demo.Producer:
 				return statusError{2, fmt.Errorf("%s holds %s, not the sample; give the demo a file of its own", data, op.Name)}
 			}
-			return serve(ctx, app.New(s, time.Now, &d), l, cmd.OutOrStdout(), cmd.ErrOrStderr(), true)
+			return serve(ctx, app.New(s, time.Now, &d), l, cmd.OutOrStdout(), cmd.ErrOrStderr(), true, outside{})
 		},
 	}
 	c.Flags().StringVar(&data, "data", "", "keep the demo's data in this file; by default it is removed at the end")

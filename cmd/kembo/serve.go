@@ -9,7 +9,6 @@ import (
 	"net"
 	"os"
 	"path/filepath"
-	"syscall"
 	"time"
 
 	"github.com/spf13/cobra"
@@ -25,17 +24,18 @@ const DefaultAddr = "127.0.0.1:8077"
 
 func serveCommand() *cobra.Command {
 	var data, addr, name string
+	var out outside
 	c := &cobra.Command{
 		Use:   "serve --data FILE",
 		Short: "Serve your own operation from a data file",
-		Long:  "Serve answers on this machine only, with one user, and keeps all data in FILE. A file\nthat is not there is made.",
+		Long:  "Serve answers on this machine and keeps all data in FILE; a file that is not there is made.\nWith --host it also answers phones under that name, over HTTPS: its own, with --cert and --key, or\nthat of a proxy in front of it. Each phone joins once by the link that is printed.",
 		Args:  cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			if data == "" {
 				return statusError{2, errors.New("give the data file: kembo serve --data honey.db")}
 			}
 			ctx := cmd.Context()
-			l, err := listen(ctx, addr)
+			l, err := out.listen(ctx, addr)
 			if err != nil {
 				return err
 			}
@@ -49,34 +49,20 @@ func serveCommand() *cobra.Command {
 			if err := svc.Start(ctx, name); err != nil {
 				return err
 			}
-			return serve(ctx, svc, l, cmd.OutOrStdout(), cmd.ErrOrStderr(), false)
+			return serve(ctx, svc, l, cmd.OutOrStdout(), cmd.ErrOrStderr(), false, out)
 		},
 	}
+	c.Flags().StringVar(&out.host, "host", "", "the name under which phones reach it, as kembo.lan")
+	c.Flags().StringVar(&out.cert, "cert", "", "certificate file, PEM, for HTTPS")
+	c.Flags().StringVar(&out.key, "key", "", "key file of the certificate")
 	c.Flags().StringVar(&data, "data", "", "the data file")
 	c.Flags().StringVar(&addr, "addr", DefaultAddr, "address on this machine; port 0 takes a free one")
 	c.Flags().StringVar(&name, "name", "My honey", "the producer's name, for a new file")
 	return c
 }
 
-// listen opens a loopback address, or says in a sentence why it cannot.
-func listen(ctx context.Context, addr string) (net.Listener, error) {
-	host, port, err := net.SplitHostPort(addr)
-	if err != nil {
-		return nil, statusError{2, fmt.Errorf("--addr %s is not an address; write it as %s", addr, DefaultAddr)}
-	}
-	if ip := net.ParseIP(host); host != "localhost" && (ip == nil || !ip.IsLoopback()) {
-		return nil, statusError{2, fmt.Errorf("--addr %s is not on this machine; Kembo has no sign-in yet and answers on 127.0.0.1 only", addr)}
-	}
-	var lc net.ListenConfig
-	l, err := lc.Listen(ctx, "tcp", addr)
-	if errors.Is(err, syscall.EADDRINUSE) {
-		return nil, fmt.Errorf("port %s is busy; stop what uses it or choose another with --addr 127.0.0.1:0", port)
-	}
-	return l, err
-}
-
 // serve brings standings up to date and answers until ctx is done.
-func serve(ctx context.Context, svc *app.Service, l net.Listener, out, errOut io.Writer, isDemo bool) error {
+func serve(ctx context.Context, svc *app.Service, l net.Listener, out, errOut io.Writer, isDemo bool, reach outside) error {
 	// A few colonies are worked out before the first page; of many, the page says
 	// how far it is.
 	ready := make(chan error, 1)
@@ -103,7 +89,9 @@ func serve(ctx context.Context, svc *app.Service, l net.Listener, out, errOut io
 	if !isDemo {
 		go eachDay(ctx, svc, errOut)
 	}
-	fmt.Fprintf(out, "Kembo is at http://%s\n", l.Addr())
+	if err := reach.open(ctx, svc, w, l, out); err != nil {
+		return err
+	}
 	return w.Serve(ctx, l)
 }
 
