@@ -62,6 +62,10 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 	p.press(".js-expected")
 	p.press("[name='queen.eggs']")
 	p.press("[name='health'][value='healthy']")
+	// A photograph, made small on the device.
+	get(p, chromedp.Evaluate[bool](`new Promise(yes => { const c = document.createElement("canvas"); c.width = 3000; c.height = 2000; c.getContext("2d").fillRect(0, 0, 900, 900);
+		c.toBlob(b => { const d = new DataTransfer(); d.items.add(new File([b], "comb.png", {type: "image/png"})); const i = document.querySelector(".js-photo input"); i.files = d.files; i.dispatchEvent(new Event("change")); yes(true) }) })`, chromedp.EvalAwaitPromise))
+	p.until(`document.querySelectorAll(".ph-list img").length === 1`)
 	if line := get(p, chromedp.Value(css(".js-line"))); !strings.HasPrefix(line, "qE h+ 1: s") {
 		t.Errorf("the line says %q", line)
 	}
@@ -70,8 +74,8 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 	p.press("[name=then][value=next]")
 	// The next stop opens with no signal, and the same findings are one tap.
 	p.until(`document.querySelector("#look").dataset.code === "QL-02"`)
-	if n := p.waiting(); n != 1 {
-		t.Fatalf("%d looks wait, want 1", n)
+	if n := p.waiting(); n != 2 { // the look and its photo
+		t.Fatalf("%d wait, want 2", n)
 	}
 	p.press(".js-again")
 	if !get(p, chromedp.Evaluate[bool](`document.querySelector("[name='health'][value='healthy']").checked && document.querySelector("[name='queen.eggs']").checked`)) {
@@ -97,7 +101,7 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 	p.until(`document.querySelector("#look").dataset.code === "QL-04"`)
 	p.press(".ph-bar a.ph-ib")
 	p.until(`document.querySelectorAll(".stop.waiting").length === 3`)
-	if say := p.text("[data-queue]"); !strings.Contains(say, "3 looks waiting on this device") {
+	if say := p.text("[data-queue]"); !strings.Contains(say, "3 looks waiting on this device") || !strings.Contains(say, "1 photo waiting") {
 		t.Errorf("the queue says %q", say)
 	}
 	p.shoot("offline-phone")
@@ -119,6 +123,9 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 		t.Errorf("the line was stored as %+v", l[len(l)-1].Entry.Look)
 	}
 	l := h.colony("QL-01").Log
+	if all, err := h.svc.Photos(context.Background(), h.colony("QL-01").ID); err != nil || len(all[l[len(l)-1].ID]) != 1 || all[l[len(l)-1].ID][0].Width != 1600 {
+		t.Errorf("the photo of the look: %v, %v", all, err)
+	}
 	if !slices.ContainsFunc(l[len(l)-1].Entry.Look.Boxes, func(b history.BoxLook) bool { return b.Expected }) {
 		t.Error("nothing says that the seams were accepted as expected")
 	}

@@ -14,6 +14,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/measure"
+	"kembo/store"
 	"kembo/web/draw"
 )
 
@@ -75,6 +76,7 @@ type figureText struct{ Value, Words string }
 type logItem struct {
 	Date, Kind, Say string
 	Glyph           template.HTML
+	Photos          []string // ids
 }
 
 func (s *Server) showColony(c fiber.Ctx) error {
@@ -82,8 +84,12 @@ func (s *Server) showColony(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
+	photos, err := s.app.Photos(c.Context(), x.ID)
+	if err != nil {
+		return err
+	}
 	keys, on := triedOf(c)
-	v := colonyOf(x, keys, on)
+	v := colonyOf(x, photos, keys, on)
 	if v.Formats, err = s.everyFormat(c); err != nil {
 		return err
 	}
@@ -93,7 +99,7 @@ func (s *Server) showColony(c fiber.Ctx) error {
 	return s.show(c, "colony", v)
 }
 
-func colonyOf(x app.Colony, keys []string, on day.Day) *colonyView {
+func colonyOf(x app.Colony, photos map[string][]store.Photo, keys []string, on day.Day) *colonyView {
 	v := &colonyView{shell: shell{Title: x.Code, Operation: x.Operation, Active: "board"}, ID: x.ID, Code: x.Code, Yard: x.YardName, YardID: x.YardID,
 		EntryID: app.NewID(), Looked: x.Assessment != nil, Next: x.Next, NextCode: x.NextCode, Place: fmt.Sprintf("%d of %d", x.Place, x.Of)}
 	v.Today, v.TodayISO, v.In = x.Today.Short(), x.Today.String(), x.In()
@@ -115,7 +121,7 @@ func colonyOf(x app.Colony, keys []string, on day.Day) *colonyView {
 		v.Course = courseOf(x.Course(keys, on), keys)
 		v.PhoneTrack = trackOf(x.Standing).Phone()
 	}
-	v.log(x)
+	v.log(x, photos)
 	if len(x.Believed.Stack.Boxes) > 0 {
 		v.SuperFormat = hive.SuperFor(x.Believed.Stack.Boxes[0].Format)
 	}

@@ -9,16 +9,21 @@ import (
 	"kembo/core/history"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/store"
 )
 
 // log lists the last entries, newest last, each with its small stack.
-func (v *colonyView) log(x app.Colony) {
+func (v *colonyView) log(x app.Colony, photos map[string][]store.Photo) {
 	v.LogCount = len(x.Log)
 	from := max(0, len(x.Log)-5)
 	for _, l := range x.Log[from:] {
 		kind, say := entryWords(l.Entry, x.Units)
 		boxes, excluder := l.Glyph()
-		v.Log = append(v.Log, logItem{l.Day.Short(), kind, say, glyph(boxes, excluder, l.Day.Short()+": "+stackWords(boxes))})
+		item := logItem{l.Day.Short(), kind, say, glyph(boxes, excluder, l.Day.Short()+": "+stackWords(boxes)), nil}
+		for _, p := range photos[l.ID] {
+			item.Photos = append(item.Photos, p.ID)
+		}
+		v.Log = append(v.Log, item)
 	}
 	if x.UndoOf != "" {
 		last := x.Log[len(x.Log)-1]

@@ -261,9 +261,8 @@ type roundHead struct {
 	NextURL, Next string
 	Due           []dueItem
 	Expect        []string
-	Track         template.HTML
+	Track, Glyph  template.HTML
 	Found         []string
-	AsOf          string
 }
 
 // dueItem is an advice with what ticking it writes into the form.
@@ -283,7 +282,7 @@ func (s *Server) inRound(c fiber.Ctx, v *lookView, x app.Colony) error {
 		slices.Reverse(r.Stops)
 	}
 	i := slices.IndexFunc(r.Stops, func(p app.Stop) bool { return p.Colony == x.ID })
-	h := &roundHead{Round: q.on.String(), List: q.list(x.YardID, ""), Expect: r.Stops[i].Expect, AsOf: x.Today.DayMonth(), NextURL: q.list(x.YardID, "/summary"), Next: "summary"}
+	h := &roundHead{Round: q.on.String(), List: q.list(x.YardID, ""), Expect: r.Stops[i].Expect, NextURL: q.list(x.YardID, "/summary"), Next: "summary"}
 	if q.end {
 		h.End = "1"
 	}
@@ -300,6 +299,9 @@ func (s *Server) inRound(c fiber.Ctx, v *lookView, x app.Colony) error {
 			}
 		}
 		h.Track = trackOf(x.Standing).Phone()
+	}
+	if len(x.Standing.Boxes) > 0 {
+		h.Glyph = glyphOf(x.Standing)
 	}
 	h.Found = roundRowOf(r.Stops[i], i+1, q, x.Units).Found
 	v.Round = h

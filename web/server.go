@@ -13,6 +13,7 @@ import (
 	"net"
 
 	"github.com/gofiber/fiber/v3"
+	"github.com/gofiber/fiber/v3/middleware/compress"
 
 	"kembo/app"
 	"kembo/core/comb"
@@ -57,7 +58,7 @@ func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
 	if err != nil {
 		return nil, err
 	}
-	s.fiber = fiber.New(fiber.Config{Immutable: true, BodyLimit: 8 << 20, ErrorHandler: s.problem, AppName: "Kembo"})
+	s.fiber = fiber.New(fiber.Config{Immutable: true, BodyLimit: 16 << 20, ErrorHandler: s.problem, AppName: "Kembo"})
 	s.routes()
 	return s, nil
 }
@@ -87,6 +88,7 @@ func (s *Server) routes() {
 	r := s.fiber
 	r.Use(s.guard)
 	r.Get("/a/*", s.assets.serve)
+	r.Use(compress.New(compress.Config{Level: compress.LevelBestSpeed}))
 	r.Get("/healthz", func(c fiber.Ctx) error { return c.SendString("ok") })
 
 	r.Get("/join/:key", s.join)
@@ -142,6 +144,8 @@ func (s *Server) routes() {
 	r.Get("/colonies/:colony/look", s.showLook)
 	r.Post("/colonies/:colony/look", s.saveLook)
 	r.Post("/colonies/:colony/look/preview", s.previewLook)
+	r.Post("/colonies/:colony/photos/:photo", s.addPhoto)
+	r.Get("/photos/:photo", s.showPhoto)
 	r.Post("/colonies/:colony/done", s.done)
 	r.Post("/colonies/:colony/notes", s.note)
 	r.Post("/colonies/:colony/boxes", s.boxOn)

@@ -577,6 +577,43 @@
   form.addEventListener("change", keep);
   form.addEventListener("painted", keep);
 
+  // Photos are made small here, without what the camera wrote beside them, and
+  // wait like the look they go with.
+  const shots = [], add = $(".js-photo", form), list = $(".ph-list", form);
+  add.hidden = false;
+  const small = async (file) => {
+    const img = await createImageBitmap(file, { imageOrientation: "from-image" });
+    const k = Math.min(1, 1600 / Math.max(img.width, img.height)), c = document.createElement("canvas");
+    c.width = Math.round(img.width * k);
+    c.height = Math.round(img.height * k);
+    c.getContext("2d").drawImage(img, 0, 0, c.width, c.height);
+    return new Promise((yes) => c.toBlob(yes, "image/jpeg", 0.85));
+  };
+  $("input", add).addEventListener("change", async (e) => {
+    e.stopPropagation(); // it is no field of the look
+    for (const f of e.target.files) {
+      try {
+        const photo = await small(f);
+        shots.push({ id: Q.uuid(), photo });
+        const img = new Image(72, 72);
+        img.src = await new Promise((yes) => {
+          const r = new FileReader();
+          r.onload = () => yes(r.result);
+          r.readAsDataURL(photo);
+        });
+        img.alt = "Photo " + shots.length;
+        list.append(img);
+      } catch {
+        list.append(`${f.name} is not a picture that can be read. `);
+      }
+    }
+    e.target.value = "";
+  });
+  const keepPhotos = async (look) => {
+    for (const s of shots) await Q.put({ id: s.id, photo: s.photo, at: Date.now(), colony, code: form.dataset.code, url: `/colonies/${colony}/photos/${s.id}?look=${encodeURIComponent(look)}&by=${encodeURIComponent(Q.by())}` });
+    shots.length = 0;
+  };
+
   const wrongBox = (sentence, questions) => {
     const answered = $$(".ask input:checked", form).map((i) => i.name); // asked again, an answer stands
     $$(".err.joint, .ask.joint", form).forEach((x) => x.remove());
@@ -618,6 +655,7 @@
     let got;
     try {
       const page = location.pathname + location.search.replace(/[?&]item=[^&]*/, "");
+      if (shots.length) await keepPhotos(id);
       got = await Q.add({ id, url: form.getAttribute("action"), body: body(e.submitter), colony: form.dataset.colony, code: form.dataset.code, page, by: Q.by() });
     } catch { // no storage on this device: straight to the server, as without script
       HTMLFormElement.prototype.submit.call(form);

@@ -41,7 +41,7 @@ window.kemboQueue = (() => {
   async function sendOne(item) {
     let r;
     try {
-      r = await fetch(item.url, { method: "POST", headers: { "Content-Type": "application/x-www-form-urlencoded", [HEADER]: "1" }, body: item.body, redirect: "manual", signal: AbortSignal.timeout(20000) });
+      r = await fetch(item.url, { method: "POST", headers: { "Content-Type": item.photo ? "image/jpeg" : "application/x-www-form-urlencoded", [HEADER]: "1" }, body: item.photo || item.body, redirect: "manual", signal: AbortSignal.timeout(20000) });
     } catch {
       return "away";
     }
@@ -105,12 +105,13 @@ window.kemboQueue = (() => {
     } catch {
       return; // no storage: forms go straight to the server
     }
-    const waiting = items.filter((x) => !x.say), refused = items.filter((x) => x.say);
+    const waiting = items.filter((x) => !x.say && !x.photo), pictures = items.filter((x) => !x.say && x.photo).length, refused = items.filter((x) => x.say);
     document.documentElement.dataset.waiting = String(items.length);
     const told = JSON.parse(localStorage.getItem("kembo-told") || "[]");
     for (const box of document.querySelectorAll("[data-queue]")) {
       box.replaceChildren();
       box.hidden = !items.length && !told.length;
+      if (pictures) box.append(el("p", `${pictures} photo${pictures === 1 ? "" : "s"} waiting on this device`, "q-wait"));
       if (waiting.length) {
         const p = el("p", null, "q-wait");
         p.append(el("b", `${waiting.length} look${waiting.length === 1 ? "" : "s"} waiting on this device`), ` (${waiting.map((x) => x.code.replaceAll("-", "\u2011")).join(", ")}). They are sent when Kembo is in reach.`);
@@ -161,9 +162,11 @@ window.kemboQueue = (() => {
       await put({ ...x, body: String(body), say: null, questions: null });
       send();
     });
-    const a = el("a", "Open and correct it", "btn btn-line");
-    a.href = x.page + (x.page.includes("?") ? "&" : "?") + "item=" + encodeURIComponent(x.id);
-    row.append(a);
+    if (!x.photo) {
+      const a = el("a", "Open and correct it", "btn btn-line");
+      a.href = x.page + (x.page.includes("?") ? "&" : "?") + "item=" + encodeURIComponent(x.id);
+      row.append(a);
+    }
     button("Try again", async () => {
       await put({ ...x, say: null, questions: null });
       send();
