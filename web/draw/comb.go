@@ -51,6 +51,7 @@ func Defs() template.HTML {
 	}
 	b.f(`<pattern id="g-F" width="3" height="3" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="3" height="3" fill="var(--k-found)"/><path d="M0 0v3" stroke="var(--k-found-line)" stroke-width=".9"/></pattern>`)
 	b.f(`<pattern id="g-N" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(38)"><rect width="4" height="4" fill="var(--k-nectar)"/><path d="M1 0v4" stroke="#fff" stroke-width="1.4"/></pattern>`)
+	b.f("%s", beesPattern())
 	b.f(`<pattern id="timber" width="6" height="40" patternUnits="userSpaceOnUse"><rect width="6" height="40" fill="var(--k-wood)"/><path d="M1.2 0c.5 10-.5 20 0 40M3.6 0c-.5 12 .5 25 0 40M5.4 0c.3 9-.3 22 0 40" stroke="var(--k-wood-2)" stroke-width=".8" fill="none"/></pattern>`)
 	b.f(`<pattern id="endgrain" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="5" height="5" fill="var(--k-wood-2)"/><path d="M1.2 0v5M3.7 0v5" stroke="var(--k-wood-line)" stroke-width=".7" opacity=".8"/></pattern>`)
 	b.f(`<pattern id="gaphatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M1 0v5" stroke="var(--k-ink)" stroke-width="1.3"/></pattern>`)

@@ -19,24 +19,28 @@ func Seams(frames int) template.HTML {
 	for i := range frames {
 		x := 3 + float64(i)*(bar+gap)
 		if i < frames-1 {
-			b.f(`<g class="seam" data-seam="%d"><rect x="%s" y="4" width="%s" height="%s" fill="var(--k-ink)"/>%s</g>`, i+1, n(x+bar), n(gap), n(h-8), beesIn(x+bar, gap, h, i))
+			b.f(`<g class="seam" data-seam="%d"><rect x="%s" y="4" width="%s" height="%s" fill="url(#bees)"/></g>`, i+1, n(x+bar), n(gap), n(h-8))
 		}
 		b.f(`<rect x="%s" y="4" width="%s" height="%s" fill="url(#timber)" stroke="var(--k-ink)" stroke-width="1.1"/>`, n(x), n(bar), n(h-8))
 	}
 	return template.HTML(fmt.Sprintf(`<svg class="seams" width="100%%" height="%s" viewBox="0 0 %s %s" preserveAspectRatio="none" aria-hidden="true">%s</svg>`, n(h), n(w), n(h), b.String()))
 }
 
-// beesIn strews bees over a seam, the same way each time.
-func beesIn(x, gap, h float64, i int) string {
+// beesPattern strews bees over ink, for a seam that is full of them. It is wider
+// than a seam and no multiple of one, so that no two look alike.
+func beesPattern() string {
+	const w, h = 41.0, 25.0
 	out := ""
-	k := uint32(i*977 + 12345)
-	for y := 8.0; y < h-8; y += 6.2 {
-		for _, at := range [2]float64{0.3, 0.7} {
-			k = k*1664525 + 1013904223
-			turn := int(k>>24)%140 - 70
-			cx, cy := x+gap*at, y+float64(int(k>>16)%20-10)/10
-			out += fmt.Sprintf(`<ellipse cx="%s" cy="%s" rx="3" ry="1.6" transform="rotate(%d %s %s)" fill="var(--k-wood-2)"/>`, n(cx), n(cy), turn, n(cx), n(cy))
+	k := uint32(12345)
+	roll := func(n int) float64 {
+		k = k*1664525 + 1013904223
+		return float64(int(k>>16) % n)
+	}
+	for y := 3.4; y < h; y += 6.2 {
+		for x := 4.0; x < w-2; x += 7 {
+			cx, cy := x+(roll(30)-15)/10, y+(roll(24)-12)/10
+			out += fmt.Sprintf(`<ellipse cx="%s" cy="%s" rx="3" ry="1.6" transform="rotate(%s %s %s)"/>`, n(cx), n(cy), n(roll(160)-80), n(cx), n(cy))
 		}
 	}
-	return out
+	return fmt.Sprintf(`<pattern id="bees" width="%s" height="%s" patternUnits="userSpaceOnUse"><rect width="%s" height="%s" fill="var(--k-ink)"/><g fill="var(--k-wood-2)">%s</g></pattern>`, n(w), n(h), n(w), n(h), out)
 }
