@@ -13,6 +13,7 @@ import (
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/season"
+	"kembo/core/shorthand"
 	"kembo/store"
 )
 
@@ -53,6 +54,14 @@ type LogLine struct {
 // Glyph returns the stack after the entry, for the small drawing.
 func (l LogLine) Glyph() (boxes []GlyphBox, excluderAbove int) {
 	return Glyph(l.stack), l.stack.ExcluderAbove
+}
+
+// Line writes a look of the log in shorthand; "" for any other entry.
+func (l LogLine) Line() string {
+	if l.Entry.Look == nil {
+		return ""
+	}
+	return shorthand.Format(shorthand.Line{Look: l.Entry.Look}, shorthand.BoxesOf(l.stack))
 }
 
 type found struct {

@@ -11,6 +11,7 @@ import (
 	"time"
 
 	"github.com/chromedp/chromedp"
+	"github.com/chromedp/chromedp/kb"
 
 	"kembo/core/history"
 	"kembo/demo"
@@ -283,4 +284,115 @@ func TestAKilledBrowserLosesNothing(t *testing.T) {
 	}
 	p.press(".stop[data-code='QL-02'] .s-link")
 	p.until(`document.querySelector("[name='queen.larvae']")?.checked`) // what was half entered is there
+}
+
+// reachable reports what is too small for a gloved finger, or too pale for the
+// sun: 48 px and a contrast of 7:1.
+func (p *person) reachable(what string) {
+	p.t.Helper()
+	small := get(p, chromedp.Evaluate[[]string](`[...document.querySelectorAll("a, button, summary, select, textarea, input:not([type=hidden]):not([type=range]), label:has(input[type=checkbox]), label:has(input[type=radio])")].filter(e => {
+		const r = e.getBoundingClientRect(), s = getComputedStyle(e);
+		if (!r.width || !r.height || s.visibility === "hidden" || e.closest("[hidden], .skip") || e.classList.contains("skip")) return false;
+		if (e.matches("input") && e.closest("label")) return false; // its label is the target
+		if (e.matches("p a, legend a, td a")) return false; // in running text
+		if (e.matches(".strip button")) return r.height < 47.5 || r.width < 30; // eleven frames are all in sight, and Next goes on
+		return r.height < 47.5 || r.width < 43.5;
+	}).slice(0, 8).map(e => e.tagName + "." + e.className + " " + e.textContent.trim().slice(0, 20) + " " + Math.round(e.getBoundingClientRect().width) + "x" + Math.round(e.getBoundingClientRect().height))`))
+	for _, s := range small {
+		p.t.Errorf("%s: too small for a glove: %s", what, s)
+	}
+	get(p, chromedp.Evaluate[any](axe+";undefined", chromedp.EvalIgnoreExceptions))
+	pale := get(p, chromedp.Evaluate[[]string](`axe.run(document, {runOnly: {type: "rule", values: ["color-contrast-enhanced"]}}).then(r => r.violations.flatMap(v => v.nodes.slice(0, 5).map(n => n.target.join(" ") + " " + n.any[0].message)))`, chromedp.EvalAwaitPromise))
+	for _, s := range pale {
+		p.t.Errorf("%s: too pale for the sun: %s", what, s)
+	}
+}
+
+// TestInGlovesAndInTheSun: targets and contrast of the round's pages, with large
+// type and for the left hand too.
+func TestInGlovesAndInTheSun(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p, yard := walk(t, h)
+	p.reachable("the round")
+	p.press(".r-more summary")
+	p.press(".js-large")
+	p.press(".js-left")
+	p.fits("the round in large type")
+	p.reachable("the round in large type")
+	p.open("/colonies/" + h.colony("QL-02").ID + "/look?round=" + demo.Default.String())
+	p.reachable("a stop in large type")
+	p.fits("a stop in large type, left hand")
+	get(p, chromedp.Evaluate[bool](`localStorage.clear(), true`))
+	p.open("/colonies/" + h.colony("QL-02").ID + "/look?round=" + demo.Default.String())
+	p.reachable("a stop")
+	p.shoot("stop-phone")
+	p.press("[data-name='Brood box'] .seg label:nth-child(4) input")
+	p.press("[data-name='Brood box'] .js-paint")
+	p.until(`!document.querySelector("#painter").hidden`)
+	p.reachable("the painter")
+	p.open("/pocket")
+	p.reachable("the pocket sums")
+	p.open("/yards/" + yard + "/round/summary")
+	p.reachable("the summary")
+	p.fits("the summary")
+	p.sound("the summary")
+}
+
+// TestTheOrderIsChangedByKeys and kept; the round can begin at the other end.
+func TestTheOrderIsChangedByKeys(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p, yard := walk(t, h)
+	codes := func() string {
+		return get(p, chromedp.Evaluate[string](`[...document.querySelectorAll(".stop")].slice(0, 3).map(s => s.dataset.code).join(" ")`))
+	}
+	p.press(".r-more summary")
+	p.press(".js-reorder")
+	p.do(chromedp.Focus(css(".stop[data-code='QL-01'] .js-down")), chromedp.KeyEvent(kb.Enter))
+	p.until(`document.querySelector("[data-prep]").textContent === "The order is kept."`)
+	if got := codes(); got != "QL-02 QL-01 QL-03" {
+		t.Errorf("after a key the order is %s", got)
+	}
+	p.open("/yards/" + yard + "/round")
+	if got := codes(); got != "QL-02 QL-01 QL-03" {
+		t.Errorf("opened again the order is %s", got)
+	}
+	p.until(`document.querySelector(".round").dataset.ready === "yes"`)
+	p.press(".r-foot .btn-line")
+	p.until(`document.querySelector(".stops.end") !== null`)
+	if got := codes(); !strings.HasPrefix(got, "QL-11") {
+		t.Errorf("from the other end it begins %s", got)
+	}
+	// From there the next of a stop is the one before.
+	p.open("/colonies/" + h.colony("QL-01").ID + "/look?round=" + demo.Default.String() + "&end=1")
+	if next := get(p, chromedp.Evaluate[string](`document.querySelector("#look .js-save").textContent`)); !strings.Contains(next, "QL-02") {
+		t.Errorf("from the other end QL-01 says %q", next)
+	}
+}
+
+// TestASheetIsKeyedWithoutTheMouse: lines, Enter, Ctrl Enter; what cannot be read
+// stays as typed, the rest is stored.
+func TestASheetIsKeyedWithoutTheMouse(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p := newPerson(t, h.cable.url())
+	p.may = "422"
+	p.open("/yards/" + h.colony("QL-04").YardID + "/keyed")
+	p.sound("the sheet to key in")
+	p.do(chromedp.KeyEvent("qE h+ 1:s8"), chromedp.KeyEvent(kb.Enter), chromedp.KeyEvent("cc 1:s7 9:s3"), chromedp.KeyEvent(kb.Enter), chromedp.KeyEvent("Wfair ; dry roof"), chromedp.KeyEvent(kb.Enter, chromedp.KeyModifiers(chromedp.ModifierCtrl)))
+	p.until(`document.querySelector("tr.wrong") !== null`)
+	if say := p.text("tr.wrong"); !strings.Contains(say, "there is no box 9") {
+		t.Errorf("the wrong line says %q", say)
+	}
+	if typed := get(p, chromedp.Value(css("tr.wrong .js-row"))); typed != "cc 1:s7 9:s3" {
+		t.Errorf("the wrong line was kept as %q", typed)
+	}
+	if h.looks("QL-01") != 1 || h.looks("QL-02") != 0 || h.looks("QL-03") != 1 {
+		t.Errorf("stored are %d, %d, %d", h.looks("QL-01"), h.looks("QL-02"), h.looks("QL-03"))
+	}
+	// Put right: the rest is not stored again.
+	p.do(chromedp.SetValue(css("tr.wrong .js-row"), "cc 1:s7"), chromedp.Focus(css("tr.wrong .js-row")), chromedp.KeyEvent(kb.Enter, chromedp.KeyModifiers(chromedp.ModifierCtrl)))
+	p.until(`document.querySelector(".summary") !== null`)
+	if h.looks("QL-01") != 1 || h.looks("QL-02") != 1 {
+		t.Errorf("after the correction stored are %d, %d", h.looks("QL-01"), h.looks("QL-02"))
+	}
+	p.shoot("summary")
 }

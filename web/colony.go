@@ -77,6 +77,7 @@ type logItem struct {
 	Date, Kind, Say string
 	Glyph           template.HTML
 	Photos          []string // ids
+	Line            string   // a look in shorthand
 }
 
 func (s *Server) showColony(c fiber.Ctx) error {

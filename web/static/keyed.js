@@ -17,6 +17,7 @@
         says.replaceChildren(bad, " " + e.message + ".");
       }
     });
+    row.addEventListener("keypress", (e) => e.key === "Enter" && e.preventDefault());
     row.addEventListener("keydown", (e) => {
       if (e.key !== "Enter") return;
       e.preventDefault();
