@@ -105,7 +105,9 @@ func TestWhatALookCosts(t *testing.T) {
 	b.wait(`document.querySelector("#look")?.dataset.code === "QL-04"`)
 	log := h.colony("QL-03").Log
 	l := log[len(log)-1].Entry.Look
-	if l == nil || !slices.ContainsFunc(l.Boxes, func(x history.BoxLook) bool { return len(x.Faces) == 10 && x.Faces[9][1] != "" && x.Faces[0][1] == "HHHHHHEL" }) {
+	if l == nil || !slices.ContainsFunc(l.Boxes, func(x history.BoxLook) bool {
+		return len(x.Faces) == 10 && x.Faces[9][1] != "" && x.Faces[0][1] == "HHHHHHEL"
+	}) {
 		t.Fatalf("the faces were stored as %+v", l)
 	}
 

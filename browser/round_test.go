@@ -396,3 +396,35 @@ func TestASheetIsKeyedWithoutTheMouse(t *testing.T) {
 	}
 	p.shoot("summary")
 }
+
+// TestTheWholeYardAtOnce: two litres of syrup for all but one.
+func TestTheWholeYardAtOnce(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p, yard := walk(t, h)
+	p.press(".all summary")
+	get(p, chromedp.Evaluate[bool](`(() => { document.querySelector("#al-what").value = "feed"; return true })()`))
+	p.do(chromedp.SetValue(css("#al-feed"), "2"))
+	p.press(".except [value='" + h.colony("QL-07").ID + "']")
+	p.reachable("the whole yard at once")
+	p.press(".all .btn")
+	p.until(`document.querySelector(".done") !== null`)
+	if say := p.text(".done"); say != "Written for 9 colonies." {
+		t.Errorf("it says %q", say)
+	}
+	fed := func(code string) bool {
+		l := h.colony(code).Log
+		return l[len(l)-1].Entry.Feed != nil
+	}
+	if !fed("QL-01") || !fed("QL-11") || fed("QL-07") {
+		t.Errorf("fed are QL-01 %v, QL-11 %v, QL-07 %v", fed("QL-01"), fed("QL-11"), fed("QL-07"))
+	}
+	p.do(chromedp.EmulateViewport(1280, 800))
+	for _, page := range []string{"sheet", "tags"} {
+		p.open("/yards/" + yard + "/" + page)
+		p.sound("the " + page)
+		p.fits("the " + page)
+		if page == "sheet" {
+			p.shoot(page)
+		}
+	}
+}

@@ -142,8 +142,16 @@ func lookWords(l *history.Look) (kind, say string) {
 	case l.Queen.Looked:
 		w = append(w, "no eggs")
 	}
-	if n := l.Cells.Charged + l.Cells.Capped; n > 0 {
+	switch n := l.Cells.Charged + l.Cells.Capped; {
+	case n > 0:
 		w = append(w, many(n, "queen cell", "queen cells"))
+	case l.Cells.Check == "complete":
+		w = append(w, "no queen cells on any comb")
+	case l.Cells.Check == "partial":
+		w = append(w, "no queen cells on some combs")
+	}
+	if l.Health != "" {
+		w = append(w, "brood "+l.Health)
 	}
 	say = capital(strings.Join(w, ", ")) + "."
 	if l.Note != "" {

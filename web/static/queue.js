@@ -193,6 +193,8 @@ window.kemboQueue = (() => {
   });
   fill();
 
+  // Storage that is asked for is not cleared when the device is full.
+  if (navigator.storage && navigator.storage.persist && document.querySelector(".round")) navigator.storage.persist().catch(() => {});
   if ("serviceWorker" in navigator) {
     navigator.serviceWorker.register("/sw.js").catch(() => {});
   }
