@@ -54,17 +54,23 @@ func (s *Service) AddPhoto(ctx context.Context, colony, look, id, by string, pic
 	return s.store.AddPhoto(ctx, store.Photo{ID: id, ColonyID: colony, LookID: look, Width: img.Bounds().Dx(), Height: img.Bounds().Dy(), JPEG: b.Bytes(), By: mark})
 }
 
+// Photo is a picture that goes with a look, in points.
+type Photo struct {
+	ID            string
+	Width, Height int
+}
+
 // Photos lists the photos of a colony by the look they go with.
-func (s *Service) Photos(ctx context.Context, colony string) (map[string][]store.Photo, error) {
+func (s *Service) Photos(ctx context.Context, colony string) (map[string][]Photo, error) {
 	all, err := s.store.Photos(ctx, colony)
-	out := map[string][]store.Photo{}
+	out := map[string][]Photo{}
 	for _, p := range all {
-		out[p.LookID] = append(out[p.LookID], p)
+		out[p.LookID] = append(out[p.LookID], Photo{p.ID, p.Width, p.Height})
 	}
 	return out, err
 }
 
-// Photo returns a picture as JPEG.
-func (s *Service) Photo(ctx context.Context, id string) ([]byte, error) {
+// PhotoJPEG returns a picture.
+func (s *Service) PhotoJPEG(ctx context.Context, id string) ([]byte, error) {
 	return s.store.PhotoJPEG(ctx, id)
 }

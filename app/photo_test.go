@@ -62,7 +62,7 @@ func TestAPhotoTellsNoPlace(t *testing.T) {
 	if p := all["look-1"][0]; p.Width != 600 || p.Height != 1600 { // upright, the longer side 1600
 		t.Errorf("kept as %d by %d", p.Width, p.Height)
 	}
-	kept, err := svc.Photo(ctx, "photo-1")
+	kept, err := svc.PhotoJPEG(ctx, "photo-1")
 	if err != nil || bytes.Contains(kept, []byte("Exif")) || bytes.Contains(kept, []byte("mill")) || !bytes.Contains(raw, []byte("at the mill")) {
 		t.Errorf("what the camera wrote is still there: %v", err)
 	}
@@ -82,7 +82,7 @@ func TestAPhotoTellsNoPlace(t *testing.T) {
 			t.Errorf("%s: %v", what, err)
 		}
 	}
-	if _, err := svc.Photo(ctx, "photo-3"); !errors.Is(err, app.ErrNotFound) {
+	if _, err := svc.PhotoJPEG(ctx, "photo-3"); !errors.Is(err, app.ErrNotFound) {
 		t.Errorf("what was refused is there: %v", err)
 	}
 }

@@ -34,6 +34,7 @@ var mayImport = map[string][]string{
 	"forecast":    {"colony", "day", "hive", "measure", "season"},
 	"advice":      {"colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "queen", "season"},
 	"assessment":  {"advice", "colony", "day", "forecast", "hive", "look", "queen", "season"},
+	"shorthand":   {"comb", "history", "hive", "look", "measure"},
 	"history":     {"advice", "colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "queen", "season"},
 }
 

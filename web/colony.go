@@ -14,7 +14,6 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/measure"
-	"kembo/store"
 	"kembo/web/draw"
 )
 
@@ -100,7 +99,7 @@ func (s *Server) showColony(c fiber.Ctx) error {
 	return s.show(c, "colony", v)
 }
 
-func colonyOf(x app.Colony, photos map[string][]store.Photo, keys []string, on day.Day) *colonyView {
+func colonyOf(x app.Colony, photos map[string][]app.Photo, keys []string, on day.Day) *colonyView {
 	v := &colonyView{shell: shell{Title: x.Code, Operation: x.Operation, Active: "board"}, ID: x.ID, Code: x.Code, Yard: x.YardName, YardID: x.YardID,
 		EntryID: app.NewID(), Looked: x.Assessment != nil, Next: x.Next, NextCode: x.NextCode, Place: fmt.Sprintf("%d of %d", x.Place, x.Of)}
 	v.Today, v.TodayISO, v.In = x.Today.Short(), x.Today.String(), x.In()

@@ -9,11 +9,10 @@ import (
 	"kembo/core/history"
 	"kembo/core/look"
 	"kembo/core/measure"
-	"kembo/store"
 )
 
 // log lists the last entries, newest last, each with its small stack.
-func (v *colonyView) log(x app.Colony, photos map[string][]store.Photo) {
+func (v *colonyView) log(x app.Colony, photos map[string][]app.Photo) {
 	v.LogCount = len(x.Log)
 	from := max(0, len(x.Log)-5)
 	for _, l := range x.Log[from:] {

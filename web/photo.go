@@ -27,7 +27,7 @@ func (s *Server) addPhoto(c fiber.Ctx) error {
 }
 
 func (s *Server) showPhoto(c fiber.Ctx) error {
-	b, err := s.app.Photo(c.Context(), strings.Clone(c.Params("photo")))
+	b, err := s.app.PhotoJPEG(c.Context(), strings.Clone(c.Params("photo")))
 	if err != nil {
 		return err
 	}
