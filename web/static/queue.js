@@ -49,6 +49,7 @@ window.kemboQueue = (() => {
     const a = (r.headers.get("Content-Type") || "").includes("json") ? await r.json().catch(() => null) : null;
     if (r.ok && a && a.stored && a.id === item.id) {
       await drop(item.id);
+      renew(item.colony);
       if (a.meanwhile || a.beside) tell(item, a);
       return "stored";
     }
@@ -58,6 +59,14 @@ window.kemboQueue = (() => {
     }
     return r.status >= 500 || !a ? "away" : "refused";
   }
+
+  // renew fetches the kept pages of a colony that has changed; the old ones stand
+  // until the new ones are there.
+  const renew = async (colony) => {
+    if (!window.caches) return;
+    const pages = await caches.open("kembo-pages");
+    for (const k of await pages.keys()) if (k.url.includes("/colonies/" + colony)) fetch(k.url, { headers: { "X-Kembo-Keep": "1" } }).catch(() => {});
+  };
 
   const tell = (item, a) => {
     const kept = JSON.parse(localStorage.getItem("kembo-told") || "[]");

@@ -33,12 +33,20 @@
     if (!(await fetch("/healthz").catch(() => null))?.ok) return say(`No signal. This is the round as it was fetched last${at()}.`);
     await navigator.serviceWorker.ready;
     if (!navigator.serviceWorker.controller) await new Promise((yes) => navigator.serviceWorker.addEventListener("controllerchange", yes, { once: true }));
+    // What was kept a moment ago, and has not changed since, need not come again.
+    const pages = await caches.open("kembo-pages");
+    const fresh = async (url) => {
+      const r = await pages.match(url, { ignoreVary: true });
+      return r && Date.now() - Date.parse(r.headers.get("X-Kembo-Kept")) < 600000;
+    };
     let n = 0, failed = 0;
     for (const url of [location.href, ...links.map((a) => a.href), $(".round").dataset.summary, "/pocket", "/shorthand"]) {
       if (!url) continue;
       try {
-        const r = await fetch(url, { headers: { "X-Kembo-Keep": "1" } });
-        if (!r.ok) failed++;
+        if (url === location.href || !(await fresh(url))) {
+          const r = await fetch(url, { headers: { "X-Kembo-Keep": "1" } });
+          if (!r.ok) failed++;
+        }
       } catch {
         failed++;
       }
