@@ -705,7 +705,7 @@
   }
   // What cannot be worked out here is shown as it was, and said so.
   const preview = $("#preview");
-  for (const ev of ["htmx:error", "htmx:sendError", "htmx:send:error"]) document.addEventListener(ev, () => preview.classList.add("stale"));
+  for (const ev of ["htmx:error", "htmx:response:error"]) document.addEventListener(ev, () => preview.classList.add("stale"));
   document.addEventListener("htmx:after:swap", () => preview.classList.remove("stale"));
 
   start();
