@@ -79,17 +79,16 @@ func run(m *testing.M) int {
 func serve(t *testing.T, on *day.Day) string {
 	t.Helper()
 	ctx, cancel := context.WithCancel(context.Background())
-	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "kembo.db"))
+	path := filepath.Join(t.TempDir(), "kembo.db")
+	if on != nil {
+		sample(t, *on, path)
+	}
+	s, err := store.Open(ctx, path)
 	if err != nil {
 		t.Fatal(err)
 	}
 	svc := app.New(s, time.Now, on)
-	if on != nil {
-		err = demo.Build(ctx, s, *on)
-	} else {
-		err = svc.Start(ctx, "Harrowmere Honey")
-	}
-	if err != nil {
+	if err := svc.Start(ctx, "Harrowmere Honey"); err != nil {
 		t.Fatal(err)
 	}
 	if _, err := svc.Refresh(ctx); err != nil {
@@ -111,6 +110,37 @@ func serve(t *testing.T, on *day.Day) string {
 		s.Close()
 	})
 	return "http://" + l.Addr().String()
+}
+
+// samples are the sample operation by day, as files: made once, copied for each
+// test.
+var samples = map[day.Day][]byte{}
+
+// sample writes the sample operation, as it stands on a day, to a file.
+func sample(t *testing.T, on day.Day, path string) {
+	t.Helper()
+	if samples[on] == nil {
+		ctx, made := context.Background(), filepath.Join(t.TempDir(), "sample.db")
+		s, err := store.Open(ctx, made)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if err := demo.Build(ctx, s, on); err != nil {
+			t.Fatal(err)
+		}
+		if _, err := app.New(s, time.Now, &on).Refresh(ctx); err != nil {
+			t.Fatal(err)
+		}
+		if err := s.Close(); err != nil {
+			t.Fatal(err)
+		}
+		if samples[on], err = os.ReadFile(made); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if err := os.WriteFile(path, samples[on], 0o600); err != nil {
+		t.Fatal(err)
+	}
 }
 
 // person is a tab with somebody in front of it.

@@ -12,7 +12,6 @@ import (
 
 	"kembo/app"
 	"kembo/core/day"
-	"kembo/demo"
 	"kembo/store"
 	"kembo/web"
 )
@@ -31,16 +30,7 @@ type house struct {
 func newHouse(t *testing.T, on day.Day) *house {
 	t.Helper()
 	h := &house{t: t, path: filepath.Join(t.TempDir(), "kembo.db"), on: &on}
-	s, err := store.Open(context.Background(), h.path)
-	if err != nil {
-		t.Fatal(err)
-	}
-	if err := demo.Build(context.Background(), s, on); err != nil {
-		t.Fatal(err)
-	}
-	if err := s.Close(); err != nil {
-		t.Fatal(err)
-	}
+	sample(t, on, h.path)
 	h.cable = newCable(t)
 	h.start()
 	t.Cleanup(func() { h.stop() })
