@@ -51,6 +51,7 @@ func TestFindWhoCannotWaitAndRecordALookByKeyboard(t *testing.T) {
 	p.sound("look with the painter")
 	p.until(`document.querySelector("#preview dd span") !== null`) // "was 3 d"
 	get(p, chromedp.Evaluate[bool](`scrollTo(0, 0), true`))
+	p.until(`scrollY === 0`)
 	p.shoot("look")
 	// The super by box, in numbers.
 	p.do(chromedp.SendKeys(css("[data-name='Super 1'] [name$='.honey']"), "4"), chromedp.SendKeys(css("[data-name='Super 1'] [name$='.empty']"), "6"))
