@@ -10,6 +10,8 @@ import (
 	"testing"
 	"time"
 
+	"github.com/chromedp/cdproto/cdp"
+	"github.com/chromedp/cdproto/page"
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 
@@ -50,7 +52,7 @@ func (p *person) waiting() int {
 // sent once each when there is a signal.
 func TestTheRoundWorksWithNoSignal(t *testing.T) {
 	h := newHouse(t, demo.Default)
-	p, _ := walk(t, h)
+	p, yard := walk(t, h)
 	defer p.quiet()
 	p.sound("the round")
 	p.fits("the round")
@@ -112,6 +114,19 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 			t.Fatalf("%s has %d looks with the cable cut", code, n)
 		}
 	}
+	// A tag that is scanned opens its colony as it was kept; the pocket sums work;
+	// a page that was not kept says so.
+	p.do(chromedp.Navigate(p.base + "/t/" + h.colony("QL-05").ID))
+	p.until(`document.querySelector("#look")?.dataset.code === "QL-05" && document.querySelector(".in-round") !== null`)
+	p.open("/pocket")
+	p.do(chromedp.SendKeys(css("[name=count]"), "9"))
+	if say := p.text("[data-sum=mites] output"); !strings.Contains(say, "3.0 in 100 bees") {
+		t.Errorf("9 mites on 300 bees: %q", say)
+	}
+	p.do(chromedp.Navigate(p.base + "/culls"))
+	p.until(`document.querySelector("h1")?.textContent === "No signal, and this page was not kept"`)
+	p.do(chromedp.Navigate(p.base + "/yards/" + yard + "/round"))
+	p.until(`document.querySelectorAll(".stop.waiting").length === 3`)
 	// The signal is back.
 	h.cable.set(false, false)
 	p.press("[data-queue] .btn")
@@ -259,6 +274,9 @@ func TestAKilledBrowserLosesNothing(t *testing.T) {
 	p.phone()
 	p.open("/yards/" + yard + "/round")
 	p.until(`document.querySelector(".round").dataset.ready === "yes"`)
+	if why, err := chromedp.Call(p.ctx, page.GetInstallabilityErrors, cdp.Empty{}); err != nil || len(why.InstallabilityErrors) > 0 {
+		t.Errorf("it cannot be put on a home screen: %s, %v", asJSON(t, why), err)
+	}
 	h.cable.set(true, false)
 	p.press(".stop[data-code='QL-01'] .s-link")
 	p.until(`document.querySelector("#look") !== null`)
