@@ -371,6 +371,9 @@ func TestTheOrderIsChangedByKeys(t *testing.T) {
 	if got := codes(); got != "QL-02 QL-01 QL-03" {
 		t.Errorf("after a key the order is %s", got)
 	}
+	if n := p.text(".stop[data-code='QL-02'] .s-n") + p.text(".r-foot .btn-primary"); n != "1Go to QL-02" {
+		t.Errorf("the first is numbered and offered as %q", n)
+	}
 	p.open("/yards/" + yard + "/round")
 	if got := codes(); got != "QL-02 QL-01 QL-03" {
 		t.Errorf("opened again the order is %s", got)

@@ -64,6 +64,14 @@
   const save = async () => {
     let ids = $$(".stop", list).map((s) => s.dataset.colony);
     if (list.classList.contains("end")) ids = ids.reverse();
+    $$(".stop", list).forEach((s, i) => {
+      if (!s.classList.contains("looked")) $(".s-n", s).textContent = i + 1;
+    });
+    const first = $(".stop:not(.looked)", list), go = $(".r-foot .btn-primary");
+    if (first && go) {
+      go.href = $(".s-link", first).href;
+      go.textContent = "Go to " + first.dataset.code;
+    }
     const r = await fetch(`/yards/${round.dataset.yard}/round/order`, { method: "POST", headers: { "Content-Type": "application/x-www-form-urlencoded", [window.kemboQueue.HEADER]: "1" }, body: new URLSearchParams({ order: ids.join(",") }) }).catch(() => null);
     say(r && r.ok ? "The order is kept." : "The order could not be kept; try again when Kembo is in reach.", !(r && r.ok));
   };
