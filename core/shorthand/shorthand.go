@@ -72,30 +72,35 @@ type Error struct {
 
 func (e *Error) Error() string { return e.Say }
 
+// letterOf is a letter of the notation for a field of what was found.
+type letterOf[T, V any] struct {
+	letter byte
+	of     func(*T) *V
+	word   string
+}
+
+// byLetter returns the field that a letter stands for.
+func byLetter[T, V any](all []letterOf[T, V], letter byte) (func(*T) *V, bool) {
+	for _, l := range all {
+		if l.letter == letter {
+			return l.of, true
+		}
+	}
+	return nil, false
+}
+
 // words of the notation, in the order in which they are written.
 var (
-	cellLetters = []struct {
-		letter byte
-		of     func(*history.Cells) *int
-		word   string
-	}{
+	cellLetters = []letterOf[history.Cells, int]{
 		{'u', func(c *history.Cells) *int { return &c.Cups }, "dry cups"}, {'g', func(c *history.Cells) *int { return &c.WithEgg }, "cups with an egg"},
 		{'h', func(c *history.Cells) *int { return &c.Charged }, "charged"}, {'k', func(c *history.Cells) *int { return &c.Capped }, "capped"},
 		{'m', func(c *history.Cells) *int { return &c.Emerged }, "emerged"}, {'t', func(c *history.Cells) *int { return &c.Torn }, "torn down"},
 	}
-	queenLetters = []struct {
-		letter byte
-		of     func(*history.Queen) *bool
-		word   string
-	}{
+	queenLetters = []letterOf[history.Queen, bool]{
 		{'s', func(q *history.Queen) *bool { return &q.Seen }, "saw her"}, {'e', func(q *history.Queen) *bool { return &q.Eggs }, "eggs"},
 		{'l', func(q *history.Queen) *bool { return &q.Larvae }, "larvae"}, {'b', func(q *history.Queen) *bool { return &q.Capped }, "capped brood"},
 	}
-	countLetters = []struct {
-		letter byte
-		of     func(*look.Counts) *float64
-		word   string
-	}{
+	countLetters = []letterOf[look.Counts, float64]{
 		{'B', func(c *look.Counts) *float64 { return &c.Brood }, "brood"}, {'H', func(c *look.Counts) *float64 { return &c.Honey }, "honey"},
 		{'N', func(c *look.Counts) *float64 { return &c.Nectar }, "nectar"}, {'P', func(c *look.Counts) *float64 { return &c.Pollen }, "pollen"},
 		{'C', func(c *look.Counts) *float64 { return &c.Empty }, "empty comb"}, {'F', func(c *look.Counts) *float64 { return &c.Undrawn }, "undrawn"},
