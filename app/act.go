@@ -120,7 +120,11 @@ func (s *Service) recordAll(ctx context.Context, colony string, es []history.Ent
 	if err != nil {
 		return err
 	}
-	if err := s.fit(ctx, f, es); err != nil {
+	log, err := s.entries(ctx, colony, f.yard.today)
+	if err != nil {
+		return err
+	}
+	if err := fits(log, f.yard.today, es...); err != nil {
 		return err
 	}
 	var rows []store.Event

@@ -192,18 +192,18 @@ func (s *Service) Preview(ctx context.Context, id string, x Entered) (Colony, er
 		return Colony{}, err
 	}
 	x.ID = newID() // what is sent already must not hide itself
-	found, err := s.entriesOf(ctx, f, x)
+	log, err := s.entries(ctx, id, f.yard.today)
 	if err != nil {
 		return Colony{}, err
 	}
-	if err := s.fit(ctx, f, found); err != nil {
-		return Colony{}, err
-	}
-	es, err := s.entries(ctx, id, f.yard.today)
+	es, err := entriesOf(log, x)
 	if err != nil {
 		return Colony{}, err
 	}
-	return s.colony(ctx, f, insertAt(es, x.Day, found...))
+	if err := fits(log, f.yard.today, es...); err != nil {
+		return Colony{}, err
+	}
+	return s.colony(ctx, f, insertAt(log, x.Day, es...))
 }
 
 // Questions returns what should be asked about a look before it is stored.
@@ -229,32 +229,17 @@ func (s *Service) Questions(ctx context.Context, id string, e history.Entry) ([]
 
 // with returns a colony's entries with e in its place, if it fits.
 func (s *Service) with(ctx context.Context, f found, e history.Entry) ([]history.Entry, error) {
-	if e.Day > f.yard.today {
-		return nil, &FieldError{"date", fmt.Sprintf("%s is in the future; today is %s", e.Day, f.yard.today)}
-	}
 	es, err := s.entries(ctx, f.colony.ID, f.yard.today)
 	if err != nil {
 		return nil, err
 	}
-	if len(es) > 0 && e.Day < es[0].Day {
-		return nil, &FieldError{"date", fmt.Sprintf("%s is before the colony was set up on %s", e.Day, es[0].Day)}
-	}
 	if slices.ContainsFunc(es, func(x history.Entry) bool { return x.ID == e.ID }) {
 		return es, nil // sent twice: done once
 	}
-	at := len(es)
-	for at > 0 && es[at-1].Day > e.Day {
-		at--
+	if err := fits(es, f.yard.today, e); err != nil {
+		return nil, err
 	}
-	es = slices.Insert(es, at, e)
-	if _, err := history.Fold(es, history.Ground{}); err != nil {
-		var fe *look.FieldError
-		if errors.As(err, &fe) {
-			return nil, &FieldError{fe.Field, fe.Say}
-		}
-		return nil, &FieldError{string(e.Kind), err.Error()}
-	}
-	return es, nil
+	return insertAt(es, e.Day, e), nil
 }
 
 // Record writes an entry of any kind to a colony's log and brings its standing

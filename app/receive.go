@@ -10,11 +10,13 @@ import (
 	"slices"
 	"strconv"
 	"strings"
+	"time"
 
 	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/feed"
 	"kembo/core/history"
+	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/shorthand"
 	"kembo/store"
@@ -91,14 +93,18 @@ func (s *Service) Receive(ctx context.Context, colony string, x Entered) (Receiv
 
 // rowsOf turns what was sent into rows of the log, with the answer to it.
 func (s *Service) rowsOf(ctx context.Context, f found, x Entered, actor string) ([]store.Event, string, error) {
-	es, err := s.entriesOf(ctx, f, x)
+	log, err := s.entries(ctx, f.colony.ID, f.yard.today)
+	if err != nil {
+		return nil, "", err
+	}
+	es, err := entriesOf(log, x)
 	if err != nil {
 		return nil, "", err
 	}
 	if len(es) == 0 {
 		return nil, "", &FieldError{"look", "nothing is entered yet; heft it, count seams, or count or paint at least one box"}
 	}
-	if err := s.fit(ctx, f, es); err != nil {
+	if err := fits(log, f.yard.today, es...); err != nil {
 		return nil, "", err
 	}
 	a := answer{}
@@ -126,7 +132,7 @@ func (s *Service) rowsOf(ctx context.Context, f found, x Entered, actor string) 
 
 // entriesOf turns what was found and done into entries: the look first, then
 // what was done, on the hive as it was found.
-func (s *Service) entriesOf(ctx context.Context, f found, x Entered) ([]history.Entry, error) {
+func entriesOf(log []history.Entry, x Entered) ([]history.Entry, error) {
 	var out []history.Entry
 	if x.Look != nil {
 		out = append(out, history.Entry{ID: x.ID, Day: x.Day, Kind: history.KindLook, Look: x.Look})
@@ -134,17 +140,12 @@ func (s *Service) entriesOf(ctx context.Context, f found, x Entered) ([]history.
 	if len(x.Acts) == 0 {
 		return out, nil
 	}
-	es, err := s.entries(ctx, f.colony.ID, f.yard.today)
-	if err != nil {
-		return nil, err
-	}
-	b, err := history.Fold(insertAt(es, x.Day, out...), history.Ground{})
+	b, err := history.Fold(insertAt(log, x.Day, out...), history.Ground{})
 	if err != nil {
 		return nil, fieldOf(err, "look")
 	}
-	c := Colony{Colony: f.colony, Believed: b}
 	for _, a := range x.Acts {
-		did, err := actEntries(c, a)
+		did, err := actEntries(b.Stack, a)
 		if err != nil {
 			return nil, err
 		}
@@ -159,8 +160,7 @@ func (s *Service) entriesOf(ctx context.Context, f found, x Entered) ([]history.
 }
 
 // actEntries says in the log what was done.
-func actEntries(c Colony, a shorthand.Act) ([]history.Entry, error) {
-	st := c.Believed.Stack
+func actEntries(st hive.Stack, a shorthand.Act) ([]history.Entry, error) {
 	switch a.What {
 	case shorthand.SupersOn:
 		if a.Count < 1 || a.Count > 9 {
@@ -220,20 +220,16 @@ func insertAt(log []history.Entry, on day.Day, es ...history.Entry) []history.En
 	return slices.Insert(slices.Clone(log), at, es...)
 }
 
-// fit reports whether entries of one day fit into a colony's log.
-func (s *Service) fit(ctx context.Context, f found, es []history.Entry) error {
+// fits reports whether entries of one day fit into a colony's log.
+func fits(log []history.Entry, today day.Day, es ...history.Entry) error {
 	on := es[0].Day
-	if on > f.yard.today {
-		return &FieldError{"date", fmt.Sprintf("%s is in the future; today is %s", on, f.yard.today)}
-	}
-	log, err := s.entries(ctx, f.colony.ID, f.yard.today)
-	if err != nil {
-		return err
+	if on > today {
+		return &FieldError{"date", fmt.Sprintf("%s is in the future; today is %s", on, today)}
 	}
 	if len(log) > 0 && on < log[0].Day {
 		return &FieldError{"date", fmt.Sprintf("%s is before the colony was set up on %s", on, log[0].Day)}
 	}
-	_, err = history.Fold(insertAt(log, on, es...), history.Ground{})
+	_, err := history.Fold(insertAt(log, on, es...), history.Ground{})
 	return fieldOf(err, string(es[0].Kind))
 }
 
@@ -280,9 +276,14 @@ type Apart struct {
 	Meanwhile  []history.Entry
 }
 
-// Apart returns what came for a colony without knowing of the rest.
+// apartFor is how long it is told: after a month the hive has been looked at
+// again.
+const apartFor = 30 * 24 * time.Hour
+
+// Apart returns what came for a colony of late without knowing of the rest.
 func (s *Service) Apart(ctx context.Context, colony string) ([]Apart, error) {
-	all, err := s.store.SentOf(ctx, colony)
+	since := s.now().Add(-apartFor).UTC().Format(time.RFC3339)
+	all, err := s.store.Unknowing(ctx, colony, since)
 	if err != nil {
 		return nil, err
 	}
@@ -292,11 +293,9 @@ func (s *Service) Apart(ctx context.Context, colony string) ([]Apart, error) {
 		if err != nil {
 			return nil, err
 		}
-		if len(m) > 0 {
-			out = append(out, Apart{x.ID, x.By.Actor, x.By.RecordedUTC, "", m})
-		}
+		out = append(out, Apart{x.ID, x.By.Actor, x.By.RecordedUTC, "", m})
 	}
-	beside, err := s.store.Beside(ctx, colony)
+	beside, err := s.store.Beside(ctx, colony, since)
 	for _, x := range beside {
 		out = append(out, Apart{ID: x.ID, By: x.By.Actor, At: x.By.RecordedUTC, Body: x.Body})
 	}
@@ -322,14 +321,14 @@ func (s *Service) OnAll(ctx context.Context, yard string, x OnAll) (int, error) 
 	if x.Look == nil && len(x.Acts) == 0 {
 		return 0, &FieldError{"whole yard", "choose what was done or found at all of them"}
 	}
+	body, err := json.Marshal(x)
+	if err != nil {
+		return 0, err
+	}
 	n := 0
 	for _, c := range b.Standings {
 		if slices.Contains(x.Except, c.Colony) {
 			continue
-		}
-		body, err := json.Marshal(x)
-		if err != nil {
-			return n, err
 		}
 		e := Entered{ID: x.ID + "-" + c.Colony[len(c.Colony)-12:], Body: string(body), By: x.By, Day: x.Day, Acts: x.Acts}
 		if x.Look != nil {

@@ -34,6 +34,21 @@ type Done struct {
 	Entry     history.Entry
 }
 
+// Stop returns what to look for in a colony on a day, and what its log has of that
+// day, from what its page has read.
+func (c Colony) Stop(on day.Day) (expect []string, done []Done) {
+	var before []history.Entry
+	for _, l := range c.Log {
+		switch {
+		case l.Day == on:
+			done = append(done, Done{ID: l.ID, Entry: l.Entry})
+		case l.Day < on:
+			before = append(before, l.Entry)
+		}
+	}
+	return history.Expect(before, on, c.Units), done
+}
+
 // Looked reports whether the colony has been looked at on the round.
 func (s Stop) Looked() bool {
 	return slices.ContainsFunc(s.Done, func(d Done) bool { return d.Entry.Look != nil })

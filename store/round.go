@@ -82,18 +82,22 @@ func (s *Store) Receive(ctx context.Context, x Sent, events ...Event) (before *S
 	return before, err
 }
 
-const selectBeside = `SELECT b.id, s.colony_id, b.body_hash, b.body, b.actor, b.recorded_utc, '{}' FROM sent_beside b JOIN sent s ON s.id = b.id WHERE s.colony_id = ? ORDER BY b.recorded_utc`
+const selectBeside = `SELECT b.id, s.colony_id, b.body_hash, b.body, b.actor, b.recorded_utc, '{}' FROM sent_beside b JOIN sent s ON s.id = b.id
+	WHERE s.colony_id = ? AND b.recorded_utc >= ? ORDER BY b.recorded_utc`
 
-// Beside returns what came for a colony under ids that had come before.
-func (s *Store) Beside(ctx context.Context, colony string) ([]Sent, error) {
-	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error { return scanSent(r, x) }, selectBeside, colony)
+// Beside returns what came for a colony since an instant under ids that had come
+// before.
+func (s *Store) Beside(ctx context.Context, colony, sinceUTC string) ([]Sent, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error { return scanSent(r, x) }, selectBeside, colony, sinceUTC)
 }
 
-const selectSentOf = `SELECT id, colony_id, body_hash, body, actor, recorded_utc, answer FROM sent WHERE colony_id = ? ORDER BY recorded_utc`
+const selectUnknowing = `SELECT id, colony_id, body_hash, '', actor, recorded_utc, answer FROM sent
+	WHERE colony_id = ? AND recorded_utc >= ? AND json_array_length(answer, '$.meanwhile') > 0 ORDER BY recorded_utc`
 
-// SentOf returns what devices sent for a colony.
-func (s *Store) SentOf(ctx context.Context, colony string) ([]Sent, error) {
-	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error { return scanSent(r, x) }, selectSentOf, colony)
+// Unknowing returns what devices sent for a colony since an instant without
+// knowing of all that the log held; bodies are left out.
+func (s *Store) Unknowing(ctx context.Context, colony, sinceUTC string) ([]Sent, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error { return scanSent(r, x) }, selectUnknowing, colony, sinceUTC)
 }
 
 const selectAfter = `SELECT seq, id, operation_id, colony_id, kind, day, recorded_utc, actor, COALESCE(supersedes, ''), payload
