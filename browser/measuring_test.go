@@ -64,6 +64,9 @@ func TestTwelvePoundsInOneFrame(t *testing.T) {
 	if ask := p.text(".ask"); !strings.Contains(ask, "49 mm thick") {
 		t.Errorf("it asks %q", ask)
 	}
+	if n := p.waiting(); n != 1 { // what is refused stays in the queue, also while its form is open
+		t.Errorf("%d wait while it is asked about, want 1", n)
+	}
 	p.sound("a question")
 	p.shoot("question")
 	p.save()

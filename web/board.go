@@ -147,8 +147,8 @@ func (v *boardView) groups(b app.Board) {
 	add("Can wait", rows[app.UrgencyCanWait], false)
 }
 
-func rowOf(x app.Standing) row {
-	r := row{ID: x.Colony, Code: x.Code, Known: x.Known, Glyph: glyphOf(x)}
+// standFacts says what is known of a colony in a line.
+func standFacts(x app.Standing) string {
 	var facts []string
 	if x.Origin != "" {
 		facts = append(facts, x.Origin)
@@ -171,7 +171,12 @@ func rowOf(x app.Standing) row {
 			facts = append(facts, "no cell check known")
 		}
 	}
-	r.Facts = strings.Join(facts, ", ")
+	return strings.Join(facts, ", ")
+}
+
+func rowOf(x app.Standing) row {
+	r := row{ID: x.Colony, Code: x.Code, Known: x.Known, Glyph: glyphOf(x)}
+	r.Facts = standFacts(x)
 	if len(x.Advice) > 0 {
 		r.Do, r.Why = x.Advice[0].Do, x.Advice[0].Brief
 		var more []string

@@ -12,15 +12,14 @@ import (
 
 // doneForm is what was done at the hive, as typed.
 type doneForm struct {
-	Supers, Comb     string
-	Feed, FeedAs     string
-	Swap             string
-	Turn             bool
-	Excluder         string
-	Off              []takenForm
-	FeedWays         []option
-	LitreIn, KiloIn  string // a litre and a kilogram in the user's units, for the line
-	VolumeIn, MassIn string // their names
+	Supers, Comb    string
+	Feed, FeedAs    string
+	Swap            string
+	Turn            bool
+	Excluder        string
+	Off             []takenForm
+	FeedWays        []option
+	LitreIn, KiloIn string // a litre and a kilogram in the user's units, for the line
 }
 
 // takenForm is a box that may be taken off: "", off or harvest.
@@ -37,7 +36,7 @@ const (
 )
 
 func doneFormOf(v *lookView, u measure.Units) doneForm {
-	d := doneForm{Comb: "drawn", FeedAs: feedThin, VolumeIn: u.Volume.Name, MassIn: u.Mass.Name,
+	d := doneForm{Comb: "drawn", FeedAs: feedThin,
 		LitreIn: strconv.FormatFloat(u.Volume.In(1), 'g', 8, 64), KiloIn: strconv.FormatFloat(u.Mass.In(1), 'g', 8, 64),
 		FeedWays: []option{{feedThin, u.Volume.Name + " of 1:1"}, {feedThick, u.Volume.Name + " of 2:1"}, {feedSugar, u.Mass.Name + " of sugar"}}}
 	for _, b := range v.Boxes {

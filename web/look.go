@@ -122,12 +122,7 @@ func (s *Server) showLook(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	v, err := s.lookOf(c, x)
-	if err != nil {
-		return err
-	}
-	v.Preview = previewOf(x, x)
-	return s.show(c, "look", v)
+	return s.showLookPage(c, lookOf(c, x), x)
 }
 
 // blankLook is the form for a colony as it stands, nothing entered.
@@ -135,7 +130,6 @@ func blankLook(x app.Colony) *lookView {
 	v := &lookView{shell: shell{Title: "Look at " + x.Code, Operation: x.Operation, Active: "board", Phone: true}, ID: x.ID, Code: x.Code, Yard: x.YardName,
 		Place: fmt.Sprintf("%d of %d", x.Place, x.Of), Next: x.Next, NextCode: x.NextCode, Entry: app.NewID(), Date: x.Today.String()}
 	v.Today = x.Today.Short()
-	v.Inside, v.Stack = insideOf(x), draw.Stack(stackOf(x))
 	v.Scripts = []string{"shorthand.js", "look.js"}
 	if n := len(x.Log); n > 0 {
 		v.Seen = x.Log[n-1].ID
@@ -145,6 +139,7 @@ func blankLook(x app.Colony) *lookView {
 	expect := expectedSeams(x)
 	for i := len(st.Boxes) - 1; i >= 0; i-- {
 		b := boxFormOf(st, i)
+		b.Unit = x.Units.Mass.Name
 		if expect != nil && expect[i] > 0 {
 			b.Expect = plain(expect[i])
 		}
@@ -156,6 +151,7 @@ func blankLook(x app.Colony) *lookView {
 	for _, k := range cellKinds {
 		v.Cells = append(v.Cells, cellForm{Key: k.key, Label: k.label})
 	}
+	v.Weight.Unit, v.Done = x.Units.Mass.Name, doneFormOf(v, x.Units)
 	return v
 }
 
@@ -238,10 +234,7 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	v, err := s.lookOf(c, x)
-	if err != nil {
-		return err
-	}
+	v := lookOf(c, x)
 	e, err := readForm(c, v, x)
 	var with app.Colony
 	if err == nil {
@@ -269,25 +262,24 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 	return s.show(c, "look#preview", p)
 }
 
-// lookOf is a blank look in the user's units.
-func (s *Server) lookOf(c fiber.Ctx, x app.Colony) (*lookView, error) {
-	set, err := s.app.Settings(c.Context())
-	if err != nil {
-		return nil, err
-	}
+// lookOf is a blank look in the user's units, as a stop of a round where it is
+// one.
+func lookOf(c fiber.Ctx, x app.Colony) *lookView {
 	v := blankLook(x)
-	v.Weight.Unit = set.Units.Mass.Name
-	v.Done = doneFormOf(v, set.Units)
-	if err := s.inRound(c, v, x); err != nil {
-		return nil, err
+	if q := roundQueryOf(c); q.on > 0 {
+		v.inRound(q, x)
 	}
-	for i := range v.Boxes {
-		v.Boxes[i].Unit = v.Weight.Unit
-		if v.Round != nil {
-			v.Boxes[i].Depth = string(look.BySeams)
-		}
+	return v
+}
+
+// showLookPage shows the look as it is entered so far, with the hive as it was
+// last seen beside it.
+func (s *Server) showLookPage(c fiber.Ctx, v *lookView, x app.Colony) error {
+	v.Preview = previewOf(x, x)
+	if v.Round == nil {
+		v.Inside, v.Stack = insideOf(x), draw.Stack(stackOf(x))
 	}
-	return v, nil
+	return s.show(c, "look", v)
 }
 
 // ask puts what hardly can be before the keeper, unless each is answered with

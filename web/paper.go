@@ -48,7 +48,7 @@ func (s *Server) sheetOf(c fiber.Ctx) (*sheetView, app.Round, error) {
 	}
 	out := &sheetView{shell: shell{Title: "Sheet of " + r.Name, Operation: r.Operation, Active: "board", Today: v.Today}, YardID: r.ID, Name: r.Name, On: v.On, OnISO: v.OnISO, Visit: v.Visit}
 	for i, x := range r.Stops {
-		row := sheetRow{ID: x.Colony, Code: x.Code, Facts: v.Rows[i].Facts, Due: v.Rows[i].Due, Expect: x.Expect, Found: v.Rows[i].Found, Glyph: v.Rows[i].Glyph, BoxCount: len(x.Boxes), Entry: app.NewID()}
+		row := sheetRow{ID: x.Colony, Code: x.Code, Facts: standFacts(x.Standing), Due: v.Rows[i].Due, Expect: x.Expect, Found: v.Rows[i].Found, Glyph: v.Rows[i].Glyph, BoxCount: len(x.Boxes), Entry: app.NewID()}
 		for k, n := range [3]string{"Food", "Lay", "Store"} {
 			if x.Known {
 				row.Runways = append(row.Runways, runwayText{Name: n, After: daysText(x.Runways[k].Likely, x.Horizon)})

@@ -15,6 +15,7 @@ import (
 	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/history"
+	"kembo/core/look"
 	"kembo/core/measure"
 	"kembo/core/shorthand"
 )
@@ -22,29 +23,26 @@ import (
 // roundView is a walk along the colonies of a yard.
 type roundView struct {
 	shell
-	YardID, Name  string
-	On, OnISO     string
-	TodayISO      string
-	End           bool // begun at the other end
-	Query         string
-	Done, Of      int
-	Rows          []roundRow
-	Heavy         []string
-	LiftLimit     string
-	Season        string // of the safety strip: dismissed once a season
-	Entry         string
-	Said          string
-	Err           string
-	VolumeIn      string
-	MassIn        string
-	FoundMore     int
-	Bring         []string
-	Later         []string
-	Next          string
-	NextURL       string
-	SummaryURL    string
-	OtherEnd      string
-	Visit, VisISO string
+	YardID, Name string
+	On, OnISO    string
+	TodayISO     string
+	End          bool // begun at the other end
+	Done, Of     int
+	Rows         []roundRow
+	Heavy        []string
+	LiftLimit    string
+	Season       string // of the safety strip: dismissed once a season
+	Entry        string
+	Said         string
+	VolumeIn     string
+	MassIn       string
+	Bring        []string
+	Later        []string
+	Next         string
+	NextURL      string
+	SummaryURL   string
+	OtherEnd     string
+	Visit        string
 }
 
 // roundRow is a colony as it stands in the round.
@@ -52,14 +50,12 @@ type roundRow struct {
 	ID, Code, URL string
 	N             int
 	Glyph         template.HTML
-	Track         template.HTML
 	Due           []string
 	Expect        []string
 	Looked        bool
 	Found         []string // on the round's day, as sentences
 	State         string
 	Alarm         bool
-	Facts         string
 }
 
 // roundQuery is what a page of a round carries: its day and its direction.
@@ -122,9 +118,9 @@ func (s *Server) roundOf(c fiber.Ctx) (*roundView, app.Round, error) {
 		slices.Reverse(r.Stops)
 	}
 	v := &roundView{shell: shell{Title: "Round of " + r.Name, Operation: r.Operation, Active: "board", Phone: true, Scripts: []string{"round.js"}},
-		YardID: r.ID, Name: r.Name, On: r.On.Short(), OnISO: r.On.String(), TodayISO: r.Today.String(), End: q.end, Query: q.String(), Of: len(r.Stops), Done: len(r.Stops) - r.Left(),
+		YardID: r.ID, Name: r.Name, On: r.On.Short(), OnISO: r.On.String(), TodayISO: r.Today.String(), End: q.end, Of: len(r.Stops), Done: len(r.Stops) - r.Left(),
 		LiftLimit: kgText(r.Units, r.LiftLimitKg), Season: r.On.String()[:4], Entry: app.NewID(), VolumeIn: r.Units.Volume.Name, MassIn: r.Units.Mass.Name,
-		SummaryURL: q.list(r.ID, "/summary"), OtherEnd: roundQuery{r.On, !q.end}.list(r.ID, ""), Visit: r.Visit.Short(), VisISO: r.Visit.String()}
+		SummaryURL: q.list(r.ID, "/summary"), OtherEnd: roundQuery{r.On, !q.end}.list(r.ID, ""), Visit: r.Visit.Short()}
 	v.Today = r.Today.Short()
 	for _, h := range r.Heavy {
 		v.Heavy = append(v.Heavy, h.Code+", "+h.Box+": "+kgText(r.Units, h.Kg))
@@ -140,21 +136,27 @@ func (s *Server) roundOf(c fiber.Ctx) (*roundView, app.Round, error) {
 }
 
 func roundRowOf(x app.Stop, n int, q roundQuery, u measure.Units) roundRow {
-	r := roundRow{ID: x.Colony, Code: x.Code, URL: q.stop(x.Colony), N: n, Glyph: glyphOf(x.Standing), Track: trackOf(x.Standing).Phone(), Expect: x.Expect, Looked: x.Looked(), Facts: rowOf(x.Standing).Facts}
+	r := roundRow{ID: x.Colony, Code: x.Code, URL: q.stop(x.Colony), N: n, Glyph: glyphOf(x.Standing), Expect: x.Expect, Looked: x.Looked(), Found: foundOn(x.Done, u)}
 	r.State, r.Alarm = chipOf(x.Standing)
 	for _, a := range x.Advice {
 		if a.Action != advice.Leave {
 			r.Due = append(r.Due, a.Do)
 		}
 	}
-	for _, d := range x.Done {
+	return r
+}
+
+// foundOn says what the log has of a day.
+func foundOn(done []app.Done, u measure.Units) []string {
+	var out []string
+	for _, d := range done {
 		kind, say := entryWords(d.Entry, u)
-		r.Found = append(r.Found, kind+": "+say)
+		out = append(out, kind+": "+say)
 		if l := d.Entry.Look; l != nil && l.Health == "suspect" {
-			r.Found = append(r.Found, "Brood health suspect: move nothing from it; ask the bee inspector.")
+			out = append(out, "Brood health suspect: move nothing from it; ask the bee inspector.")
 		}
 	}
-	return r
+	return out
 }
 
 // showSummary ends a round: what was found and what to bring next time.
@@ -199,7 +201,7 @@ func (s *Server) setRound(c fiber.Ctx) error {
 // onAll writes one thing for all colonies of a yard but some.
 func (s *Server) onAll(c fiber.Ctx) error {
 	yard := strings.Clone(c.Params("yard"))
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	val := typedIn(c)
 	x := app.OnAll{ID: val("entry"), By: val("by")}
 	var err error
 	if x.Day, err = day.Parse(val("on")); err != nil {
@@ -213,34 +215,34 @@ func (s *Server) onAll(c fiber.Ctx) error {
 		return err
 	}
 	d := &doneForm{Comb: "drawn", FeedAs: feedThin}
-	look := &history.Look{Note: val("note")}
+	found := &history.Look{Note: val("note")}
 	switch what := val("what"); what {
 	case "super", "super-foundation":
 		x.Acts = []shorthand.Act{{What: shorthand.SupersOn, Count: 1, Drawn: what == "super"}}
 	case "feed":
-		if x.Acts, err = readDone(typedIn(c), d, nil, set.Units); err != nil {
+		if x.Acts, err = readDone(val, d, nil, set.Units); err != nil {
 			return err
 		}
 		if len(x.Acts) == 0 {
 			return &app.FieldError{Field: "feed", Say: "say how much each got"}
 		}
 	case "healthy":
-		look.Health = "healthy"
+		found.Health = "healthy"
 	case "no-cells":
-		look.Cells.Check = "complete"
+		found.Cells.Check = "complete"
 	case "excluder-in":
 		x.Acts = []shorthand.Act{{What: shorthand.ExcluderIn}}
 	case "excluder-out":
 		x.Acts = []shorthand.Act{{What: shorthand.ExcluderOut}}
 	case "note":
-		if look.Note == "" {
+		if found.Note == "" {
 			return &app.FieldError{Field: "note", Say: "write what is to be noted for all of them"}
 		}
 	default:
 		return &app.FieldError{Field: "whole yard", Say: "choose what was done or found at all of them"}
 	}
-	if look.Note != "" || look.Health != "" || look.Cells.Check != "" {
-		x.Look = look
+	if found.Note != "" || found.Health != "" || found.Cells.Check != "" {
+		x.Look = found
 	}
 	n, err := s.app.OnAll(c.Context(), yard, x)
 	var field *app.FieldError
@@ -257,7 +259,7 @@ func (s *Server) onAll(c fiber.Ctx) error {
 type roundHead struct {
 	Round, End    string // carried along
 	List          string
-	PrevURL, Prev string
+	PrevURL       string
 	NextURL, Next string
 	Due           []dueItem
 	Expect        []string
@@ -269,28 +271,20 @@ type roundHead struct {
 type dueItem struct{ Do, Brief, Tick string }
 
 // inRound sets a look up as a stop of a round: quick, with what is due.
-func (s *Server) inRound(c fiber.Ctx, v *lookView, x app.Colony) error {
-	q := roundQueryOf(c)
-	if q.on == 0 {
-		return nil
-	}
-	r, err := s.app.Round(c.Context(), x.YardID, q.on)
-	if err != nil {
-		return err
-	}
-	if q.end {
-		slices.Reverse(r.Stops)
-	}
-	i := slices.IndexFunc(r.Stops, func(p app.Stop) bool { return p.Colony == x.ID })
-	h := &roundHead{Round: q.on.String(), List: q.list(x.YardID, ""), Expect: r.Stops[i].Expect, NextURL: q.list(x.YardID, "/summary"), Next: "summary"}
+func (v *lookView) inRound(q roundQuery, x app.Colony) {
+	expect, done := x.Stop(q.on)
+	h := &roundHead{Round: q.on.String(), List: q.list(x.YardID, ""), Expect: expect, Found: foundOn(done, x.Units)}
+	place, prev, next, nextCode := x.Place, x.Prev, x.Next, x.NextCode
 	if q.end {
 		h.End = "1"
+		place, prev, next, nextCode = x.Of+1-place, next, prev, x.PrevCode
 	}
-	if i > 0 {
-		h.PrevURL, h.Prev = q.stop(r.Stops[i-1].Colony), r.Stops[i-1].Code
+	if place > 1 {
+		h.PrevURL = q.stop(prev)
 	}
-	if i+1 < len(r.Stops) {
-		h.NextURL, h.Next = q.stop(r.Stops[i+1].Colony), r.Stops[i+1].Code
+	h.NextURL, h.Next = q.list(x.YardID, "/summary"), "summary"
+	if place < x.Of {
+		h.NextURL, h.Next = q.stop(next), nextCode
 	}
 	if x.Assessment != nil {
 		for _, a := range x.Assessment.Advice {
@@ -303,9 +297,10 @@ func (s *Server) inRound(c fiber.Ctx, v *lookView, x app.Colony) error {
 	if len(x.Standing.Boxes) > 0 {
 		h.Glyph = glyphOf(x.Standing)
 	}
-	h.Found = roundRowOf(r.Stops[i], i+1, q, x.Units).Found
 	v.Round = h
-	v.Date, v.Place = q.on.String(), fmt.Sprintf("%d of %d", i+1, len(r.Stops))
+	v.Date, v.Place = q.on.String(), fmt.Sprintf("%d of %d", place, x.Of)
 	v.NextCode, v.Next = "", ""
-	return nil
+	for i := range v.Boxes {
+		v.Boxes[i].Depth = string(look.BySeams)
+	}
 }

@@ -40,26 +40,26 @@ type question struct {
 func (s *Server) saveLook(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
 	queued := c.Get(queueHeader) != ""
-	x, err := s.app.Colony(c.Context(), id)
+	read := s.app.Colony
+	if queued { // no page is shown, so nothing need be forecast
+		read = s.app.Believed
+	}
+	x, err := read(c.Context(), id)
 	if err != nil {
 		if queued && errors.Is(err, app.ErrNotFound) {
 			return refuse(c, c.FormValue("entry"), "This colony is not here any more. What was entered stays on this device.", nil)
 		}
 		return err
 	}
-	v, err := s.lookOf(c, x)
-	if err != nil {
-		return err
-	}
+	v := lookOf(c, x)
 	e, err := readForm(c, v, x)
 	if err == nil && e.Look != nil {
 		if err = s.ask(c, id, history.Entry{ID: e.ID, Day: e.Day, Kind: history.KindLook, Look: e.Look}, v); err == nil && len(v.Questions) > 0 {
 			if queued {
 				return refuse(c, e.ID, "Can this be?", v.Questions)
 			}
-			v.Preview = previewOf(x, x)
 			c.Status(fiber.StatusUnprocessableEntity)
-			return s.show(c, "look", v)
+			return s.showLookPage(c, v, x)
 		}
 	}
 	var got app.Received
@@ -72,9 +72,8 @@ func (s *Server) saveLook(c fiber.Ctx) error {
 		if queued {
 			return refuse(c, e.ID, v.Err, nil)
 		}
-		v.Preview = previewOf(x, x)
 		c.Status(fiber.StatusUnprocessableEntity)
-		return s.show(c, "look", v)
+		return s.showLookPage(c, v, x)
 	}
 	if err != nil {
 		return err
@@ -104,7 +103,7 @@ func readEntered(val typed, body string, v *lookView, x app.Colony) (app.Entered
 	out := app.Entered{ID: val("entry"), Body: body, By: val("by"), Seen: val("seen")}
 	at, _ := placesOf(val, v)
 	acts, err := readDone(val, &v.Done, at, x.Units)
-	e, lookErr := readLook(val, v, x.Assessment != nil)
+	e, lookErr := readLook(val, v, x.Believed.Estimate != nil)
 	if err != nil {
 		return out, err
 	}
@@ -175,7 +174,6 @@ func besideLine(body string, x app.Colony) string {
 		return body
 	}
 	v := blankLook(x)
-	v.Done = doneFormOf(v, x.Units)
 	e, err := readEntered(func(k string) string { return strings.TrimSpace(q.Get(k)) }, body, v, x)
 	if err != nil {
 		return err.Error()

@@ -656,15 +656,13 @@
     try {
       const page = location.pathname + location.search.replace(/[?&]item=[^&]*/, "");
       if (shots.length) await keepPhotos(id);
-      got = await Q.add({ id, url: form.getAttribute("action"), body: body(e.submitter), colony: form.dataset.colony, code: form.dataset.code, page, by: Q.by() });
+      got = await Q.add({ id, url: form.getAttribute("action"), body: body(e.submitter), colony: form.dataset.colony, code: form.dataset.code, page });
     } catch { // no storage on this device: straight to the server, as without script
       HTMLFormElement.prototype.submit.call(form);
       return;
     }
     if (got.refused) {
-      // It is back in the form to be corrected; the form keeps it.
-      await Q.drop(id);
-      Q.show();
+      // It stays in the queue, and is in the form to be corrected under the same id.
       $$(".js-save", form).forEach((b) => (b.disabled = false));
       wrongBox(got.refused.say, got.refused.questions);
       return;

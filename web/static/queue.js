@@ -80,7 +80,7 @@ window.kemboQueue = (() => {
     await alone(async () => {
       let away = false;
       for (const item of await all()) {
-        if (item.say && !item.retry) continue; // refused: the keeper's turn
+        if (item.say) continue; // refused: the keeper's turn
         if ((await sendOne(item)) === "away") {
           away = true;
           break; // in order, and not all of them into the void
