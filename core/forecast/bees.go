@@ -4,8 +4,12 @@ package forecast
 // flow. Source: common practice.
 const dronesOutFrom = 225
 
+// Season days between which winter bees take to the field on flying days.
+// Source: common practice: they are used up from late winter to June.
+const spentFrom, spentTo = 40, 160
+
 // age moves brood on by a day and lets adults emerge, change work and die.
-func (s *State) age(p *Parameters, c *Condition) {
+func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 	// Brood that is lost is lost as larvae, when nurses remove it, spread over
 	// the six days so that survival from egg to adult is EggToAdult.
 	oldest := cappedDays - 1 - s.cappedTurn
@@ -15,7 +19,7 @@ func (s *State) age(p *Parameters, c *Condition) {
 	if s.cappedTurn++; s.cappedTurn == cappedDays {
 		s.cappedTurn = 0
 	}
-	loss := (1 - p.EggToAdult) / 5.7 // 1-(1-x)^6 = 0.15 within half a per cent
+	loss := (1 - p.EggToAdult) * (1 / 5.7) // 1-(1-x)^6 = 0.15 within half a per cent
 	keep := 1 - loss
 	was := s.Eggs[2] + s.Larvae[0] + s.Larvae[1] + s.Larvae[2] + s.Larvae[3] + s.Larvae[4]
 	s.Larvae[5] = s.Larvae[4] * keep
@@ -39,19 +43,19 @@ func (s *State) age(p *Parameters, c *Condition) {
 	s.Drones += drones
 	s.Ledger.DroneEmerged += drones
 	droneDeath := p.DroneDeath
-	if c.SeasonDay > dronesOutFrom {
+	if y.out {
 		droneDeath = p.DronesOut
 	}
 	dead := s.Drones * droneDeath
 	s.Drones -= dead
 	s.Ledger.DronesDied += dead
 
-	w := winterShare(c.SeasonDay)
-	s.Winter += emerged * w
-	s.House += emerged * (1 - w)
+	toWinter := emerged * y.winter
+	s.Winter += toWinter
+	s.House += emerged - toWinter
 	s.Ledger.Emerged += emerged
 
-	s.work(p, c)
+	s.work(p, c, y)
 }
 
 // winterShare is the share of emerging bees that become long-lived: from late
@@ -65,7 +69,7 @@ func winterShare(seasonDay int) float64 {
 
 // work moves house bees to the field (Khoury et al. 2011), lets winter bees
 // take to flight in spring, and takes the dead.
-func (s *State) work(p *Parameters, c *Condition) {
+func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 	flying := 1.0
 	if c.FlightHours < p.FullFlight {
 		flying = c.FlightHours / p.FullFlight
@@ -77,7 +81,7 @@ func (s *State) work(p *Parameters, c *Condition) {
 	toField := s.House * (p.RecruitAlpha - p.RecruitSigma*s.Foragers/n)
 	// Nurses with few larvae to feed go out sooner, so larger colonies, with one
 	// queen each, have more of their bees in the field.
-	if idle := s.House - s.larvae/(6*p.NurseLoad); idle > 0 {
+	if idle := s.House - s.larvae*(1/(6*p.NurseLoad)); idle > 0 {
 		toField += p.RecruitIdle * idle
 	}
 	toField = most(0, toField*flying)
@@ -85,7 +89,7 @@ func (s *State) work(p *Parameters, c *Condition) {
 	s.Foragers += toField
 	// In mild autumn weather winter bees hardly fly for nectar; in spring they
 	// are used up in it.
-	if c.SeasonDay > 40 && c.SeasonDay < 160 && s.Winter > 0 {
+	if y.spends && s.Winter > 0 {
 		spent := s.Winter * p.WinterSpent * flying
 		s.Winter -= spent
 		s.Foragers += spent

@@ -1,9 +1,9 @@
 package forecast
 
-// draw builds comb on foundation: only with income, warmth and bees, and only
-// as room gets short. Drawing costs honey.
+// draw builds comb on foundation, of which there is some, on a day with income:
+// only with warmth and bees, and only as room gets short. Drawing costs honey.
 func (s *State) draw(p *Parameters, c *Condition, t *Today) {
-	if s.NestUndrawn+s.SuperUndrawn <= 0 || t.Potential < p.DrawIncome || c.MeanC < p.DrawWarmth {
+	if c.MeanC < p.DrawWarmth {
 		return
 	}
 	able := p.DrawCells * s.House * least(1, t.Potential)
@@ -37,7 +37,7 @@ func (s *State) drawReach() float64 { return most(0.1, s.SuperAccess) }
 // widen takes a box under the nest into it, as bees hang down into it in warm
 // weather once the nest is full of them. Nectar is not put there.
 func (s *State) widen(p *Parameters, c *Condition) {
-	if s.UnderDrawn+s.UnderUndrawn <= 0 || c.MeanC < p.UnderWarmth {
+	if c.MeanC < p.UnderWarmth {
 		return
 	}
 	full := s.Bees() / (p.BeesPerCell * most(s.NestDrawn, 1))

@@ -1,11 +1,9 @@
 package forecast
 
-import "kembo/core/season"
-
 // lay lets the queen lay: the least of what she would, what the nurses can
 // rear, what the larder allows and what room she finds.
-func (s *State) lay(p *Parameters, c *Condition, t *Today) {
-	want := s.QueenPeak * season.LayingOn(c.SeasonDay)
+func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
+	want := s.QueenPeak * y.laying
 	nurses := s.House + p.WinterNurse*s.Winter
 	want = least(want, p.NurseLoad*nurses)
 	if kg := s.Stores(); kg < p.StoresForFull {
@@ -19,7 +17,7 @@ func (s *State) lay(p *Parameters, c *Condition, t *Today) {
 	}
 	// A few bees in wide rooms warm less brood while it is cool.
 	if cool := p.CoolUnder - c.MeanC; cool > 0 {
-		if empty := 1 - s.Bees()/(p.BeesPerCell*s.NestDrawn); empty > 0 {
+		if empty := 1 - s.Bees()*(1/(p.BeesPerCell*s.NestDrawn)); empty > 0 {
 			want *= 1 - p.WideCold*(1-s.Warmed)*empty*least(1, cool/p.CoolUnder)
 		}
 	}
@@ -31,8 +29,8 @@ func (s *State) lay(p *Parameters, c *Condition, t *Today) {
 	laid := least(want, room)
 	t.Laid = laid
 	drone := 0.0
-	if c.SeasonDay > dronesFrom && c.SeasonDay < dronesTo && s.House > dronesLeast && droneCells*s.drone < dronesMost*s.NestDrawn {
-		drone = laid * p.DroneShare / droneCells
+	if y.drones && s.House > dronesLeast && droneCells*s.drone < dronesMost*s.NestDrawn {
+		drone = laid * p.DroneShare * (1 / droneCells)
 	}
 	workers := laid - drone*droneCells
 	s.Eggs[0] += workers

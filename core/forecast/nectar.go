@@ -8,6 +8,7 @@ func (s *State) forage(p *Parameters, c *Condition, t *Today) {
 	t.Potential = perHour * c.FlightHours
 	t.GoodDay = perHour * p.GoodDayHours
 
+	pollen := s.pollenNeed(p)
 	nestFree := s.free(p)
 	superFree := s.SuperFree(p) * s.SuperAccess
 	ripe := 1 / p.NectarCells
@@ -38,7 +39,7 @@ func (s *State) forage(p *Parameters, c *Condition, t *Today) {
 		s.SuperAccess += (1 - s.SuperAccess) * start * (1 - p.LidDrag*least(1, lid)) * least(1, t.Potential)
 	}
 	s.carryUp(p, c, nestFree, most(0, superRoom))
-	s.gatherPollen(p, c)
+	s.gatherPollen(p, c, pollen)
 }
 
 // inUse is the access from which on supers count as wholly in use.
@@ -60,24 +61,32 @@ func (s *State) carryUp(p *Parameters, c *Condition, nestFree, superRoom float64
 	s.SuperHoney += honey
 }
 
+// pollenNeed is what a day's larvae eat and the reserve kept for them, in cells.
+// The reserve is divided by, which takes its time; so it is asked for early.
+type pollenNeed struct{ eat, reserve, perReserve float64 }
+
+func (s *State) pollenNeed(p *Parameters) pollenNeed {
+	eat := s.larvae * p.PollenPerLarva
+	reserve := p.PollenDays*eat + p.PollenKeeps
+	return pollenNeed{eat, reserve, 1 / reserve}
+}
+
 // gatherPollen keeps a reserve of some days for the larvae. Where it is gone,
 // the youngest larvae go after it: they are eaten.
-func (s *State) gatherPollen(p *Parameters, c *Condition) {
-	need := s.larvae * p.PollenPerLarva
-	target := p.PollenDays*need + p.PollenKeeps
-	if c.Pollen > 0 && s.PollenCells < target {
-		gap := (target - s.PollenCells) / target
+func (s *State) gatherPollen(p *Parameters, c *Condition, n pollenNeed) {
+	if c.Pollen > 0 && s.PollenCells < n.reserve {
+		gap := (n.reserve - s.PollenCells) * n.perReserve
 		// A need of it draws more foragers to pollen, up to three in four.
 		in := (s.Foragers + p.WinterPollen*s.Winter) * (1 - p.NectarCollectors + 0.5*gap) * c.FlightHours * c.Pollen * p.PollenPerHour * least(1, 1.6*gap)
 		in = least(in, 0.5*s.free(p))
 		s.PollenCells += in
 		s.Ledger.PollenIn += in
 	}
-	eaten := least(need, s.PollenCells)
+	eaten := least(n.eat, s.PollenCells)
 	s.PollenCells -= eaten
 	s.Ledger.PollenEaten += eaten
-	if short := need - eaten; short > p.BodyReserve*need {
-		s.eatBrood(p, short/need-p.BodyReserve)
+	if short := n.eat - eaten; short > p.BodyReserve*n.eat {
+		s.eatBrood(p, short/n.eat-p.BodyReserve)
 	}
 }
 

@@ -56,7 +56,7 @@ func TestAdultLifeBySeason(t *testing.T) {
 		}
 		days := 0.0
 		for i := range y.Likely {
-			s.work(&p, &y.Likely[i])
+			s.work(&p, &y.Likely[i], timeOf(y.Likely[i].SeasonDay))
 			days += s.Bees()
 		}
 		return days / 10000
@@ -173,7 +173,7 @@ func TestCollapseThreshold(t *testing.T) {
 		for range 15000 * parts {
 			n := s.House + s.Foragers
 			s.House += 2000 * n / (27000 + n) * dt
-			s.work(&p, &c)
+			s.work(&p, &c, timeOf(c.SeasonDay))
 		}
 		return s.House+s.Foragers > 40
 	}

@@ -172,7 +172,7 @@ func TestForagerShareAgainstKhoury(t *testing.T) {
 	s := State{House: 20000, Foragers: 3000, DeathFactor: 1, IntakeFactor: 1, EatFactor: 1, FlowFactor: 1, Near: 1, Lid: 1, NestKgPerCell: 0.0004}
 	for range 400 {
 		s.House += 1200 // emergence, held constant
-		s.work(&p, &c)
+		s.work(&p, &c, timeOf(c.SeasonDay))
 	}
 	if got := s.Foragers / s.House; math.Abs(got-want) > 0.01 {
 		t.Errorf("foragers to house bees %.3f, published equilibrium %.3f", got, want)
@@ -187,7 +187,7 @@ func TestAdultLife(t *testing.T) {
 	s := State{House: 20000, Foragers: 3000, DeathFactor: 1}
 	for range 400 {
 		s.House += 1000
-		s.work(&p, &c)
+		s.work(&p, &c, timeOf(c.SeasonDay))
 	}
 	if life := s.Bees() / 1000; life < 15 || life > 38 {
 		t.Errorf("mean adult life %.0f d, want 15 to 38", life)

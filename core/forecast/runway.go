@@ -47,6 +47,7 @@ type runner struct {
 	p       *Parameters
 	reserve float64
 	end     [Runways]float64
+	now     Today
 	before  Today   // how the day before ended
 	room    float64 // good days over the margin, when it was last asked
 	supers  *superEnds
@@ -74,8 +75,9 @@ func crossed(was, now float64) float64 {
 
 // day does day i and asks of each runway whether it ends on it.
 func (r *runner) day(i int, c *Condition) {
-	was := &r.before
-	t := r.s.Step(r.p, c)
+	was, t := &r.before, &r.now
+	*t = Today{}
+	r.s.step(r.p, c, t)
 	at := float64(i)
 	if r.end[Food] > at {
 		switch {
@@ -91,12 +93,12 @@ func (r *runner) day(i int, c *Condition) {
 	}
 	if t.GoodDay > flowLeast && r.end[Store] > at {
 		was := r.room
-		r.room = r.s.roomKg(r.p, &t)/t.GoodDay - r.p.StoreMarginDays
+		r.room = r.s.roomKg(r.p, t)/t.GoodDay - r.p.StoreMarginDays
 		if r.room < 0 {
 			r.end[Store] = at + crossed(was, r.room)
 		}
 	}
-	r.before = t
+	r.before = *t
 	if r.supers != nil {
 		r.supers.day(&r.s, r.p, at)
 	}

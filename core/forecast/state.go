@@ -214,18 +214,27 @@ type Today struct {
 // is left, all eat, nectar ripens, comb is drawn.
 func (s *State) Step(p *Parameters, c *Condition) Today {
 	var t Today
+	s.step(p, c, &t)
+	return t
+}
+
+func (s *State) step(p *Parameters, c *Condition, t *Today) {
 	if s.nestPerKg == 0 {
 		s.tally()
 	}
-	s.age(p, c)
+	y := timeOf(c.SeasonDay)
+	s.age(p, c, y)
 	s.await()
-	s.widen(p, c)
-	s.forage(p, c, &t)
-	s.lay(p, c, &t)
-	s.press(p, c, &t)
-	s.eat(p, c, &t)
+	if s.UnderDrawn+s.UnderUndrawn > 0 {
+		s.widen(p, c)
+	}
+	s.forage(p, c, t)
+	s.lay(p, c, y, t)
+	s.press(p, y, t)
+	s.eat(p, c, t)
 	s.ripen(p, c)
-	s.draw(p, c, &t)
+	if s.NestUndrawn+s.SuperUndrawn > 0 && t.Potential >= p.DrawIncome {
+		s.draw(p, c, t)
+	}
 	t.Stores = s.Stores()
-	return t
 }

@@ -13,12 +13,9 @@ type Pressure struct {
 // press adds up the hazard of a swarm from what the day shows: season, bees
 // against comb, and how far the queen is held from laying. Queen's age and
 // cells multiply it at the end, since they do not change with the days.
-func (s *State) press(p *Parameters, c *Condition, t *Today) {
-	if s.QueenPeak <= 0 {
-		return
-	}
-	season := swarmSeason(c.SeasonDay)
-	if season == 0 || s.Bees() < p.SwarmLeast {
+func (s *State) press(p *Parameters, y *timeOfYear, t *Today) {
+	season := y.swarm
+	if s.QueenPeak <= 0 || season == 0 || s.Bees() < p.SwarmLeast {
 		return
 	}
 	held := 0.0

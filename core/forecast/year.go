@@ -1,0 +1,33 @@
+package forecast
+
+import "kembo/core/season"
+
+// timeOfYear is what a season day alone does to a colony, whatever the weather.
+type timeOfYear struct {
+	laying float64 // share of her peak that the queen lays
+	winter float64 // share of the emerging bees that become long-lived
+	swarm  float64 // share of the swarming urge
+	drones bool    // they are reared
+	out    bool    // and thrown out
+	spends bool    // winter bees take to the field
+}
+
+// year is timeOfYear by season day, made once; it is a constant in all but name.
+var year = yearOf()
+
+func yearOf() (out [368]timeOfYear) {
+	for d := range out {
+		out[d] = timeOfYear{
+			laying: season.LayingOn(d),
+			winter: winterShare(d),
+			swarm:  swarmSeason(d),
+			drones: d > dronesFrom && d < dronesTo,
+			out:    d > dronesOutFrom,
+			spends: d > spentFrom && d < spentTo,
+		}
+	}
+	return out
+}
+
+// timeOf returns what a season day does; days out of the year are held to it.
+func timeOf(seasonDay int) *timeOfYear { return &year[min(max(seasonDay, 0), len(year)-1)] }
