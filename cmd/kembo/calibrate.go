@@ -37,7 +37,8 @@ func calibrateCommand() *cobra.Command {
 			}
 			all := map[string]world{}
 			for _, w := range calibration.Worlds {
-				all[w.Name] = world{score(w, truths, seed), learn(w, max(4, truths/10), seed)}
+				ranges := score(w, truths, seed)
+				all[w.Name] = world{ranges.Lines(), ranges.Swarms(), learn(w, max(4, truths/10), seed)}
 			}
 			if picture != "" {
 				if err := os.WriteFile(picture, []byte(reliabilityOf(all).Draw()), 0o644); err != nil {
@@ -59,19 +60,20 @@ func calibrateCommand() *cobra.Command {
 // world is what came of one.
 type world struct {
 	Ranges   []calibration.Line
-	Learning []calibration.Learning
+	Swarms   calibration.SwarmScore
+	Learning calibration.Lesson
 }
 
 // learn cuts the looks that teach over the processors.
-func learn(w calibration.World, yards int, seed uint64) []calibration.Learning {
+func learn(w calibration.World, yards int, seed uint64) calibration.Lesson {
 	n := runtime.GOMAXPROCS(0)
-	parts := make([][]calibration.Learning, n)
+	parts := make([]*calibration.Lessons, n)
 	var wg sync.WaitGroup
 	for k := range n {
 		wg.Go(func() { parts[k] = calibration.Learn(w, yards*k/n, yards*(k+1)/n, seed) })
 	}
 	wg.Wait()
-	return calibration.Mean(parts...)
+	return calibration.Taught(parts...)
 }
 
 // pictured are the outputs of the reliability picture, a fortnight ahead.
@@ -101,7 +103,7 @@ func reliabilityOf(all map[string]world) draw.Reliability {
 }
 
 // score cuts a run over the processors.
-func score(w calibration.World, truths int, seed uint64) []calibration.Line {
+func score(w calibration.World, truths int, seed uint64) *calibration.Tally {
 	n := runtime.GOMAXPROCS(0)
 	parts := make([]*calibration.Tally, n)
 	var wg sync.WaitGroup
@@ -112,7 +114,7 @@ func score(w calibration.World, truths int, seed uint64) []calibration.Line {
 	for _, p := range parts[1:] {
 		parts[0].Add(p)
 	}
-	return parts[0].Lines()
+	return parts[0]
 }
 
 func printCalibration(out io.Writer, all map[string]world, asJSON bool) error {
@@ -140,10 +142,13 @@ func printCalibration(out io.Writer, all map[string]world, asJSON bool) error {
 				fmt.Fprintf(out, "| %s | said to be over | %d | %.0f %% are | | | | |\n", l.Output, l.Over, 100*l.OverRight)
 			}
 		}
+		printSwarms(out, w.Name, "from one look, all year and all climates", all[w.Name].Swarms)
+		printSwarms(out, w.Name, "from the first look of the swarm season", all[w.Name].Learning.SwarmFirst)
+		printSwarms(out, w.Name, "by what four looks taught", all[w.Name].Learning.SwarmTold)
 		if _, err := fmt.Fprintf(out, "\nForecasts of a look nine days ahead, by how many looks were known: mean error (width of the 80 %% range, share of truths in it)\n\n| %s: output | looks known | forecasts | the last look alone | the colony's own pace learnt | and the yard's flow |\n|---|---|---|---|---|---|\n", w.Name); err != nil {
 			return err
 		}
-		for _, l := range all[w.Name].Learning {
+		for _, l := range all[w.Name].Learning.Errors {
 			e := func(x calibration.Error) string {
 				return fmt.Sprintf("%.3g (%.3g, %.0f %%)", x.Mean, x.Width, 100*x.Held)
 			}
@@ -154,6 +159,13 @@ func printCalibration(out io.Writer, all map[string]world, asJSON bool) error {
 		}
 	}
 	return nil
+}
+
+func printSwarms(out io.Writer, world, from string, s calibration.SwarmScore) {
+	fmt.Fprintf(out, "\nA swarm within %d days, told %s: %d forecasts, Brier score %.4f (of telling all the same share %.4f)\n\n| %s: told | forecasts | told in the mean | chance the truths had |\n|---|---|---|---|\n", s.Days, from, s.Forecasts, s.Brier, s.Same, world)
+	for _, l := range s.Lines {
+		fmt.Fprintf(out, "| %.0f to %.0f %% | %d | %.1f %% | %.1f %% |\n", 100*l.From, 100*l.To, l.Forecasts, 100*l.Told, 100*l.Were)
+	}
 }
 
 // printScores scores an operation's own looks.

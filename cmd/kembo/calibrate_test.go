@@ -17,13 +17,14 @@ func TestCalibratePrintsWhatTheRangesHeld(t *testing.T) {
 	}
 	var all map[string]struct {
 		Ranges   []calibration.Line
-		Learning []calibration.Learning
+		Swarms   calibration.SwarmScore
+		Learning calibration.Lesson
 	}
 	if err := json.Unmarshal([]byte(out), &all); err != nil {
 		t.Fatal(err)
 	}
 	for _, w := range calibration.Worlds {
-		if len(all[w.Name].Ranges) < 16 || all[w.Name].Ranges[0].Truths != 24 || len(all[w.Name].Learning) != 12 {
+		if len(all[w.Name].Ranges) < 16 || all[w.Name].Ranges[0].Truths != 24 || len(all[w.Name].Learning.Errors) != 12 || all[w.Name].Swarms.Forecasts != 24 {
 			t.Errorf("%s: %d lines", w.Name, len(all[w.Name].Ranges))
 		}
 	}

@@ -25,6 +25,19 @@ type Learning struct {
 	Fresh, Own, Pooled Error
 }
 
+// Lessons are the sums of some yards; [Taught] makes figures of them.
+type Lessons struct {
+	lines         []Learning
+	first, learnt swarmSums
+}
+
+// Lesson is what looks taught: the errors, and what was said of swarming until
+// the next look, from the first one alone and by what all of them taught.
+type Lesson struct {
+	Errors                []Learning
+	SwarmFirst, SwarmTold SwarmScore
+}
+
 // Error of a forecast.
 type Error struct{ Mean, Width, Held float64 }
 
@@ -64,15 +77,16 @@ type pupil struct {
 	fresh    *forecast.Ensemble
 	estimate colony.Estimate
 	change   forecast.Change
+	urge     float64
 }
 
 // Learn follows yards from to to of a world and returns the errors by output and
 // by looks known.
-func Learn(w World, from, to int, seed uint64) []Learning {
-	var out []Learning
+func Learn(w World, from, to int, seed uint64) *Lessons {
+	out := &Lessons{}
 	for _, o := range learnt {
 		for k := 1; k <= looksMost; k++ {
-			out = append(out, Learning{Output: o.name, Looks: k})
+			out.lines = append(out.lines, Learning{Output: o.name, Looks: k})
 		}
 	}
 	for i := from; i < to; i++ {
@@ -81,13 +95,19 @@ func Learn(w World, from, to int, seed uint64) []Learning {
 	return out
 }
 
-// Mean finishes sums of several runs.
-func Mean(parts ...[]Learning) []Learning {
-	out := make([]Learning, len(parts[0]))
+// Taught makes figures of the sums of several runs.
+func Taught(parts ...*Lessons) Lesson {
+	var first, learnt swarmSums
+	for _, p := range parts {
+		first.add(&p.first)
+		learnt.add(&p.learnt)
+	}
+	out := make([]Learning, len(parts[0].lines))
 	for i := range out {
 		o := &out[i]
-		*o = Learning{Output: parts[0][i].Output, Looks: parts[0][i].Looks}
-		for _, p := range parts {
+		*o = Learning{Output: parts[0].lines[i].Output, Looks: parts[0].lines[i].Looks}
+		for _, part := range parts {
+			p := part.lines
 			o.N += p[i].N
 			for _, e := range []struct{ to, from *Error }{{&o.Fresh, &p[i].Fresh}, {&o.Own, &p[i].Own}, {&o.Pooled, &p[i].Pooled}} {
 				e.to.Mean, e.to.Width, e.to.Held = e.to.Mean+e.from.Mean, e.to.Width+e.from.Width, e.to.Held+e.from.Held
@@ -97,10 +117,10 @@ func Mean(parts ...[]Learning) []Learning {
 		o.Own.over(o.N)
 		o.Pooled.over(o.N)
 	}
-	return out
+	return Lesson{out, first.result(looksEvery), learnt.result(looksEvery)}
 }
 
-func (w World) follow(out []Learning, i int, seed uint64) {
+func (w World) follow(out *Lessons, i int, seed uint64) {
 	r := rand.New(rand.NewPCG(seed, uint64(i)+1<<32))
 	begin := day.Of(2026, 3, 10)
 	first := begin + day.Day(40+r.IntN(75)) // the first look, late April to early July
@@ -120,6 +140,7 @@ func (w World) follow(out []Learning, i int, seed uint64) {
 		x := &pupil{name: fmt.Sprint("colony ", i, " ", c), rng: rand.New(rand.NewPCG(seed+uint64(c)+1, uint64(i))), rules: w.rules(rand.New(rand.NewPCG(seed, uint64(i*inYard+c))))}
 		x.truth = spring(x.rng)
 		x.truth.FlowFactor = level
+		x.urge = w.urge(i*inYard+c, seed)
 		for k := range at {
 			x.truth.Step(&x.rules, &cond[k])
 			if k%8 == 7 {
@@ -171,13 +192,17 @@ func (x *pupil) see(w World, y *forecast.Yard, p *forecast.Parameters, on day.Da
 }
 
 // ahead forecasts the next look in three ways, lives up to it and scores them.
-func (x *pupil) ahead(out []Learning, looks int, y *forecast.Yard, level forecast.Level, cond []forecast.Condition, p *forecast.Parameters) {
+func (x *pupil) ahead(out *Lessons, looks int, y *forecast.Yard, level forecast.Level, cond []forecast.Condition, p *forecast.Parameters) {
 	x.change = super(&x.truth, &x.rules, x.rng)
 	x.change.Day = x.own.Day
 	pooled := x.own.Clone()
 	pooled.Pool(level, y)
 	to := x.own.Day + looksEvery
+	pressed := x.truth.SwarmHazard
 	for _, e := range []*forecast.Ensemble{x.fresh, pooled} {
+		for m := range e.States {
+			e.States[m].SwarmHazard = 0
+		}
 		e.Move(p, y, []forecast.Change{x.change}, to)
 	}
 	own := x.own.Clone()
@@ -185,8 +210,14 @@ func (x *pupil) ahead(out []Learning, looks int, y *forecast.Yard, level forecas
 	for k := range cond {
 		x.truth.Step(&x.rules, &cond[k])
 	}
-	for i := range out {
-		l := &out[i]
+	switch was := chanceOf((x.truth.SwarmHazard - pressed) * x.urge); looks {
+	case 1:
+		out.first.score(swarmChance(x.fresh), was)
+	case looksMost:
+		out.learnt.score(swarmChance(pooled), was)
+	}
+	for i := range out.lines {
+		l := &out.lines[i]
 		if l.Looks != looks {
 			continue
 		}

@@ -1,6 +1,7 @@
 package calibration_test
 
 import (
+	"math"
 	"testing"
 
 	"kembo/core/calibration"
@@ -12,7 +13,8 @@ import (
 // docs/calibration.md.
 func TestLooksTeach(t *testing.T) {
 	for _, w := range calibration.Worlds {
-		for _, l := range calibration.Mean(calibration.Learn(w, 0, 24, 3)) {
+		lesson := calibration.Taught(calibration.Learn(w, 0, 24, 3))
+		for _, l := range lesson.Errors {
 			better := 1 - l.Own.Mean/l.Fresh.Mean
 			t.Logf("%s, %s after %d looks: error %.3g, fresh %.3g: %.0f %% less; with the yard %.3g", w.Name, l.Output, l.Looks, l.Own.Mean, l.Fresh.Mean, 100*better, l.Pooled.Mean)
 			switch {
@@ -24,6 +26,23 @@ func TestLooksTeach(t *testing.T) {
 				t.Errorf("%s, %s after %d looks: nothing was learnt: %+v", w.Name, l.Output, l.Looks, l)
 			case l.Looks >= 3 && l.Own.Held < 0.6:
 				t.Errorf("%s, %s after %d looks: the range holds only %.2f", w.Name, l.Output, l.Looks, l.Own.Held)
+			}
+		}
+	}
+}
+
+// TestSwarmsAreToldAsTheyCome: by what four looks taught, the chance told of a
+// swarm until the next look is the chance there is, in both worlds and at every
+// height; and telling is worth something against saying the same of all.
+func TestSwarmsAreToldAsTheyCome(t *testing.T) {
+	for _, w := range calibration.Worlds {
+		s := calibration.Taught(calibration.Learn(w, 0, 40, 5)).SwarmTold
+		if s.Forecasts != 200 || s.Brier >= s.Same {
+			t.Errorf("%s: %d forecasts, Brier score %.4f, telling all the same %.4f", w.Name, s.Forecasts, s.Brier, s.Same)
+		}
+		for _, l := range s.Lines {
+			if l.Forecasts >= 20 && math.Abs(l.Told-l.Were) > 0.01+0.25*l.Told {
+				t.Errorf("%s: told %.3f, the chance was %.3f (%d forecasts)", w.Name, l.Told, l.Were, l.Forecasts)
 			}
 		}
 	}

@@ -37,6 +37,7 @@ type Line struct {
 type Tally struct {
 	cells map[cell]*sums
 	order []cell
+	swarm swarmSums
 }
 
 type cell struct {
@@ -113,6 +114,7 @@ func (s *sums) score(truth float64, r measure.Range) {
 
 // Add takes the scores of another part.
 func (t *Tally) Add(o *Tally) {
+	t.swarm.add(&o.swarm)
 	for _, c := range o.order {
 		a, b := t.at(c.output, c.day), o.cells[c]
 		a.n, a.held, a.below, a.above = a.n+b.n, a.held+b.held, a.below+b.below, a.above+b.above
@@ -150,7 +152,10 @@ func (t *Tally) Lines() []Line {
 func Score(w World, from, to int, seed uint64) *Tally {
 	t := &Tally{}
 	for i := from; i < to; i++ {
-		one(t, w.make(i, seed), fmt.Sprint("truth ", i), seed+uint64(i))
+		x := w.make(i, seed)
+		r := one(t, x, fmt.Sprint("truth ", i), seed+uint64(i))
+		chance, _ := r.Swarm(SwarmDays)
+		t.swarm.score(chance, chanceOf(x.course.Swarm[SwarmDays]*w.urge(i, seed)))
 	}
 	return t
 }
@@ -168,9 +173,10 @@ var outputs = []struct {
 	{forecast.OfRoom, "room, kg of nectar", false}, {forecast.OfCrowding, "crowding", false},
 }
 
-func one(t *Tally, x truth, name string, seed uint64) {
+func one(t *Tally, x truth, name string, seed uint64) *forecast.Result {
 	in := forecast.Input{Colony: name, Estimate: x.estimate, Excluder: x.state.Excluder, Today: x.on, Horizon: Horizon + 1,
-		Yard: forecast.NewYard(x.site, x.on, x.on, Horizon+1, forecast.Members, seed), ReserveKg: x.reserve, Seed: seed, Parameters: forecast.Defaults()}
+		Yard: forecast.NewYard(x.site, x.on, x.on, Horizon+1, forecast.Members, seed), ReserveKg: x.reserve, Seed: seed, Parameters: forecast.Defaults(),
+		Pressure: forecast.Pressure{QueenYears: 1}}
 	for _, o := range outputs {
 		in.Tracks = append(in.Tracks, o.of)
 	}
@@ -219,6 +225,7 @@ func one(t *Tally, x truth, name string, seed uint64) {
 		}
 		s.score(end, measure.Range{Low: min(low, Horizon+1), High: min(high, Horizon+1)})
 	}
+	return r
 }
 
 // nearlyAll is the capped share from which on a range reaches its ceiling.

@@ -26,13 +26,14 @@ type World struct {
 	Backfill, Intake, Mortality, Sharing, Laying float64
 	FlowLevel, FlowDay, WeatherC                 float64 // errors of flow and weather beyond the model's
 	Bias                                         float64 // of the observer, over a whole look
+	Swarming                                     float64 // of how readily they swarm
 }
 
 // Worlds are the two that are scored: the model's own rules, and others.
 // Source: none; guesses of how wrong a model of bees may be.
 var Worlds = []World{
 	{Name: "own rules"},
-	{Name: "other rules", Backfill: 0.5, Intake: 0.25, Mortality: 0.25, Sharing: 0.4, Laying: 0.10, FlowLevel: 0.2, FlowDay: 0.3, WeatherC: 1.2, Bias: 0.08},
+	{Name: "other rules", Backfill: 0.5, Intake: 0.25, Mortality: 0.25, Sharing: 0.4, Laying: 0.10, FlowLevel: 0.2, FlowDay: 0.3, WeatherC: 1.2, Bias: 0.08, Swarming: 0.5},
 }
 
 // Horizon is how many days ahead a truth is followed, and Points the days that

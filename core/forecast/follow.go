@@ -3,9 +3,10 @@ package forecast
 // Course is what became of one colony, day by day from the first: the truth
 // that a forecast of it is scored against.
 type Course struct {
-	At   [Quantities][]float64 // at the start of each day
-	Ends [Runways]float64      // day a runway ended, +Inf where it did not
-	Last State
+	At    [Quantities][]float64 // at the start of each day
+	Swarm []float64             // hazard of a swarm since the first day, by the start of each
+	Ends  [Runways]float64      // day a runway ended, +Inf where it did not
+	Last  State
 }
 
 // Follow moves one state through given conditions, with nobody touching the
@@ -18,6 +19,7 @@ func Follow(s State, p Parameters, days []Condition, reserveKg float64) Course {
 		for q := range Quantities {
 			c.At[q] = append(c.At[q], r.s.of(q, &p, on))
 		}
+		c.Swarm = append(c.Swarm, r.s.SwarmHazard-s.SwarmHazard)
 	}
 	for i := range days {
 		take(&days[i])

@@ -106,7 +106,7 @@ func Defaults() Parameters {
 		WaxHoneyMg: 109, DrawCells: 0.16, GoodDayHours: 7, StoreMarginDays: 2.5, LayShortfall: 0.2,
 		WinterNurse: 0.7, WinterSpent: 0.03, PollenForFull: 1500, LidDrag: 0.6, NectarUp: 0.12, AccessSoon: 0.5, ColdHeat: 0.08, DrawIncome: 0.25, DrawWarmth: 9, FullFlight: 4,
 		DroneDeath: 0.033, DronesOut: 0.14, StoresForFull: 2, BodyReserve: 0.3, FrostStop: -6, LowDrag: 0.5,
-		LowEases: 0.05, EmergencyDays: 24, SwarmQueenDays: 19, SwarmShare: 0.75, SwarmCropMg: 36, SwarmBase: 0.006,
+		LowEases: 0.05, EmergencyDays: 24, SwarmQueenDays: 19, SwarmShare: 0.75, SwarmCropMg: 36, SwarmBase: 0.05,
 		SwarmHeld: 2, SwarmLeast: 8000, SwarmYoung: 0.4, SwarmOld: 1.6, BeesPerCell: 0.35, DrawnCrowd: 0.5,
 		LidShape: 1.4, ClearHours: 2, NestKeeps: 3, PollenDays: 10, PollenKeeps: 1500, PollenPerHour: 0.125,
 		WinterPollen: 0.1, BroodEaten: 0.35, CappingShare: 0.25, RipenWarmth: 10, SpareDays: 4, DrawNestDays: 6,

@@ -73,9 +73,11 @@ func crowd(x float64) float64 { return least(6, x*x*math.Sqrt(x)) }
 // heldLeast is the laying under which the season holds her, not room.
 const heldLeast = 150
 
-// swarmSeason is how much of the swarming urge a season day has: from
-// late March, at its height through May and June, gone by late August. Source:
-// Fell et al. 1977 and common practice, both from memory; for 50 to 55 degrees.
+// swarmSeason is how much of the swarming urge a season day has: from late
+// March, at its height in May and early June, a quarter of it from the second
+// week of July, gone by late August. Source: Fell et al. 1977, J. Apic. Res.
+// 16:170-173 (most prime swarms from mid-May to mid-July, the height in early
+// June), from memory; for 50 to 55 degrees.
 func swarmSeason(day int) float64 {
 	d := float64(day)
 	switch {
@@ -83,8 +85,10 @@ func swarmSeason(day int) float64 {
 		return 0
 	case d < 120:
 		return (d - 80) / 40
-	case d > 175:
-		return (235 - d) / 60
+	case d > 190:
+		return 0.25 * (235 - d) / 45
+	case d > 160:
+		return 1 - 0.025*(d-160)
 	}
 	return 1
 }
