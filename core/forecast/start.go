@@ -20,7 +20,7 @@ const (
 	stagesSD = 0.32 // of eggs, where brood was counted and split by the season
 	housesSD = 0.10 // of the house bees among those that are not winter bees
 	ripeOpen = 0.45 // of the open honey above: ripe, and not yet capped
-	nectarSD = 0.22
+	nectarSD = 0.25
 	SameEye  = 0.7 // correlation of errors in stores below and above
 )
 
