@@ -57,6 +57,15 @@ func TestParameterTable(t *testing.T) {
 	table(t, "model.md", "parameters", b.String())
 }
 
+func TestFixedTable(t *testing.T) {
+	var b strings.Builder
+	b.WriteString("| name | what | value | source |\n|---|---|---|---|\n")
+	for _, r := range forecast.Fixed() {
+		fmt.Fprintf(&b, "| %s | %s | %s | %s |\n", r.Name, r.What, r.Value, r.Source)
+	}
+	table(t, "model.md", "fixed", b.String())
+}
+
 func TestRuleTable(t *testing.T) {
 	var b strings.Builder
 	b.WriteString("| rule | fires when | then | source |\n|---|---|---|---|\n")

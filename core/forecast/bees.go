@@ -1,5 +1,7 @@
 package forecast
 
+import "kembo/core/season"
+
 // dronesOutFrom is the season day from which drones are thrown out, after the
 // flow. Source: common practice.
 const dronesOutFrom = 225
@@ -7,6 +9,10 @@ const dronesOutFrom = 225
 // Season days between which winter bees take to the field on flying days.
 // Source: common practice: they are used up from late winter to June.
 const spentFrom, spentTo = 40, 160
+
+// lossOver is the days over which the loss of brood is spread so that 1-(1-x)^6
+// is 0.15, within half a per cent.
+const lossOver = 5.7
 
 // age moves brood on by a day and lets adults emerge, change work and die.
 func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
@@ -19,7 +25,7 @@ func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 	if s.cappedTurn++; s.cappedTurn == cappedDays {
 		s.cappedTurn = 0
 	}
-	loss := (1 - p.EggToAdult) * (1 / 5.7) // 1-(1-x)^6 = 0.15 within half a per cent
+	loss := (1 - p.EggToAdult) * (1 / lossOver)
 	keep := 1 - loss
 	was := s.Eggs[2] + s.Larvae[0] + s.Larvae[1] + s.Larvae[2] + s.Larvae[3] + s.Larvae[4]
 	s.Larvae[5] = s.Larvae[4] * keep
@@ -59,13 +65,11 @@ func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 }
 
 // winterShare is the share of emerging bees that become long-lived: from late
-// August on, all of them by early October. Source: common practice.
-func winterShare(seasonDay int) float64 {
-	if seasonDay < 60 || seasonDay > 275 {
-		return 1
-	}
-	return least(most(float64(seasonDay-225)/50, 0), 1)
-}
+// August on, all of them by early October.
+var winterShare = season.Curve{{59, 1}, {60, 0}, {225, 0}, {275, 1}}
+
+// mostDie is the share of the foragers that a day takes at most.
+const mostDie = 0.9
 
 // work moves house bees to the field (Khoury et al. 2011), lets winter bees
 // take to flight in spring, and takes the dead.
@@ -81,7 +85,7 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 	toField := s.House * (p.RecruitAlpha - p.RecruitSigma*s.Foragers/n)
 	// Nurses with few larvae to feed go out sooner, so larger colonies, with one
 	// queen each, have more of their bees in the field.
-	if idle := s.House - s.larvae*(1/(6*p.NurseLoad)); idle > 0 {
+	if idle := s.House - s.larvae*(1/(larvaDays*p.NurseLoad)); idle > 0 {
 		toField += p.RecruitIdle * idle
 	}
 	toField = most(0, toField*flying)
@@ -95,7 +99,7 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 		s.Foragers += spent
 	}
 	dh := s.House * p.HouseDeath * s.DeathFactor
-	df := s.Foragers * least(0.9, (p.ForagerDeathBase+p.ForagerDeathHour*c.FlightHours)*s.DeathFactor)
+	df := s.Foragers * least(mostDie, (p.ForagerDeathBase+p.ForagerDeathHour*c.FlightHours)*s.DeathFactor)
 	dw := s.Winter * p.WinterDeath * s.DeathFactor
 	s.House -= dh
 	s.Foragers -= df

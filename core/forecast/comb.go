@@ -8,7 +8,7 @@ func (s *State) draw(p *Parameters, c *Condition, t *Today) {
 	}
 	able := p.DrawCells * s.House * least(1, t.Potential)
 	cost := p.WaxHoneyMg * 1e-6
-	able = least(able, most(0, (s.NestNectar+s.SuperNectar)*0.5/cost))
+	able = least(able, most(0, (s.NestNectar+s.SuperNectar)*waxShare/cost))
 	// The nest first, where the bees are.
 	nest := 0.0
 	if s.free(p) < p.DrawNestDays*t.WithRoom {
@@ -30,9 +30,13 @@ func (s *State) draw(p *Parameters, c *Condition, t *Today) {
 	s.Reach = least(s.Reach, s.Stores())
 }
 
+// Of the nectar, what a day may turn into wax at most; of the foundation above,
+// what they can reach from the first day.
+const waxShare, drawLeast = 0.5, 0.1
+
 // drawReach is the share of the foundation that bees can hang on: all of it
 // once the supers are in use, little before.
-func (s *State) drawReach() float64 { return most(0.1, s.SuperAccess) }
+func (s *State) drawReach() float64 { return most(drawLeast, s.SuperAccess) }
 
 // widen takes a box under the nest into it, as bees hang down into it in warm
 // weather once the nest is full of them. Nectar is not put there.

@@ -7,7 +7,7 @@ func (s *State) eat(p *Parameters, c *Condition, t *Today) {
 		forager = house
 	}
 	if c.MeanC < p.InCluster { // all eat as winter bees do, and a little more
-		house, forager = 2*p.WinterEatMg, 2*p.WinterEatMg
+		house, forager = restless*p.WinterEatMg, restless*p.WinterEatMg
 	}
 	mg := s.House*house + s.Foragers*forager + s.Winter*p.WinterEatMg + s.Drones*forager
 	mg += s.larvae * p.LarvaEatMg
@@ -33,7 +33,7 @@ func (s *State) eat(p *Parameters, c *Condition, t *Today) {
 		}
 	}
 	s.Ledger.Eaten += got
-	if got < need*0.999 && need > 0 {
+	if got < need*fed && need > 0 {
 		death := p.StarveDeath
 		if cold {
 			death = p.StarveCold
@@ -46,6 +46,13 @@ func (s *State) eat(p *Parameters, c *Condition, t *Today) {
 // heatBroodUnder is the mean of a day under which brood costs heat; BroodHeatMg
 // is by degree under it.
 const heatBroodUnder = 12
+
+// fed is the share of its need with which a colony is not hungry; what is under
+// one is rounding. starveBrood is what dies of the larvae of a day wholly unfed.
+const fed, starveBrood = 0.999, 0.5
+
+// restless is how many times as much as winter bees the others eat in a cluster.
+const restless = 2
 
 // take removes kg of stores, nectar first, and returns what it could get.
 func (s *State) take(kg float64) float64 {
@@ -73,7 +80,7 @@ func (s *State) take(kg float64) float64 {
 // starve lets larvae and then bees die for want of food.
 func (s *State) starve(unfed, death float64) {
 	for i := range s.Larvae {
-		d := s.Larvae[i] * unfed * 0.5
+		d := s.Larvae[i] * unfed * starveBrood
 		s.Larvae[i] -= d
 		s.Ledger.BroodDied += d
 	}

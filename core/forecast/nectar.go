@@ -29,7 +29,7 @@ func (s *State) forage(p *Parameters, c *Condition, t *Today) {
 		t.In = toNest + toSuper
 		s.Ledger.NectarIn += t.In
 	}
-	if t.Potential > 0.1 && s.SuperAccess < inUse && s.SuperDrawn+s.SuperUndrawn > 0 {
+	if t.Potential > openFromKg && s.SuperAccess < inUse && s.SuperDrawn+s.SuperUndrawn > 0 {
 		start := p.SuperStart
 		if s.Excluder {
 			start *= p.ExcluderDrag
@@ -41,6 +41,9 @@ func (s *State) forage(p *Parameters, c *Condition, t *Today) {
 	s.carryUp(p, c, nestFree, most(0, superRoom))
 	s.gatherPollen(p, c, pollen)
 }
+
+// What the flow must bring in a day for bees to go up into a new super, kg.
+const openFromKg = 0.1
 
 // inUse is the access from which on supers count as wholly in use.
 const inUse = 0.995
@@ -77,8 +80,8 @@ func (s *State) gatherPollen(p *Parameters, c *Condition, n pollenNeed) {
 	if c.Pollen > 0 && s.PollenCells < n.reserve {
 		gap := (n.reserve - s.PollenCells) * n.perReserve
 		// A need of it draws more foragers to pollen, up to three in four.
-		in := (s.Foragers + p.WinterPollen*s.Winter) * (1 - p.NectarCollectors + 0.5*gap) * c.FlightHours * c.Pollen * p.PollenPerHour * least(1, 1.6*gap)
-		in = least(in, 0.5*s.free(p))
+		in := (s.Foragers + p.WinterPollen*s.Winter) * (1 - p.NectarCollectors + pollenDraw*gap) * c.FlightHours * c.Pollen * p.PollenPerHour * least(1, pollenHaste*gap)
+		in = least(in, pollenRoom*s.free(p))
 		s.PollenCells += in
 		s.Ledger.PollenIn += in
 	}
@@ -90,10 +93,20 @@ func (s *State) gatherPollen(p *Parameters, c *Condition, n pollenNeed) {
 	}
 }
 
+// How a need of pollen draws foragers: more of them with the gap, in full haste
+// while the gap is over 1/pollenHaste, into so much of the free cells; and the
+// days of the larvae that are eaten where there is none.
+const (
+	pollenDraw  = 0.5
+	pollenHaste = 1.6
+	pollenRoom  = 0.5
+	youngLarvae = 3
+)
+
 // eatBrood takes the larvae of the first three days for want of pollen.
 func (s *State) eatBrood(p *Parameters, short float64) {
 	lost := 0.0
-	for i := range 3 {
+	for i := range youngLarvae {
 		d := s.Larvae[i] * p.BroodEaten * short
 		s.Larvae[i] -= d
 		lost += d
@@ -107,7 +120,7 @@ func (s *State) eatBrood(p *Parameters, short float64) {
 func (s *State) ripen(p *Parameters, c *Condition) {
 	share, capping := p.RipeningShare, p.CappingShare
 	if c.MeanC < p.RipenWarmth {
-		share *= 0.5
+		share *= coolRipening
 		capping = 0
 	}
 	n, u := s.NestNectar*share, s.SuperNectar*share
@@ -118,13 +131,21 @@ func (s *State) ripen(p *Parameters, c *Condition) {
 	s.SuperCapped = least(s.SuperHoney, s.SuperCapped+capping*most(0, s.SuperHoney-s.SuperCapped))
 }
 
+// Ripening on a cool day against a warm one; the good day, kg, from which on
+// undrawn comb counts as room, and for how many days of drawing.
+const (
+	coolRipening = 0.5
+	drawnFromKg  = 0.3
+	drawnSoon    = 2
+)
+
 // roomKg returns the kg of honey that the cells within reach above the nest,
 // and those the nest can spare, could still take as nectar. Undrawn comb next
 // to them counts for what would be drawn in two days of income.
 func (s *State) roomKg(p *Parameters, t *Today) float64 {
 	able := 0.0
-	if t.GoodDay > 0.3 {
-		able = 2 * p.DrawCells * s.House
+	if t.GoodDay > drawnFromKg {
+		able = drawnSoon * p.DrawCells * s.House
 	}
 	drawAbove := least(s.SuperUndrawn, able)
 	drawBelow := least(s.NestUndrawn, able-drawAbove)

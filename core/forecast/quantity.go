@@ -127,7 +127,7 @@ func (t *tracks) into(r *Result) {
 // Middle returns the median of a sample with its 80 % range; it sorts it.
 func Middle(sample []float64) measure.Range {
 	slices.Sort(sample)
-	return measure.Range{Low: measure.Quantile(sample, 0.1), Likely: measure.Quantile(sample, 0.5), High: measure.Quantile(sample, 0.9)}
+	return measure.Range{Low: measure.Quantile(sample, measure.Low80), Likely: measure.Quantile(sample, measure.Median), High: measure.Quantile(sample, measure.High80)}
 }
 
 // Below returns the share of the members in which a quantity whose course was

@@ -175,8 +175,11 @@ type columns struct {
 	want, good, room []float64
 }
 
+// todayOnly is how many of them no quantity stands for.
+const todayOnly = 3
+
 func newColumns(r *Result, n int) *columns {
-	a := make([]float64, (int(Quantities)+3)*n)
+	a := make([]float64, (int(Quantities)+todayOnly)*n)
 	cut := func(i int) []float64 { return a[i*n : (i+1)*n : (i+1)*n] }
 	for q := range r.today {
 		r.today[q] = cut(q)
@@ -269,11 +272,11 @@ func (s *superRun) into(r *Result) {
 // HorizonFor returns the days to look ahead: 60 in season; from mid-September
 // to early April, to the first flow of spring.
 func HorizonFor(today day.Day, h season.Hemisphere) int {
-	const inSeason, firstFlow, from = 60, 112, 258
+	const inSeason, firstFlow, from, year = 60, 112, 258, 365
 	sd := season.DayOf(today, h)
 	switch {
 	case sd >= from:
-		return 365 - sd + firstFlow
+		return year - sd + firstFlow
 	case sd < firstFlow-inSeason:
 		return firstFlow - sd
 	}

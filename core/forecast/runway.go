@@ -26,6 +26,9 @@ type Runway struct {
 	High   *float64 `json:"high"`
 }
 
+// tenths of a day are what runways are told to.
+const tenths = 10
+
 func runwayOf(ends []float64) Runway {
 	s := slices.Clone(ends)
 	slices.Sort(s)
@@ -34,10 +37,10 @@ func runwayOf(ends []float64) Runway {
 		if math.IsInf(v, 1) || math.IsNaN(v) {
 			return nil
 		}
-		v = math.Round(10*v) / 10
+		v = math.Round(tenths*v) / tenths
 		return &v
 	}
-	return Runway{at(0.1), at(0.5), at(0.9)}
+	return Runway{at(measure.Low80), at(measure.Median), at(measure.High80)}
 }
 
 // runner moves one member over the horizon and notes where its runways end, at

@@ -29,30 +29,39 @@ const (
 func (s *State) element(k int) float64 {
 	switch k {
 	case atNest:
-		return logOf(s.NestHoney+s.NestNectar, 0.1)
+		return logOf(s.NestHoney+s.NestNectar, floorKg)
 	case atSuper:
-		return logOf(s.SuperHoney+s.SuperNectar, 0.1)
+		return logOf(s.SuperHoney+s.SuperNectar, floorKg)
 	case atEggs:
-		return logOf(s.EggCount(), 100)
+		return logOf(s.EggCount(), floorCells)
 	case atLarvae:
-		return logOf(s.larvae, 100)
+		return logOf(s.larvae, floorCells)
 	case atSealed:
-		return logOf(s.capped, 100)
+		return logOf(s.capped, floorCells)
 	case atBees:
-		return logOf(s.Bees(), 100)
+		return logOf(s.Bees(), floorCells)
 	case atPollen:
-		return logOf(s.PollenCells, 100)
+		return logOf(s.PollenCells, floorCells)
 	case atQueen:
-		return logOf(max(s.QueenPeak, s.NextQueen), 100)
+		return logOf(max(s.QueenPeak, s.NextQueen), floorCells)
 	case atIntake:
-		return logOf(s.IntakeFactor, 0.05)
+		return logOf(s.IntakeFactor, floorPace)
 	case atFlow:
-		return logOf(s.FlowFactor, 0.05)
+		return logOf(s.FlowFactor, floorPace)
 	case atEating:
 		return math.Log(s.EatFactor)
 	}
 	return math.Log(s.DeathFactor)
 }
+
+// What logarithms of nothing are held to: kg, cells or bees, and the pace of a
+// colony; and how far one look may move a logarithm.
+const (
+	floorKg    = 0.1
+	floorCells = 100
+	floorPace  = 0.05
+	mostStep   = 3
+)
 
 func logOf(v, floor float64) float64 { return math.Log(max(v, floor)) }
 
@@ -61,7 +70,7 @@ func (s *State) move(k int, d float64) {
 	if d == 0 {
 		return
 	}
-	f := math.Exp(min(max(d, -3), 3))
+	f := math.Exp(min(max(d, -mostStep), mostStep))
 	scale := func(v ...*float64) {
 		for _, x := range v {
 			*x *= f
@@ -210,7 +219,7 @@ func (z *matrix) assimilate(y []float64, mean, v, seen, r float64) {
 		// Of two hundred members some correlation is chance: its square has a
 		// mean of 1/n where there is none.
 		r2 := cov * cov / (zv * v)
-		if r2 < 4/n {
+		if r2 < byChance/n {
 			continue
 		}
 		gain := cov / (v + r) * (1 - 1/(n*r2))
@@ -221,6 +230,10 @@ func (z *matrix) assimilate(y []float64, mean, v, seen, r float64) {
 		}
 	}
 }
+
+// byChance times 1/n is the square of a correlation that chance alone passes one
+// time in twenty.
+const byChance = 4
 
 func moments(v []float64) (mean, variance float64) {
 	for _, x := range v {

@@ -18,7 +18,7 @@ func (x *Ensemble) Settle(e *colony.Estimate, p *Parameters, excluder bool, name
 		s.NestDrawn, s.NestUndrawn = e.NestDrawn, e.NestUndrawn
 		s.SuperDrawn, s.SuperUndrawn = e.SuperDrawn, e.SuperUndrawn
 		s.UnderDrawn, s.UnderUndrawn = 0, 0
-		s.NestKgPerCell, s.SuperKgPerCell = max(e.NestKgPerCell, 1e-5), e.SuperKgPerCell
+		s.NestKgPerCell, s.SuperKgPerCell = max(e.NestKgPerCell, leastKgPerCell), e.SuperKgPerCell
 		s.Lid, s.Low, s.Near, s.Excluder = shape.Lid, shape.Low, shape.Near, excluder
 		if s.Warmed = 0; e.Stack.OverScreen {
 			s.Warmed = screenWarmth
@@ -115,11 +115,11 @@ func (s *State) unlaid(q colony.QueenEvidence) {
 	if q.Eggs {
 		return
 	}
-	s.Eggs = [3]float64{}
+	s.Eggs = [eggDays]float64{}
 	if q.Larvae {
 		return
 	}
-	s.Larvae = [6]float64{}
+	s.Larvae = [larvaDays]float64{}
 	if !q.Capped {
 		s.Capped = [cappedDays]float64{}
 	}

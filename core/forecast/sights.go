@@ -50,6 +50,10 @@ func (o Sight) coarse(painted bool) Sight {
 	return o
 }
 
+// An empty box counts for a little; what was seen of less than half says nothing
+// of all.
+const emptyBoxKg, mostBoxes = 0.1, 0.5
+
 func sights(e *colony.Estimate) []Sight {
 	var out []Sight
 	var nest, nestSeen, super, superSeen, brood, broodSeen, faces float64
@@ -58,7 +62,7 @@ func sights(e *colony.Estimate) []Sight {
 		if !ok {
 			continue
 		}
-		kg := b.HoneyKg() + 0.1 // an empty box counts for a little
+		kg := b.HoneyKg() + emptyBoxKg
 		if b.Super {
 			super += kg
 			if part.Stores == colony.Measured {
@@ -78,7 +82,7 @@ func sights(e *colony.Estimate) []Sight {
 			}
 		}
 	}
-	most := func(seen, all float64) bool { return all > 0 && seen >= 0.5*all }
+	most := func(seen, all float64) bool { return all > 0 && seen >= mostBoxes*all }
 	switch nestMost, superMost := most(nestSeen, nest), super == 0 || most(superSeen, super); {
 	case e.OnScale.Kg > 0 && !(nestMost && superMost):
 		out = append(out, Sight{OfStores, e.OnScale.Kg, e.OnScale.SD / e.OnScale.Kg})

@@ -55,7 +55,7 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m 
 		NestUndrawn:   e.NestUndrawn,
 		SuperDrawn:    e.SuperDrawn,
 		SuperUndrawn:  e.SuperUndrawn,
-		NestKgPerCell: max(e.NestKgPerCell, 1e-5), SuperKgPerCell: e.SuperKgPerCell,
+		NestKgPerCell: max(e.NestKgPerCell, leastKgPerCell), SuperKgPerCell: e.SuperKgPerCell,
 		Excluder:     excluder,
 		IntakeFactor: off(intakeSD, forIntake) * math.Exp(-intakeSD*intakeSD/2),
 		EatFactor:    off(eatingSD, forEating),
@@ -63,31 +63,31 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m 
 		SuperCapped:  e.SuperHoney * super,
 		FlowFactor:   1,
 	}
-	eggs, larvae, sealed := e.Eggs*off(stages, forEggs), e.Larvae*off(0.7*stages, forYoung), e.Capped*off(0.75*stages, forSealed)
+	eggs, larvae, sealed := e.Eggs*off(stages, forEggs), e.Larvae*off(larvaePart*stages, forYoung), e.Capped*off(sealedPart*stages, forSealed)
 	if all := eggs + larvae + sealed; all > 0 {
 		brood *= e.Brood() / all // in all it is what was counted
 	}
 	for i := range s.Eggs {
-		s.Eggs[i] = eggs * brood / 3
+		s.Eggs[i] = eggs * brood / eggDays
 	}
 	for i := range s.Larvae {
-		s.Larvae[i] = larvae * brood / 6
+		s.Larvae[i] = larvae * brood / larvaDays
 	}
 	for i := range s.Capped {
-		s.Capped[i] = sealed * brood / 12
+		s.Capped[i] = sealed * brood / cappedDays
 	}
 	for i := range s.Drone {
-		s.Drone[i] = e.Drone * drones / 24
+		s.Drone[i] = e.Drone * drones / droneDays
 	}
 	ripe := s.SuperNectar * ripeOpen
 	s.SuperNectar, s.SuperHoney = s.SuperNectar-ripe, s.SuperHoney+ripe
 	s.NestNectar *= hive.NectarFill * p.NectarCells // NectarFill and NectarCells agree by default
 	s.requeen(e, p, h, m, seed)
 	bees := e.Bees * eye * off(e.Spread.Bees, forBees)
-	winter := wintering(sd)
+	winter := wintering.On(float64(sd))
 	s.Winter = bees * winter
 	house := nurseShare * off(housesSD, forHouse)
-	house = min(house, 0.9)
+	house = min(house, housesMost)
 	s.House = bees * (1 - winter) * house
 	s.Foragers = bees * (1 - winter) * (1 - house)
 	s.SuperAccess = access(&s, p)
@@ -103,22 +103,8 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m 
 }
 
 // wintering is the share of the bees that are winter bees: all of them by
-// November, half by mid-April, few by June. Source: common practice, in the
-// shape of what the model itself leaves of them.
-func wintering(sd int) float64 {
-	d := float64(sd)
-	switch {
-	case d < 70 || d > 305:
-		return 1
-	case d < 125:
-		return 0.2 + 0.8*(125-d)/55
-	case d < 165:
-		return 0.2 * (165 - d) / 40
-	case d > 235:
-		return (d - 235) / 70
-	}
-	return 0
-}
+// November, half by mid-April, few by June.
+var wintering = season.Curve{{70, 1}, {125, 0.2}, {165, 0}, {235, 0}, {305, 1}}
 
 // access is how far supers that hold something are in use.
 func access(s *State, p *Parameters) float64 {
@@ -126,7 +112,7 @@ func access(s *State, p *Parameters) float64 {
 		return 0
 	}
 	full := (s.SuperHoney + p.NectarCells*s.SuperNectar) / (s.SuperDrawn * s.SuperKgPerCell)
-	return min(1, 4*full)
+	return min(1, fullInUse*full)
 }
 
 // hold scales stores down until they fit the comb beside brood and pollen.
@@ -172,33 +158,48 @@ func (s *State) hold(p *Parameters) {
 func queenPeak(e *colony.Estimate, p *Parameters, sd int, more, z float64) float64 {
 	prior := p.QueenPeakLaying
 	// Of the three weeks in which the brood of today was laid.
-	curve := season.Laying(sd, 0, 20)
-	if curve < 0.15 || e.Brood() <= 0 || e.NestDrawn <= 0 {
+	curve := season.Laying(sd, 0, broodDays-1)
+	if curve < curveLeast || e.Brood() <= 0 || e.NestDrawn <= 0 {
 		return prior * math.Exp(queenSD*z)
 	}
-	aDay := more * e.Brood() / (21 - 9*(1-p.EggToAdult))
+	aDay := more * e.Brood() / (broodDays - (larvaDays/2+cappedDays)*(1-p.EggToAdult))
 	laying := aDay / curve
 	held := aDay > nursesHeld*p.NurseLoad*e.Bees*nurseShare
-	if e.NestFree()/e.NestDrawn > 0.12 && !held {
-		weight, sure := 0.6, 0.8
+	if e.NestFree()/e.NestDrawn > roomEnough && !held {
+		weight, sure := toldUsual, toldSure
 		if sd < settled && laying < prior {
 			// Cold and want of pollen may have held back what stands there now.
-			weight, sure = 0.2, 1
+			weight, sure = toldSpring, 1
 		}
-		return math.Exp((1-weight)*math.Log(prior)+weight*math.Log(max(laying, 200))) * math.Exp(sure*queenSD*z)
+		return math.Exp((1-weight)*math.Log(prior)+weight*math.Log(max(laying, layingLeast))) * math.Exp(sure*queenSD*z)
 	}
-	// No queen is known to keep up more than about 2,000 a day (Nolan 1925).
-	return min(2000, max(prior, laying)) * math.Exp(queenSD*z)
+	return min(layingMost, max(prior, laying)) * math.Exp(queenSD*z)
 }
 
-// Of the bees, those that can nurse; and the share of what they could rear from
-// which on it is they, not the queen, that set how much brood there is. Source:
-// house bees at rest, Khoury et al. 2011; the share is a guess, held by the
-// calibration.
+// What brood tells of the queen who laid it; [Fixed] says of each where it comes
+// from.
 const (
-	settled    = 130 // season day from which spring no longer holds her back; guess, held by the calibration
-	nurseShare = 0.74
-	nursesHeld = 0.8
+	broodDays   = eggDays + larvaDays + cappedDays
+	curveLeast  = 0.15 // of her season's curve, under which brood tells nothing
+	roomEnough  = 0.12 // share of the nest's cells free from which room does not hold her
+	settled     = 130  // season day from which spring no longer does
+	toldUsual   = 0.6  // what brood weighs against what is usual
+	toldSpring  = 0.2  // and in spring, where it says she lays less
+	toldSure    = 0.8  // of the spread of queens, what it leaves
+	layingLeast = 200  // eggs a day
+	layingMost  = 2000
+	nurseShare  = 0.74 // of the bees, those that can nurse
+	nursesHeld  = 0.8  // of what they could rear, from which on they hold her
+)
+
+// Of the spread of eggs, that of larvae and of capped brood; how many of the bees
+// are house bees at most; how full supers are all in use; and what a cell holds
+// at least, kg, so that nothing is divided by none.
+const (
+	larvaePart, sealedPart = 0.7, 0.75
+	housesMost             = 0.9
+	fullInUse              = 4
+	leastKgPerCell         = 1e-5
 )
 
 // requeen says whether this member has a laying queen and, where it has none,
@@ -226,20 +227,29 @@ func (s *State) requeen(e *colony.Estimate, p *Parameters, h uint64, m int, seed
 	days, chance := 0.0, p.Mates
 	switch {
 	case q.CappedCells > 0: // out within 8 days, laying 8 to 14 later
-		days = 15
+		days = afterCapped
 	case q.ChargedCells > 0:
-		days = 20
+		days = afterCharged
 	case q.EmergedCells > 0:
-		days = 8
+		days = afterEmerged
 	case q.Larvae: // lost within nine days
-		days = p.EmergencyDays - 6
+		days = p.EmergencyDays - lostLarvae
 	case q.Capped: // within three weeks
-		days, chance = 10, 0.8*p.Mates
+		days, chance = afterLarvae, hopeCapped*p.Mates
 	default:
-		days, chance = 8, 0.4*p.Mates
+		days, chance = afterBrood, hopeless*p.Mates
 	}
 	if uniform(seed, h, m, at, forMating) < chance {
 		s.NextQueen = peak
-		s.LaysIn = math.Max(1, math.Round(days+4*normal(seed, h, m, at, forRequeen)))
+		s.LaysIn = math.Max(1, math.Round(days+requeenSD*normal(seed, h, m, at, forRequeen)))
 	}
 }
+
+// Days until a queen to come lays, by what was found, and what is left of the
+// chance that she does; [Fixed] says of each where it comes from.
+const (
+	afterCapped, afterCharged, afterEmerged = 15, 20, 8
+	lostLarvae, afterLarvae, afterBrood     = 6, 10, 8
+	requeenSD                               = 4
+	hopeCapped, hopeless                    = 0.8, 0.4
+)

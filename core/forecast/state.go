@@ -12,8 +12,8 @@ package forecast
 // of age, drone brood in drone cells, stores in kilograms of honey at 18 %
 // water (nectar counted as the honey it becomes), comb in worker cells.
 type State struct {
-	Eggs   [3]float64
-	Larvae [6]float64
+	Eggs   [eggDays]float64
+	Larvae [larvaDays]float64
 	// Capped and Drone are rings: a day overwrites the oldest cohort with the
 	// youngest instead of moving all of them.
 	Capped [cappedDays]float64
@@ -63,9 +63,11 @@ type State struct {
 	drive                 drive
 }
 
-// Days that brood spends capped, and drones from egg to adult (Winston 1987,
-// from memory).
+// Days that brood spends as egg, larva and capped, and drones from egg to adult
+// (Winston 1987, from memory).
 const (
+	eggDays    = 3
+	larvaDays  = 6
 	cappedDays = 12
 	droneDays  = 24
 )

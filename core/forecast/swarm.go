@@ -1,6 +1,10 @@
 package forecast
 
-import "math"
+import (
+	"math"
+
+	"kembo/core/season"
+)
 
 // Pressure is what stands beside the simulation in judging how near a colony
 // is to swarming.
@@ -14,8 +18,8 @@ type Pressure struct {
 // against comb, and how far the queen is held from laying. Queen's age and
 // cells multiply it at the end, since they do not change with the days.
 func (s *State) press(p *Parameters, y *timeOfYear, t *Today) {
-	season := y.swarm
-	if s.QueenPeak <= 0 || season == 0 || s.Bees() < p.SwarmLeast {
+	urge := y.swarm
+	if s.QueenPeak <= 0 || urge == 0 || s.Bees() < p.SwarmLeast {
 		return
 	}
 	held := 0.0
@@ -23,10 +27,10 @@ func (s *State) press(p *Parameters, y *timeOfYear, t *Today) {
 		held = 1 - t.Laid/t.WithRoom
 	}
 	a, b := crowd(s.crowding(p)), 1+p.SwarmHeld*held
-	s.SwarmHazard += p.SwarmBase * season * a * b
-	s.drive.season += season
-	s.drive.crowd += season * a
-	s.drive.held += season * b
+	s.SwarmHazard += p.SwarmBase * urge * a * b
+	s.drive.season += urge
+	s.drive.crowd += urge * a
+	s.drive.held += urge * b
 }
 
 // drive sums up what pressed, weighted by season.
@@ -67,31 +71,25 @@ func (s *State) crowding(p *Parameters) float64 {
 }
 
 // crowd is how much more a swarm is in the air for so much crowding: to the
-// power of two and a half, at most sixfold. Source: none; guess.
-func crowd(x float64) float64 { return least(6, x*x*math.Sqrt(x)) }
+// power of two and a half, at most crowdMost times.
+func crowd(x float64) float64 { return least(crowdMost, x*x*math.Sqrt(x)) }
+
+// crowdPower stands for the table what crowd does without a call to Pow; cropMost
+// is the share of the nest's honey that a swarm takes at most, for each kind of
+// bee that goes.
+const (
+	crowdMost  = 6
+	crowdPower = 2.5
+	cropMost   = 0.5
+)
 
 // heldLeast is the laying under which the season holds her, not room.
 const heldLeast = 150
 
 // swarmSeason is how much of the swarming urge a season day has: from late
 // March, at its height in May and early June, a quarter of it from the second
-// week of July, gone by late August. Source: Fell et al. 1977, J. Apic. Res.
-// 16:170-173 (most prime swarms from mid-May to mid-July, the height in early
-// June), from memory; for 50 to 55 degrees.
-func swarmSeason(day int) float64 {
-	d := float64(day)
-	switch {
-	case d < 80 || d > 235:
-		return 0
-	case d < 120:
-		return (d - 80) / 40
-	case d > 190:
-		return 0.25 * (235 - d) / 45
-	case d > 160:
-		return 1 - 0.025*(d-160)
-	}
-	return 1
-}
+// week of July, gone by late August; for 50 to 55 degrees.
+var swarmSeason = season.Curve{{80, 0}, {120, 1}, {160, 1}, {190, 0.25}, {235, 0}}
 
 // swarm lets a prime swarm go with the old queen. The new one comes from cells
 // that are capped as it leaves.
@@ -100,7 +98,7 @@ func (s *State) swarm(p *Parameters) {
 		gone := *b * p.SwarmShare
 		*b -= gone
 		s.Ledger.BeesLeft += gone
-		crop := least(gone*p.SwarmCropMg*1e-6, 0.5*s.NestHoney)
+		crop := least(gone*p.SwarmCropMg*1e-6, cropMost*s.NestHoney)
 		s.NestHoney -= crop
 		s.Ledger.SwarmHoney += crop
 	}

@@ -16,6 +16,9 @@ type Worth struct {
 // quick.
 const worthBins = 48
 
+// worthSDs is how far past what is likely a look may come out, standard deviations.
+const worthSDs = 2.5
+
 // Worth returns what it is worth to look at a quantity with a spread sd (of its
 // logarithm) before deciding whether runway ends within days, for somebody who
 // acts from a chance of risk on.
@@ -31,7 +34,7 @@ func (r *Result) Worth(q Quantity, sd float64, runway int, days, risk float64) W
 	if len(x) == 0 || sd <= 0 {
 		return w
 	}
-	lo, hi := slices.Min(x)-2.5*sd, slices.Max(x)+2.5*sd
+	lo, hi := slices.Min(x)-worthSDs*sd, slices.Max(x)+worthSDs*sd
 	step := (hi - lo) / worthBins
 	if step < 1e-9 {
 		return w // it is known already
@@ -85,7 +88,7 @@ func (r *Result) logs(q Quantity) []float64 {
 func floor(q Quantity) float64 {
 	switch q {
 	case OfStores, OfNestStores, OfSuperStores, OfReachable, OfRoom:
-		return 0.1
+		return floorKg
 	}
-	return 100
+	return floorCells
 }

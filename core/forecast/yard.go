@@ -39,6 +39,10 @@ const (
 	HoursPerDegree = 0.13 // flight hours gained or lost by a degree
 )
 
+// A day on which none would have flown, and which turns out so many degrees
+// warmer than that and no colder than anyFlightC, has some hours of flight.
+const warmerBy, anyFlightC, someHours = 2, 8, 0.8
+
 // Yard holds the conditions of a yard over a stretch of days: what is likely,
 // and what each member of an ensemble draws. It is made once and shared by all
 // colonies and all what-ifs, so that they differ in nothing else.
@@ -103,8 +107,8 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 				off := ar * weatherSwingC * (1 - math.Exp(-(ahead+1)/weatherSkill))
 				c.MeanC += off
 				c.FlightHours = max(0, c.FlightHours*(1+HoursPerDegree*off))
-				if c.FlightHours == 0 && off > 2 && c.MeanC > 8 {
-					c.FlightHours = 0.8
+				if c.FlightHours == 0 && off > warmerBy && c.MeanC > anyFlightC {
+					c.FlightHours = someHours
 				}
 			}
 			c.Flow *= math.Exp(flowDaySD*normal(seed, name, m, d, forFlowDay) - flowDaySD*flowDaySD/2)

@@ -19,8 +19,8 @@ func yearOf() (out [368]timeOfYear) {
 	for d := range out {
 		out[d] = timeOfYear{
 			laying: season.LayingOn(d),
-			winter: winterShare(d),
-			swarm:  swarmSeason(d),
+			winter: winterShare.On(float64(d)),
+			swarm:  swarmSeason.On(float64(d)),
 			drones: d > dronesFrom && d < dronesTo,
 			out:    d > dronesOutFrom,
 			spends: d > spentFrom && d < spentTo,

@@ -20,6 +20,9 @@ type Range struct {
 	High   float64 `json:"high"`
 }
 
+// The shares under the ends and the middle of an 80 % range.
+const Low80, Median, High80 = 0.1, 0.5, 0.9
+
 // Z80 is the standard normal's quantile at 0.9: the 80 % interval of a normal
 // quantity reaches so many standard deviations to either side.
 const Z80 = 1.2816

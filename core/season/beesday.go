@@ -16,9 +16,9 @@ const (
 // BeesDays returns, by season day of the calendar, the season day of the curves
 // that a colony in c is at.
 func (c Climate) BeesDays() (days [367]int) {
-	spring := springAnchor + c.shift(springAnchor, 25, 1)
-	autumn := autumnAnchor + c.shift(autumnAnchor, 207, -1)
-	at := [...][2]float64{{0, 0}, {spring, springAnchor}, {midsummer, midsummer}, {autumn, autumnAnchor}, {366, 366}}
+	spring := springAnchor + c.shift(springAnchor, coldestDay, 1)
+	autumn := autumnAnchor + c.shift(autumnAnchor, coldestDay+halfYear+1, -1)
+	at := [...][2]float64{{0, 0}, {spring, springAnchor}, {midsummer, midsummer}, {autumn, autumnAnchor}, {daysMost, daysMost}}
 	i := 1
 	for day := range days {
 		d := float64(day)
@@ -38,7 +38,7 @@ func (c Climate) shift(anchor, from int, rising float64) float64 {
 		return 0 // no climate is given: the reference
 	}
 	want := Climates[0].Normal(anchor)
-	for d := from; d < from+182; d++ {
+	for d := from; d < from+halfYear+1; d++ {
 		if rising*(c.Normal(d)-want) >= 0 {
 			return min(max(float64(d-anchor), -mostShift), mostShift)
 		}

@@ -110,7 +110,7 @@ func Warmed(calendar []Bloom, from day.Day, at func(day.Day) Weather) []Bloom {
 			continue
 		}
 		sum := 0.0
-		for d := range 366 {
+		for d := range daysMost {
 			if sum += at(from + day.Day(d)).DegreeDays(b.BaseC); sum >= b.DegreeDays {
 				out[i] = b.Moved(d + 1 - b.From)
 				break
@@ -121,11 +121,15 @@ func Warmed(calendar []Bloom, from day.Day, at func(day.Day) Weather) []Bloom {
 }
 
 // Usual returns the weather of a usual season day: sun by half, a third of the
-// days with some rain.
+// days with some rain, spread over all.
 func (c Climate) Usual(d day.Day, seasonDay int) Weather {
 	mean := c.Normal(seasonDay)
-	return Weather{Day: d, MinC: mean - 4.5, MaxC: mean + 4.5, RainMM: 1.6}
+	return Weather{Day: d, MinC: mean - usualSwingC, MaxC: mean + usualSwingC, RainMM: usualRainMM}
 }
+
+// A usual day: degrees C either side of its mean, mm of rain. Source: common
+// practice.
+const usualSwingC, usualRainMM = 4.5, 1.6
 
 // YearStart returns the first day of the season year that d lies in: 1 January
 // in the north, the day that curves take for it in the south.

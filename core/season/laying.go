@@ -4,20 +4,15 @@ package season
 // day and share. Source: common practice for 50 to 55 degrees of latitude, in
 // the shape of Nolan 1925 (from memory): rise from late winter, height in May
 // and June, fall after the solstice, nothing in late autumn.
-var queenCurve = [...][2]float64{{0, 0}, {20, 0}, {45, 0.06}, {65, 0.18}, {90, 0.42}, {112, 0.78}, {130, 1}, {172, 1}, {200, 0.72}, {230, 0.45}, {260, 0.22}, {280, 0.06}, {300, 0}, {367, 0}}
+var queenCurve = Curve{{0, 0}, {20, 0}, {45, 0.06}, {65, 0.18}, {90, 0.42}, {112, 0.78}, {130, 1}, {172, 1}, {200, 0.72}, {230, 0.45}, {260, 0.22}, {280, 0.06}, {300, 0}, {367, 0}}
 
 // laying is the share of her peak by season day, made once; it is a constant in
 // all but name.
 var laying = tabulate()
 
 func tabulate() (out [368]float64) {
-	k := 0
 	for d := range out {
-		for k < len(queenCurve)-2 && float64(d) > queenCurve[k+1][0] {
-			k++
-		}
-		a, b := queenCurve[k], queenCurve[k+1]
-		out[d] = a[1] + (b[1]-a[1])*min(1, (float64(d)-a[0])/(b[0]-a[0]))
+		out[d] = queenCurve.On(float64(d))
 	}
 	return out
 }

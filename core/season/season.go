@@ -22,11 +22,14 @@ const (
 	South Hemisphere = "south"
 )
 
+// Days of a year, of a leap year, and by which the south is ahead.
+const yearDays, daysMost, halfYear = 365, 366, 181
+
 // DayOf returns the season day of d, 1 to 366.
 func DayOf(d day.Day, h Hemisphere) int {
 	n := d.OfYear()
 	if h == South {
-		n = (n+181)%365 + 1
+		n = (n+halfYear)%yearDays + 1
 	}
 	return n
 }
@@ -113,9 +116,12 @@ func ClimateFor(key string) (Climate, error) {
 	return Climate{}, ErrClimate(key)
 }
 
+// coldestDay is the season day of the coldest usual day. Source: common practice.
+const coldestDay = 25
+
 // Normal returns the mean temperature in degrees C of a usual season day.
 func (c Climate) Normal(seasonDay int) float64 {
-	return c.MeanC - c.SwingC*math.Cos(2*math.Pi*float64(seasonDay-25)/365)
+	return c.MeanC - c.SwingC*math.Cos(2*math.Pi*float64(seasonDay-coldestDay)/yearDays)
 }
 
 func clamp01(v float64) float64 { return min(max(v, 0), 1) }

@@ -23,8 +23,16 @@ func (w Weather) MeanC() float64 { return (w.MinC + w.MaxC) / 2 }
 // Daylight returns the hours between sunrise and sunset near 53 degrees of
 // latitude.
 func Daylight(seasonDay int) float64 {
-	return 12 + 4.3*math.Sin(2*math.Pi*float64(seasonDay-80)/365)
+	return halfDayH + daySwingH*math.Sin(2*math.Pi*float64(seasonDay-equinox)/yearDays)
 }
+
+// Hours of daylight either side of twelve near 53 degrees of latitude, and the
+// season day of the spring equinox.
+const (
+	halfDayH  = 12
+	daySwingH = 4.3
+	equinox   = 80
+)
 
 // FlightHours returns the hours in which foragers fly in force: daylight less
 // its ends, scaled by warmth, rain, wind and sun. Few fly below 10 to 12 degrees
@@ -32,22 +40,35 @@ func Daylight(seasonDay int) float64 {
 // flight falls off in winds over some 4 m/s and stops near 10, and a dull day is
 // a shorter one (common practice, no source).
 func (w Weather) FlightHours(seasonDay int) float64 {
-	warmth := clamp01((w.MaxC - 9) / 8.5)
-	dry := clamp01(1 - w.RainMM/8)
-	hours := 0.6 * Daylight(seasonDay) * warmth * dry
+	warmth := clamp01((w.MaxC - flightFromC) / flightSpanC)
+	dry := clamp01(1 - w.RainMM/rainStopsMM)
+	hours := flightShare * Daylight(seasonDay) * warmth * dry
 	if w.WindMS != nil {
-		hours *= clamp01((9.5 - *w.WindMS) / 5.5)
+		hours *= clamp01((windStops - *w.WindMS) / windSpan)
 	}
 	if w.SunH != nil {
-		hours *= 0.6 + 0.4*clamp01(*w.SunH/(0.5*Daylight(seasonDay)))
+		hours *= dullShare + (1-dullShare)*clamp01(*w.SunH/(brightShare*Daylight(seasonDay)))
 	}
 	return hours
 }
 
+// What holds flight and nectar back; [Fixed] says of each what it is and where it
+// comes from.
+const (
+	flightFromC, flightSpanC = 9, 8.5
+	flightShare              = 0.6
+	rainStopsMM              = 8
+	windStops, windSpan      = 9.5, 5.5
+	dullShare, brightShare   = 0.6, 0.5
+
+	nectarLeast              = 0.3
+	nectarFromC, nectarSpanC = 5, 8
+)
+
 // Nectar returns how much of its nectar a plant gives on such a day: all of it
 // in warmth, little on cool days. Source: common practice, that flows wait for
 // warm days; the size is a guess.
-func (w Weather) Nectar() float64 { return min(1, max(0.3, (w.MaxC-5)/8)) }
+func (w Weather) Nectar() float64 { return min(1, max(nectarLeast, (w.MaxC-nectarFromC)/nectarSpanC)) }
 
 // DegreeDays returns the warmth of a day over a base, in degree-days, by a
 // single sine between its lowest and highest (Baskerville and Emin 1969,
