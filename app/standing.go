@@ -38,6 +38,7 @@ type Standing struct {
 	Runways   []forecast.Runway `json:"runways"`    // food, lay, store
 	SwarmDue  day.Day           `json:"swarm_due"`  // 0: out of season
 	SwarmEver bool              `json:"swarm_ever"` // a complete check is known
+	Swarm     float64           `json:"swarm"`      // chance of one by the visit, if nobody acts
 	Advice    []StandingAdvice  `json:"advice"`
 	QueenYear int               `json:"queen_year"`
 	Brood     float64           `json:"brood_frames"`
@@ -150,6 +151,7 @@ func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Ass
 	s.Runways = a.Base.Runway[:]
 	if due, never, runs := a.Situation.SwarmClock(); runs {
 		s.SwarmDue, s.SwarmEver = due, !never
+		s.Swarm, _ = a.Base.Swarm(int(y.visit - y.today))
 	}
 	for _, x := range a.Advice {
 		s.Advice = append(s.Advice, StandingAdvice{x.Action, x.Do, x.Brief, x.ActBy, x.Needs})

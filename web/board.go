@@ -147,6 +147,10 @@ func (v *boardView) groups(b app.Board) {
 	add("Can wait", rows[app.UrgencyCanWait], false)
 }
 
+// swarmTold is the chance of a swarm by the visit from which on it is told beside
+// the colony; the page tells smaller ones too.
+const swarmTold = 0.1
+
 // standFacts says what is known of a colony in a line.
 func standFacts(x app.Standing) string {
 	var facts []string
@@ -170,6 +174,9 @@ func standFacts(x app.Standing) string {
 		} else {
 			facts = append(facts, "no cell check known")
 		}
+	}
+	if x.Known && x.Swarm >= swarmTold {
+		facts = append(facts, chanceText(x.Swarm)+" it swarms first")
 	}
 	return strings.Join(facts, ", ")
 }

@@ -163,6 +163,9 @@ func factsOf(x app.Colony) string {
 			f = append(f, "No complete cell check known")
 		}
 	}
+	if x.Standing.Known && x.Standing.Swarm >= swarmTold {
+		f = append(f, capital(chanceText(x.Standing.Swarm))+" it swarms before the visit")
+	}
 	return strings.Join(f, ". ") + "."
 }
 

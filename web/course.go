@@ -163,8 +163,8 @@ func factsAhead(x app.Course) []courseFact {
 	if x.With != nil {
 		shown = x.With
 	}
-	if p, why := shown.Swarm(int(x.Visit - x.Today)); p >= 0.005 {
-		out = append(out, courseFact{"A swarm by " + x.Visit.DayMonth() + ", if nobody acts", chanceText(p), swarmWhy(why)})
+	if f, ok := swarmFact(shown, x.Today, x.Visit); ok {
+		out = append(out, f)
 	}
 	st := x.Believed.Stack
 	for i, at := range assessment.SupersInOrder(st) {
@@ -191,6 +191,27 @@ func factsAhead(x app.Course) []courseFact {
 
 // same reports whether two ends of a runway are one.
 func same(a, b *float64) bool { return a == nil && b == nil || a != nil && b != nil && *a == *b }
+
+// swarmFact tells the chance of a swarm by the visit, or that a check of every
+// comb rules it out.
+func swarmFact(r *forecast.Result, today, visit day.Day) (courseFact, bool) {
+	days := int(visit - today)
+	p, why := r.Swarm(days)
+	f := courseFact{Name: "A swarm by " + visit.DayMonth() + ", if nobody acts"}
+	first := (today + day.Day(why.NotBefore)).Short()
+	switch {
+	case why.NotBefore >= days && why.NotBefore > 0:
+		f.Value, f.Say = "hardly", "every comb was checked and had no cells: by the calendar not before "+first
+	case p < 0.005:
+		return f, false
+	default:
+		f.Value, f.Say = chanceText(p), swarmWhy(why)
+		if why.NotBefore > 0 {
+			f.Say += "; by the cell check not before " + first
+		}
+	}
+	return f, true
+}
 
 // swarmWhy tells the drivers of a swarm that matter.
 func swarmWhy(d forecast.Drivers) string {

@@ -5,6 +5,7 @@ import (
 
 	"kembo/core/advice"
 	"kembo/core/colony"
+	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/queen"
@@ -23,6 +24,7 @@ func pressureOf(c Case, e colony.Estimate) forecast.Pressure {
 		k.QueenYears = float64(c.Today.Time().Year() - c.QueenYear)
 	}
 	q := e.Queen
+	k.NotBefore = int(earliestSwarm(c, q) - c.Today)
 	if q.CellsDay == 0 || c.Today-q.CellsDay > cellsHold {
 		return k
 	}
@@ -38,6 +40,26 @@ func pressureOf(c Case, e colony.Estimate) forecast.Pressure {
 		k.CellsADay = rate * r.Intent.Swarm
 	}
 	return k
+}
+
+// earliestSwarm is the first day on which a swarm may go. It goes when its first
+// cell is capped; where every comb was checked and there was none, the egg for it
+// was laid after that, or stood in a cup. A clipped queen does not get far: they
+// go with the first that emerges. Where nobody checked it may be any day.
+// Source: Winston 1987, from memory; the second common practice.
+func earliestSwarm(c Case, q colony.QueenEvidence) day.Day {
+	if c.CellCheck != advice.Complete || c.CellCheckDay == 0 || q.CellsDay >= c.CellCheckDay && q.Cells() > 0 {
+		return c.Today
+	}
+	laid := c.CellCheckDay
+	if q.CellsDay >= c.CellCheckDay && q.CupsWithEgg > 0 {
+		laid -= queen.HatchesAfter
+	}
+	cell := queen.FromEgg(laid)
+	if c.Clipped {
+		return cell.Emerges
+	}
+	return cell.Capped
 }
 
 // SupersInOrder returns the places in the stack of the supers, in the order in
