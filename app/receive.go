@@ -24,10 +24,11 @@ import (
 
 // Entered is what a keeper found and did at a hive, as a device sent it.
 type Entered struct {
-	ID   string // of the device's making, when the form was opened
-	Body string // as it was sent
-	By   string // who; empty: the user of this machine
-	Seen string // the last entry of the log that the form knew of; empty: not said
+	ID   string   // of the device's making, when the form was opened
+	Body string   // as it was sent
+	By   string   // who; empty: the user of this machine
+	Seen string   // the last entry of the log that the form knew of; empty: not said
+	Own  []string // what the same device has sent before, by id: it knows of that
 	Day  day.Day
 	Look *history.Look // nil: only done
 	Acts []shorthand.Act
@@ -113,8 +114,14 @@ func (s *Service) rowsOf(ctx context.Context, f found, x Entered, actor string) 
 		if err != nil {
 			return nil, "", err
 		}
+		own, err := s.ownEntries(ctx, x.Own)
+		if err != nil {
+			return nil, "", err
+		}
 		for _, r := range after {
-			a.Meanwhile = append(a.Meanwhile, r.ID)
+			if !own[r.ID] {
+				a.Meanwhile = append(a.Meanwhile, r.ID)
+			}
 		}
 	}
 	var rows []store.Event
@@ -128,6 +135,32 @@ func (s *Service) rowsOf(ctx context.Context, f found, x Entered, actor string) 
 	}
 	b, err := json.Marshal(a)
 	return rows, string(b), err
+}
+
+// ownMost is how many of what a device says it has sent are looked up; a form
+// that is older than so many looks at its hive is told of some of its own.
+const ownMost = 20
+
+// ownEntries returns the entries that came of what a device has sent.
+func (s *Service) ownEntries(ctx context.Context, ids []string) (map[string]bool, error) {
+	own := map[string]bool{}
+	for _, id := range ids[max(0, len(ids)-ownMost):] {
+		sent, err := s.store.SentBefore(ctx, id)
+		if errors.Is(err, ErrNotFound) {
+			continue
+		}
+		if err != nil {
+			return nil, err
+		}
+		var a answer
+		if err := json.Unmarshal([]byte(sent.Answer), &a); err != nil {
+			return nil, fmt.Errorf("read what came of %s: %w", id, err)
+		}
+		for _, e := range a.Entries {
+			own[e] = true
+		}
+	}
+	return own, nil
 }
 
 // entriesOf turns what was found and done into entries: the look first, then

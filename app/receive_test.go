@@ -79,6 +79,30 @@ func TestMeanwhile(t *testing.T) {
 	}
 }
 
+// TestOnesOwnLooksAreNoNews: two looks at a hive from one page that was kept; the
+// second knows of the first, since this device sent it, and still is told of what
+// another wrote between them.
+func TestOnesOwnLooksAreNoNews(t *testing.T) {
+	svc, _, _, id := keeper(t)
+	ctx := context.Background()
+	c, _ := svc.Colony(ctx, id)
+	kept := c.Log[len(c.Log)-1].ID
+	first, second := found(c, "device-look-4"), found(c, "device-look-5")
+	first.Acts = []shorthand.Act{{What: shorthand.SupersOn, Count: 1, Drawn: true}}
+	first.Seen, second.Seen = kept, kept
+	if got, err := svc.Receive(ctx, id, first); err != nil || len(got.Meanwhile) != 0 {
+		t.Fatalf("%+v, %v", got, err)
+	}
+	if err := svc.Write(ctx, id, app.Note{ID: "fed-between", Kind: history.KindFeed, Day: today, What: "2:1 syrup", Kg: 3}); err != nil {
+		t.Fatal(err)
+	}
+	second.Own = []string{"never-came", first.ID}
+	got, err := svc.Receive(ctx, id, second)
+	if err != nil || len(got.Meanwhile) != 1 || got.Meanwhile[0].Feed == nil {
+		t.Errorf("told of %+v, %v; the feed alone is news", got.Meanwhile, err)
+	}
+}
+
 // TestARefusalStoresNothing, whatever part of it cannot be.
 func TestARefusalStoresNothing(t *testing.T) {
 	svc, _, _, id := keeper(t)

@@ -148,6 +148,37 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 	}
 }
 
+// TestTwoLooksFromOneKeptPage: with no signal the same hive is looked at twice,
+// from the page as it was kept; both are stored, and the keeper is not told of
+// what he wrote himself.
+func TestTwoLooksFromOneKeptPage(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p, yard := walk(t, h)
+	defer p.quiet()
+	h.cable.set(true, false)
+	for _, note := range []string{"first", "second"} {
+		p.do(chromedp.Navigate(p.base + "/yards/" + yard + "/round"))
+		p.press(".stop[data-code='QL-01'] .s-link")
+		p.until(`document.querySelector("#look")?.dataset.code === "QL-01"`)
+		p.press(".js-expected")
+		p.press("[name='queen.eggs']")
+		p.do(chromedp.SendKeys(css("[name=note]"), note))
+		p.press("[name=then][value=next]")
+		p.until(`document.querySelector("#look").dataset.code === "QL-02"`)
+	}
+	p.do(chromedp.Navigate(p.base + "/yards/" + yard + "/round"))
+	p.until(`document.documentElement.dataset.waiting === "2"`)
+	h.cable.set(false, false)
+	p.press("[data-queue] .btn")
+	p.until(`document.documentElement.dataset.waiting === "0"`)
+	if n := h.looks("QL-01"); n != 2 {
+		t.Errorf("the log has %d looks of the day, want 2", n)
+	}
+	if told := get(p, chromedp.Evaluate[int](`document.querySelectorAll(".q-told").length`)); told != 0 {
+		t.Errorf("the keeper is told of his own look: %q", p.text("[data-queue]"))
+	}
+}
+
 // TestALostAnswerDoublesNothing: what was asked arrives and the answer is lost;
 // it waits, is sent again and is there once.
 func TestALostAnswerDoublesNothing(t *testing.T) {

@@ -62,6 +62,7 @@ func (s *Server) saveLook(c fiber.Ctx) error {
 			return s.showLookPage(c, v, x)
 		}
 	}
+	e.Own = ownOf(c)
 	var got app.Received
 	if err == nil {
 		got, err = s.app.Receive(c.Context(), id, e)
@@ -91,6 +92,18 @@ func (s *Server) saveLook(c fiber.Ctx) error {
 		to = "/colonies/" + x.Next + "/look"
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To(to)
+}
+
+// ownHeader names what the device has sent of this hive before. It is no part of
+// the form, which must be the same when it is sent again.
+const ownHeader = "X-Kembo-Own"
+
+func ownOf(c fiber.Ctx) []string {
+	own := c.Get(ownHeader)
+	if own == "" {
+		return nil
+	}
+	return strings.Split(strings.Clone(own), ",")
 }
 
 // readForm reads a posted form of the look page.

@@ -3,7 +3,7 @@
 // leave only after a durable answer; a refusal is kept with its sentence.
 "use strict";
 window.kemboQueue = (() => {
-  const HEADER = "X-Kembo-Queue";
+  const HEADER = "X-Kembo-Queue", OWN = "X-Kembo-Own";
   const uuid = () => (crypto.randomUUID ? crypto.randomUUID() : "10000000-1000-4000-8000-100000000000".replace(/[018]/g, (c) => (c ^ (crypto.getRandomValues(new Uint8Array(1))[0] & (15 >> (c / 4)))).toString(16)));
   let opened;
   const db = () => (opened = opened || new Promise((yes, no) => {
@@ -38,10 +38,16 @@ window.kemboQueue = (() => {
   // One tab sends at a time; a second would only do again what is once anyway.
   const alone = (f) => (navigator.locks ? navigator.locks.request("kembo-send", { ifAvailable: true }, (l) => (l ? f() : null)) : f());
 
+  // What this device has sent is no news to it: a page that was kept knows nothing
+  // of it, so its ids go along.
+  const sent = () => JSON.parse(localStorage.getItem("kembo-sent") || "[]");
+  const noteSent = (item) => localStorage.setItem("kembo-sent", JSON.stringify([...sent(), { id: item.id, colony: item.colony }].slice(-100)));
+  const own = (item) => sent().filter((x) => x.colony === item.colony).slice(-20).map((x) => x.id).join(",");
+
   async function sendOne(item) {
     let r;
     try {
-      r = await fetch(item.url, { method: "POST", headers: { "Content-Type": item.photo ? "image/jpeg" : "application/x-www-form-urlencoded", [HEADER]: "1" }, body: item.photo || item.body, redirect: "manual", signal: AbortSignal.timeout(20000) });
+      r = await fetch(item.url, { method: "POST", headers: { "Content-Type": item.photo ? "image/jpeg" : "application/x-www-form-urlencoded", [HEADER]: "1", [OWN]: own(item) }, body: item.photo || item.body, redirect: "manual", signal: AbortSignal.timeout(20000) });
     } catch {
       return "away";
     }
@@ -49,6 +55,7 @@ window.kemboQueue = (() => {
     const a = (r.headers.get("Content-Type") || "").includes("json") ? await r.json().catch(() => null) : null;
     if (r.ok && a && a.stored && a.id === item.id) {
       await drop(item.id);
+      if (!item.photo) noteSent(item);
       renew(item.colony);
       if (a.meanwhile || a.beside) tell(item, a);
       return "stored";
