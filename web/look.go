@@ -130,7 +130,7 @@ func blankLook(x app.Colony) *lookView {
 	v := &lookView{shell: shell{Title: "Look at " + x.Code, Operation: x.Operation, Active: "board", Phone: true}, ID: x.ID, Code: x.Code, Yard: x.YardName,
 		Place: fmt.Sprintf("%d of %d", x.Place, x.Of), Next: x.Next, NextCode: x.NextCode, Entry: app.NewID(), Date: x.Today.String()}
 	v.Today = x.Today.Short()
-	v.Scripts = []string{"shorthand.js", "look.js"}
+	v.Scripts = []string{"shorthand.js", "painter.js", "line.js", "look.js"}
 	if n := len(x.Log); n > 0 {
 		v.Seen = x.Log[n-1].ID
 	}

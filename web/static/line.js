@@ -1,0 +1,132 @@
+// The line of the look page: the same look in shorthand, both ways. Typing it
+// fills the form, and the form writes it.
+"use strict";
+window.kemboLine = (form, { val, set1, cellNames, changed, refresh }) => {
+  const line = form.querySelector(".js-line"), says = document.querySelector("#line-says");
+  const hive = JSON.parse(form.dataset.boxes), K = window.kemboShorthand;
+  const round3 = (v) => Math.round(v * 1000) / 1000;
+  const flags = ["looked", "seen", "eggs", "larvae", "capped"], chips = { seen: "queen.seen", eggs: "queen.eggs", larvae: "queen.larvae", capped: "queen.brood" };
+  const countNames = { Brood: "brood", Honey: "honey", Nectar: "nectar", Pollen: "pollen", Empty: "empty", Undrawn: "undrawn" };
+
+  // toLine reads the form as the line has it.
+  function toLine() {
+    const l = { boxes: [], queen: {}, cells: {} };
+    for (const k in chips) if (val(chips[k])) l.queen[k] = true;
+    if (Object.keys(l.queen).length || val("queen.none")) l.queen.looked = true;
+    if (val("check")) l.cells.check = val("check");
+    for (const k in cellNames) if (Number(val("cells." + cellNames[k])) > 0) l.cells[k] = Number(val("cells." + cellNames[k]));
+    if (val("where")) l.cells.where = val("where");
+    if (val("health")) l.health = val("health");
+    if (val("white_wax")) l.white_wax = val("white_wax");
+    const how = val("weight.how"), n = (t) => parseFloat(String(t).replace(",", "."));
+    if (how === "feel" && val("weight.heft")) l.weight = { how, heft: val("weight.heft") };
+    else if (how && n(val("weight.value")) > 0) l.weight = { how, value: n(val("weight.value")), unit: form.dataset.mass, ...(how === "sides" ? { other: n(val("weight.other")) || 0 } : {}) };
+    hive.forEach((b, i) => {
+      const p = "box." + i + ".", d = val(p + "depth"), x = { box: b.id };
+      if (val(p + "seams") !== "" && d !== "heft") Object.assign(x, { depth: "seams", seams: n(val(p + "seams")), expected: !!val(p + "expected") });
+      if (d === "seams") {
+        if (val(p + "outer")) x.outer = val(p + "outer");
+        if (val(p + "state")) x.state = val(p + "state");
+        if (x.seams !== undefined) x.below = !!val(p + "below");
+        if (x.outer || x.state) x.depth = d;
+      } else if (d === "heft") {
+        if (n(val(p + "kg")) > 0) Object.assign(x, { depth: d, value: n(val(p + "kg")), unit: form.dataset.mass });
+        else if (val(p + "heft")) Object.assign(x, { depth: d, heft: val(p + "heft") });
+      } else if (d === "boxes") {
+        const c = {};
+        let any = false;
+        for (const k in countNames) {
+          const t = val(p + countNames[k]);
+          c[k] = t === "" ? 0 : n(t);
+          any = any || t !== "";
+        }
+        if (any) Object.assign(x, { depth: d, counts: c });
+      } else if (d === "faces") {
+        const f = [...Array(b.frames).keys()].map((k) => ["a", "b"].map((s) => val(p + "f." + (k + 1) + "." + s)));
+        if (f.flat().some((t) => t.replace(/\./g, ""))) Object.assign(x, { depth: d, faces: f });
+      }
+      if (x.depth) l.boxes.push(x);
+    });
+    if (val("note").trim()) l.note = val("note").trim();
+    const acts = [];
+    if (Number(val("act.supers")) > 0) acts.push({ what: "supers_on", count: Number(val("act.supers")), drawn: val("act.comb") !== "foundation" });
+    const fed = n(val("act.feed"));
+    if (fed > 0) acts.push(val("act.feed_as") === "sugar" ? { what: "fed", kg: round3(fed / Number(form.dataset.kilo)) } : { what: "fed", litres: round3(fed / Number(form.dataset.litre)), ratio: val("act.feed_as") });
+    if (Number(val("act.swap")) > 0) acts.push({ what: "combs_swapped", count: Number(val("act.swap")) });
+    if (val("act.turn")) acts.push({ what: "turned" });
+    if (val("act.excluder")) acts.push({ what: "excluder_" + val("act.excluder") });
+    hive.forEach((b, i) => val("act.off." + i) && acts.push({ what: "box_off", box: b.id, harvested: val("act.off." + i) === "harvest" }));
+    return { look: l, acts };
+  }
+  // fromLine writes what the line says into the form: all of it, and no more.
+  function fromLine(x) {
+    const l = x.look || { boxes: [], queen: {}, cells: {} };
+    for (const k in chips) set1(chips[k], l.queen[k]);
+    set1("queen.none", l.queen.looked && !flags.slice(1).some((k) => l.queen[k]));
+    set1("check", l.cells.check || "");
+    for (const k in cellNames) set1("cells." + cellNames[k], l.cells[k]);
+    set1("where", l.cells.where || "");
+    set1("health", l.health || "");
+    set1("white_wax", l.white_wax || "");
+    const w = l.weight || { how: "" };
+    set1("weight.how", w.how);
+    const own = form.dataset.mass, mass = (v, u) => (v === undefined ? "" : u && u !== own ? v + " " + u : v);
+    set1("weight.value", mass(w.value, w.unit));
+    set1("weight.other", mass(w.other, w.unit));
+    set1("weight.heft", w.heft || "");
+    hive.forEach((b, i) => {
+      const p = "box." + i + ".", v = l.boxes.find((y) => y.box === b.id) || {};
+      if (v.depth) set1(p + "depth", v.depth);
+      set1(p + "seams", v.seams);
+      set1(p + "expected", v.expected ? "1" : "");
+      set1(p + "below", v.below);
+      set1(p + "outer", v.outer || "");
+      set1(p + "state", v.state || "");
+      set1(p + "kg", mass(v.value, v.unit));
+      set1(p + "heft", v.heft || "");
+      for (const k in countNames) set1(p + countNames[k], v.counts && v.counts[k] ? v.counts[k] : "");
+      if (v.counts && !Object.values(v.counts).some(Boolean)) set1(p + "brood", 0);
+      for (let k = 1; k <= b.frames; k++) for (const [m, s] of [[0, "a"], [1, "b"]]) set1(p + "f." + k + "." + s, v.faces ? v.faces[k - 1][m] : "");
+      const off = x.acts.find((a) => a.what === "box_off" && a.box === b.id);
+      set1("act.off." + i, off ? (off.harvested ? "harvest" : "off") : "");
+    });
+    set1("note", l.note || "");
+    const act = (k) => x.acts.find((a) => a.what === k) || {};
+    set1("act.supers", act("supers_on").count);
+    if (act("supers_on").what) set1("act.comb", act("supers_on").drawn ? "drawn" : "foundation");
+    const f = act("fed");
+    set1("act.feed", f.what ? round3(f.litres ? f.litres * Number(form.dataset.litre) : f.kg * Number(form.dataset.kilo)) : "");
+    if (f.what) set1("act.feed_as", f.litres ? f.ratio : "sugar");
+    set1("act.swap", act("combs_swapped").count);
+    set1("act.turn", act("turned").what);
+    set1("act.excluder", act("excluder_in").what ? "in" : act("excluder_out").what ? "out" : "");
+  }
+  const understood = (x) => {
+    says.className = "says";
+    says.textContent = K.say(x, hive).join(". ");
+  };
+  const writeLine = () => {
+    if (document.activeElement === line) return;
+    const x = toLine();
+    line.value = K.format(x, hive);
+    understood(x);
+  };
+  line.addEventListener("input", () => {
+    try {
+      const x = K.parse(line.value, hive, form.dataset.mass);
+      fromLine(x);
+      understood(x);
+      refresh();
+      changed(form.elements.note);
+    } catch (e) {
+      if (e.at === undefined) throw e;
+      says.className = "says wrong";
+      const bad = document.createElement("mark");
+      bad.textContent = line.value.slice(e.at, e.to);
+      says.replaceChildren(line.value.slice(0, e.at), bad, line.value.slice(e.to), document.createElement("br"), e.message + ".");
+    }
+  });
+  form.addEventListener("change", writeLine);
+  form.addEventListener("painted", writeLine);
+  return line;
+};
