@@ -53,6 +53,8 @@ func TestFindWhoCannotWaitAndRecordALookByKeyboard(t *testing.T) {
 	get(p, chromedp.Evaluate[bool](`scrollTo(0, 0), true`))
 	p.until(`scrollY === 0`)
 	p.shoot("look")
+	p.do(chromedp.Focus(css("#painter [data-zone='0']")), chromedp.KeyEvent(kb.Escape))
+	p.until(`document.querySelector("#painter").hidden && document.activeElement.classList.contains("js-paint")`)
 	// The super by box, in numbers.
 	p.do(chromedp.SendKeys(css("[data-name='Super 1'] [name$='.honey']"), "4"), chromedp.SendKeys(css("[data-name='Super 1'] [name$='.empty']"), "6"))
 	p.do(chromedp.Focus(css("[name='queen.eggs']")), chromedp.KeyEvent(" "))

@@ -144,9 +144,13 @@ window.kemboPainter = (form, changed) => {
     drawPainter();
     cells[0].focus();
   }
-  $(".js-close", painter).addEventListener("click", () => {
+  const close = () => {
     painter.hidden = true;
     $(".js-paint", box).focus();
+  };
+  $(".js-close", painter).addEventListener("click", close);
+  painter.addEventListener("keydown", (e) => {
+    if (e.key === "Escape") close();
   });
   $$(".ab button", painter).forEach((b) => b.addEventListener("click", () => {
     side = b.dataset.side;
