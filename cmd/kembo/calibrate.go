@@ -6,6 +6,7 @@ import (
 	"io"
 	"os"
 	"runtime"
+	"slices"
 	"sync"
 	"time"
 
@@ -38,7 +39,7 @@ func calibrateCommand() *cobra.Command {
 			all := map[string]world{}
 			for _, w := range calibration.Worlds {
 				ranges := score(w, truths, seed)
-				all[w.Name] = world{ranges.Lines(), ranges.Swarms(), learn(w, max(4, truths/10), seed)}
+				all[w.Name] = world{ranges.Lines(), ranges.Chances(), ranges.Swarms(), learn(w, max(4, truths/10), seed)}
 			}
 			if picture != "" {
 				if err := os.WriteFile(picture, []byte(reliabilityOf(all).Draw()), 0o644); err != nil {
@@ -60,7 +61,8 @@ func calibrateCommand() *cobra.Command {
 // world is what came of one.
 type world struct {
 	Ranges   []calibration.Line
-	Swarms   calibration.SwarmScore
+	Ends     []calibration.ChanceScore
+	Swarms   calibration.ChanceScore
 	Learning calibration.Lesson
 }
 
@@ -142,9 +144,11 @@ func printCalibration(out io.Writer, all map[string]world, asJSON bool) error {
 				fmt.Fprintf(out, "| %s | said to be over | %d | %.0f %% are | | | | |\n", l.Output, l.Over, 100*l.OverRight)
 			}
 		}
-		printSwarms(out, w.Name, "from one look, all year and all climates", all[w.Name].Swarms)
-		printSwarms(out, w.Name, "from the first look of the swarm season", all[w.Name].Learning.SwarmFirst)
-		printSwarms(out, w.Name, "by what four looks taught", all[w.Name].Learning.SwarmTold)
+		x := all[w.Name]
+		fmt.Fprintf(out, "\nChances that a runway ends by a visit, told from one look, against how many did\n\n")
+		printChances(out, w.Name, x.Ends, nil)
+		fmt.Fprintf(out, "\nChances of a swarm, against the chance that the truths had\n\n")
+		printChances(out, w.Name, []calibration.ChanceScore{x.Swarms, x.Learning.SwarmFirst, x.Learning.SwarmTold}, []string{"from one look, all year", "from the first look of spring", "by what four looks taught"})
 		if _, err := fmt.Fprintf(out, "\nForecasts of a look nine days ahead, by how many looks were known: mean error (width of the 80 %% range, share of truths in it)\n\n| %s: output | looks known | forecasts | the last look alone | the colony's own pace learnt | and the yard's flow |\n|---|---|---|---|---|---|\n", w.Name); err != nil {
 			return err
 		}
@@ -161,11 +165,37 @@ func printCalibration(out io.Writer, all map[string]world, asJSON bool) error {
 	return nil
 }
 
-func printSwarms(out io.Writer, world, from string, s calibration.SwarmScore) {
-	fmt.Fprintf(out, "\nA swarm within %d days, told %s: %d forecasts, Brier score %.4f (of telling all the same share %.4f)\n\n| %s: told | forecasts | told in the mean | chance the truths had |\n|---|---|---|---|\n", s.Days, from, s.Forecasts, s.Brier, s.Same, world)
-	for _, l := range s.Lines {
-		fmt.Fprintf(out, "| %.0f to %.0f %% | %d | %.1f %% | %.1f %% |\n", 100*l.From, 100*l.To, l.Forecasts, 100*l.Told, 100*l.Were)
+// printChances prints a column for each score: what was told in the mean, what
+// it came to and of how many, by how much was told.
+func printChances(out io.Writer, world string, scores []calibration.ChanceScore, how []string) {
+	head, rule, saved := "| "+world+": told |", "|---|", "| saved of the Brier score of telling all the same |"
+	for i, c := range scores {
+		name := fmt.Sprintf("%s, %d days", c.Of, c.Days)
+		if how != nil {
+			name += ", " + how[i]
+		}
+		head, rule = head+" "+name+" |", rule+"---|"
+		if c.Same > 0 {
+			saved += fmt.Sprintf(" %.0f %% |", 100*(1-c.Brier/c.Same))
+		} else {
+			saved += " none came |"
+		}
 	}
+	fmt.Fprintf(out, "%s\n%s\n", head, rule)
+	for k := range len(calibration.ChanceBounds) - 1 {
+		from, to := calibration.ChanceBounds[k], calibration.ChanceBounds[k+1]
+		fmt.Fprintf(out, "| %.0f to %.0f %% |", 100*from, 100*to)
+		for _, c := range scores {
+			if i := slices.IndexFunc(c.Lines, func(l calibration.ChanceLine) bool { return l.From == from }); i >= 0 {
+				l := c.Lines[i]
+				fmt.Fprintf(out, " %.1f → %.1f %% of %d |", 100*l.Told, 100*l.Were, l.Forecasts)
+			} else {
+				fmt.Fprint(out, " none |")
+			}
+		}
+		fmt.Fprintln(out)
+	}
+	fmt.Fprintln(out, saved)
 }
 
 // printScores scores an operation's own looks.

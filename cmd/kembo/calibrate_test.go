@@ -17,7 +17,7 @@ func TestCalibratePrintsWhatTheRangesHeld(t *testing.T) {
 	}
 	var all map[string]struct {
 		Ranges   []calibration.Line
-		Swarms   calibration.SwarmScore
+		Swarms   calibration.ChanceScore
 		Learning calibration.Lesson
 	}
 	if err := json.Unmarshal([]byte(out), &all); err != nil {

@@ -28,14 +28,14 @@ type Learning struct {
 // Lessons are the sums of some yards; [Taught] makes figures of them.
 type Lessons struct {
 	lines         []Learning
-	first, learnt swarmSums
+	first, learnt chanceSums
 }
 
 // Lesson is what looks taught: the errors, and what was said of swarming until
 // the next look, from the first one alone and by what all of them taught.
 type Lesson struct {
 	Errors                []Learning
-	SwarmFirst, SwarmTold SwarmScore
+	SwarmFirst, SwarmTold ChanceScore
 }
 
 // Error of a forecast.
@@ -97,7 +97,7 @@ func Learn(w World, from, to int, seed uint64) *Lessons {
 
 // Taught makes figures of the sums of several runs.
 func Taught(parts ...*Lessons) Lesson {
-	var first, learnt swarmSums
+	var first, learnt chanceSums
 	for _, p := range parts {
 		first.add(&p.first)
 		learnt.add(&p.learnt)
@@ -117,7 +117,7 @@ func Taught(parts ...*Lessons) Lesson {
 		o.Own.over(o.N)
 		o.Pooled.over(o.N)
 	}
-	return Lesson{out, first.result(looksEvery), learnt.result(looksEvery)}
+	return Lesson{out, first.result("a swarm", looksEvery), learnt.result("a swarm", looksEvery)}
 }
 
 func (w World) follow(out *Lessons, i int, seed uint64) {

@@ -37,7 +37,8 @@ type Line struct {
 type Tally struct {
 	cells map[cell]*sums
 	order []cell
-	swarm swarmSums
+	swarm chanceSums
+	ends  [forecast.Runways][len(chanceDays)]chanceSums
 }
 
 type cell struct {
@@ -115,6 +116,11 @@ func (s *sums) score(truth float64, r measure.Range) {
 // Add takes the scores of another part.
 func (t *Tally) Add(o *Tally) {
 	t.swarm.add(&o.swarm)
+	for k := range t.ends {
+		for d := range t.ends[k] {
+			t.ends[k][d].add(&o.ends[k][d])
+		}
+	}
 	for _, c := range o.order {
 		a, b := t.at(c.output, c.day), o.cells[c]
 		a.n, a.held, a.below, a.above = a.n+b.n, a.held+b.held, a.below+b.below, a.above+b.above
@@ -208,6 +214,13 @@ func one(t *Tally, x truth, name string, seed uint64) *forecast.Result {
 				s.overRight++
 			}
 			continue
+		}
+		for d, days := range chanceDays {
+			was := 0.0
+			if end < float64(days) {
+				was = 1
+			}
+			t.ends[k][d].score(r.Chance(k, float64(days)), was)
 		}
 		if high <= Horizon {
 			s.told++
