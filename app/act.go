@@ -60,7 +60,10 @@ func (c Colony) TickOf(a advice.Advice) []shorthand.Act {
 	case advice.RelieveHoneyBound:
 		return []shorthand.Act{{What: shorthand.CombsSwap, Count: int(a.Needs[0].Count)}}
 	case advice.FeedEmergency, advice.FeedWinter:
-		return []shorthand.Act{{What: shorthand.Fed, Kg: a.Changes[0].FeedKg}}
+		if n := a.Needs[0]; n.Unit == "L" {
+			return []shorthand.Act{{What: shorthand.Fed, Litres: n.Count, Ratio: "2:1"}}
+		}
+		return []shorthand.Act{{What: shorthand.Fed, Kg: a.Changes[0].FeedKg / feed.StoresPerKgSugar.Likely}}
 	}
 	var out []shorthand.Act
 	for _, x := range advice.Supers(c.Believed.Stack) {
@@ -81,8 +84,8 @@ func doneAs(c Colony, a advice.Advice) []history.Entry {
 	case advice.RelieveHoneyBound:
 		out = append(out, swapOf(st, int(a.Needs[0].Count)))
 	case advice.FeedEmergency, advice.FeedWinter:
-		kg := a.Changes[0].FeedKg
-		out = append(out, history.Entry{Kind: history.KindFeed, Feed: &history.Feed{What: a.Needs[0].What, Kg: kg, StoresKg: kg}})
+		kg := a.Changes[0].FeedKg // of a feed in portions, this one
+		out = append(out, history.Entry{Kind: history.KindFeed, Feed: &history.Feed{What: a.Needs[0].What, Kg: kg / feed.StoresPerKgSugar.Likely, StoresKg: kg}})
 	case advice.HarvestSuper:
 		for _, x := range advice.Supers(st) {
 			if x.Ready(c.Assessment.Situation.Settings) {

@@ -146,6 +146,61 @@ func TestEveryDayIsBelievable(t *testing.T) {
 	}
 }
 
+// TestWhatIsLoadedIsWhatIsLogged: a feed that is advised, ticked at the hive or
+// noted as done, goes into the log as what was loaded for it, one portion where
+// it comes in several; and the next time less is missing.
+func TestWhatIsLoadedIsWhatIsLogged(t *testing.T) {
+	ctx := context.Background()
+	svc, all := open(t, day.Of(2026, time.August, 20))
+	fed := 0
+	for _, st := range all {
+		c, err := svc.Colony(ctx, st.Colony)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, a := range c.Assessment.Advice {
+			if a.Action != advice.FeedWinter || fed == 3 {
+				continue
+			}
+			fed++
+			load := a.Needs[0]
+			if tick := c.TickOf(a); len(tick) != 1 || tick[0].Litres != load.Count || tick[0].Ratio != "2:1" {
+				t.Errorf("%s: %v %s loaded, ticked as %+v", c.Code, load.Count, load.Unit, tick)
+			}
+			if err := svc.Do(ctx, c.ID, "fed-"+c.Code, a.Action); err != nil {
+				t.Fatal(err)
+			}
+			after, err := svc.Colony(ctx, c.ID)
+			if err != nil {
+				t.Fatal(err)
+			}
+			f := after.Log[len(after.Log)-1].Entry.Feed
+			// A litre of 2:1 holds 0.88 kg of sugar: density 1.32 at 66.7 % (NBS
+			// Circular 440, from memory).
+			if f == nil || math.Abs(f.Kg-0.88*load.Count) > 0.02*f.Kg {
+				t.Errorf("%s: %v L of 2:1 logged as %+v", c.Code, load.Count, f)
+			}
+			was, now := toFeed(c), toFeed(after) // the one that keeps them from starving as well
+			if now > was-0.6*f.StoresKg {
+				t.Errorf("%s: %.1f kg were to be fed, %.1f were, and %.1f still are", c.Code, was, f.StoresKg, now)
+			}
+		}
+	}
+	if fed == 0 {
+		t.Error("nothing is fed for winter in August")
+	}
+}
+
+func toFeed(c app.Colony) float64 {
+	kg := 0.0
+	for _, a := range c.Assessment.Advice {
+		for _, x := range a.Changes {
+			kg += x.FeedKg
+		}
+	}
+	return kg
+}
+
 func TestTheSampleIsTheSameEveryTime(t *testing.T) {
 	_, a := open(t, demo.Default)
 	_, b := open(t, demo.Default)

@@ -126,8 +126,13 @@ func tickOf(acts []shorthand.Act, v *lookView, u measure.Units) string {
 		case shorthand.CombsSwap:
 			q.Set("act.swap", strconv.Itoa(a.Count))
 		case shorthand.Fed:
-			q.Set("act.feed", measure.Digits(u.Mass.In(a.Kg), 3))
-			q.Set("act.feed_as", feedSugar)
+			if a.Litres > 0 {
+				q.Set("act.feed", measure.Digits(u.Volume.In(a.Litres), 3))
+				q.Set("act.feed_as", a.Ratio)
+			} else {
+				q.Set("act.feed", measure.Digits(u.Mass.In(a.Kg), 3))
+				q.Set("act.feed_as", feedSugar)
+			}
 		case shorthand.BoxOff:
 			for _, b := range v.Boxes {
 				if b.ID == a.Box {

@@ -3,10 +3,12 @@ package advice
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"kembo/core/day"
 	"kembo/core/feed"
 	"kembo/core/forecast"
+	"kembo/core/hive"
 	"kembo/core/measure"
 )
 
@@ -38,33 +40,46 @@ func checkFeedEmergency(s *Situation) (Advice, bool) {
 			break
 		}
 	}
-	after := s.With(forecast.Change{Day: s.Today, FeedKg: stores})
-	sugar := math.Ceil(stores / feed.StoresPerKgSugar.Likely)
 	by := s.endDay(forecast.Food, true)
-	a := Advice{ActBy: by, Confidence: p, Changes: []forecast.Change{{Day: s.Today, FeedKg: stores}}, Result: after}
-	a.Do, a.Needs = s.feedWords(sugar, "", by)
+	r := s.ration(stores)
+	change := forecast.Change{Day: s.Today, FeedKg: r.storesKg}
+	a := Advice{ActBy: by, Confidence: p, Changes: []forecast.Change{change}, Result: s.With(change), Needs: r.load}
+	a.Do = fmt.Sprintf("Feed %s %s", r.words, s.by(by))
 	a.Reason, a.Figures = reason("About {stores} in the hive (it may be {low}), against a reserve of {reserve}; {chance} that it is under that before {visit}.",
 		s.kg("stores", s.Base.Stores.Likely), s.kg("low", s.Base.Stores.Low), s.kg("reserve", s.Input.ReserveKg), chance("chance", p),
-		dated("visit", s.Visit), s.kg("feed", stores), s.kg("sugar", sugar))
+		dated("visit", s.Visit), s.kg("feed", r.storesKg), s.kg("sugar", r.storesKg/feed.StoresPerKgSugar.Likely))
 	a.Brief = brief("About {stores} left, against a reserve of {reserve}.", a.Figures)
 	a.WouldChange = fmt.Sprintf("Heft it: if it holds more than %s, this can wait.", s.mass(s.Input.ReserveKg+s.Base.Stores.High-s.Base.Stores.Low))
-	if s.Estimate.SuperDrawn+s.Estimate.SuperUndrawn > 0 {
+	if s.supered() {
 		a.Cautions = append(a.Cautions, "Feed with supers on bars them from sale as honey: take them off first.")
 	}
 	a.Cautions = append(a.Cautions, "Feed in the evening with the entrance small, or they are robbed.")
 	return a, true
 }
 
-// feedWords says how to give sugar at today's temperature: as thick syrup, or
-// as fondant where it is too cold for them to take that.
-func (s *Situation) feedWords(sugarKg float64, why string, by day.Day) (do string, load []Need) {
+// ration is a feed as it is given: in whole litres of thick syrup, or in whole
+// kilograms of fondant where it is too cold for them to take that.
+type ration struct {
+	words    string // as in "5 L of 2:1 syrup"
+	load     []Need
+	storesKg float64 // that they make of it
+}
+
+// ration returns the least that makes so much stores.
+func (s *Situation) ration(storesKg float64) ration {
+	sugar := storesKg / feed.StoresPerKgSugar.Likely
 	if s.TempC >= liquidFeedFromC {
-		l := math.Ceil(feed.ThickL(sugarKg))
+		l := math.Ceil(feed.ThickL(sugar))
 		u := s.units().Volume
-		return fmt.Sprintf("Feed %s %s of 2:1 syrup%s %s", measure.Amount(u.In(l)), u.Name, why, s.by(by)), []Need{{"2:1 syrup", l, "L"}}
+		return ration{fmt.Sprintf("%s %s of 2:1 syrup", measure.Amount(u.In(l)), u.Name), []Need{{"2:1 syrup", l, "L"}}, feed.SugarKg(l, 2, 1) * feed.StoresPerKgSugar.Likely}
 	}
-	f := math.Ceil(sugarKg / feed.FondantSugar)
-	return fmt.Sprintf("Feed %s of fondant%s %s", s.mass(f), why, s.by(by)), []Need{{"fondant", f, "kg"}}
+	f := math.Ceil(sugar / feed.FondantSugar)
+	return ration{s.mass(f) + " of fondant", []Need{{"fondant", f, "kg"}}, f * feed.FondantSugar * feed.StoresPerKgSugar.Likely}
+}
+
+// supered reports whether supers are on now, whatever the look found.
+func (s *Situation) supered() bool {
+	return slices.ContainsFunc(s.Estimate.Stack.Boxes, func(b hive.Box) bool { return b.Super })
 }
 
 // dayOfSeason returns the next day that has season day sd, from today on.

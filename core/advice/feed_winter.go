@@ -1,9 +1,10 @@
 package advice
 
 import (
+	"fmt"
 	"math"
 
-	"kembo/core/feed"
+	"kembo/core/day"
 	"kembo/core/forecast"
 )
 
@@ -14,13 +15,21 @@ const (
 	winterFeedFrom = 213
 	winterFeedBest = 275
 	winterFeedTo   = 304
-	winterFeedStep = 1.5 // kg under the target that is worth a trip
+	winterFeedStep = 1.5 // kg under the least that is worth a trip
+)
+
+// How much of it, in kg of stores, is given at a time where there are weeks for
+// it, and how many days apart. Source: common practice: a feeder of some five
+// litres, filled again at each visit.
+const (
+	winterPortionKg   = 4.0
+	winterPortionDays = 7
 )
 
 var feedWinter = Rule{
 	Action: FeedWinter,
-	Fires:  "from August to October, stores in the nest are under the climate's winter target by more than 1.5 kg",
-	Then:   "feed the difference while they can still take and ripen it",
+	Fires:  "from August to October, the nest will by early October hold less than the climate's least for winter, by more than 1.5 kg",
+	Then:   "feed up to the middle of the target while they can still take and ripen it, in portions while there are weeks left",
 	Source: "targets: values G (Furgala and McCutcheon 1992 and common practice, from memory)",
 	Check:  checkFeedWinter,
 }
@@ -33,29 +42,79 @@ func (s *Situation) WinterTarget() float64 {
 	return (s.Climate.WinterLowKg + s.Climate.WinterHighKg) / 2
 }
 
+// winterLeast is the low end of what is usual, or the keeper's own target.
+func (s *Situation) winterLeast() float64 {
+	if s.Settings.WinterTargetKg > 0 {
+		return s.Settings.WinterTargetKg
+	}
+	return s.Climate.WinterLowKg
+}
+
 func checkFeedWinter(s *Situation) (Advice, bool) {
 	if s.SeasonDay < winterFeedFrom || s.SeasonDay > winterFeedTo || s.Stale() {
 		return Advice{}, false
 	}
 	have := s.Base.NestStores
-	short := s.WinterTarget() - have.Likely
-	if short < winterFeedStep {
+	by := max(s.dayOfSeason(winterFeedBest), s.Today)
+	// What keeps them from starving comes first, and counts.
+	from, feed := s.Today, "Feed"
+	var before []forecast.Change
+	if urgent, ok := checkFeedEmergency(s); ok {
+		from, feed, before = min(s.Today+winterPortionDays, by), "Then feed", urgent.Changes
+	}
+	plan := s.winterPlan(s.WinterTarget()-have.Likely, from, by)
+	then := s.Ready.On(by, forecast.OfNestStores, tryMembers, append(before, plan.changes...)...).Likely
+	given := plan.storesKg()
+	// What they eat and bring until then counts, as far as it can be seen from here.
+	short := given + s.WinterTarget() - then
+	if short-s.WinterTarget()+s.winterLeast() < winterFeedStep {
 		return Advice{}, false
 	}
-	stores := math.Ceil(short)
-	change := forecast.Change{Day: s.Today, FeedKg: stores}
-	by := max(s.dayOfSeason(winterFeedBest), s.Today)
-	a := Advice{ActBy: by, Changes: []forecast.Change{change}, Result: s.With(change)}
-	a.Do, a.Needs = s.feedWords(math.Ceil(stores/feed.StoresPerKgSugar.Likely), " for winter", by)
-	a.Reason, a.Figures = reason("The nest holds about {have} (between {low} and {high}); the target for winter here is {target}, so {short} is missing.",
-		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", s.WinterTarget()), s.kg("short", short))
+	plan = s.winterPlan(short, from, by)
+	a := Advice{ActBy: by, Changes: plan.changes, Result: s.With(append(before, plan.changes...)...), Needs: plan.each.load}
+	a.Do = fmt.Sprintf("%s %s for winter%s %s", feed, plan.each.words, plan.times(), s.by(by))
+	a.Reason, a.Figures = reason("The nest holds about {have} (between {low} and {high}) and, with what they eat and bring until {by}, is {short} short of the {target} for winter here."+plan.why(),
+		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", s.WinterTarget()), s.kg("short", short), dated("by", by))
 	a.Brief = brief("{have} in the nest, {target} wanted for winter.", a.Figures)
 	// How sure: the share of the look's range that lies under the target.
 	width := max(have.High-have.Low, 0.1)
 	a.Confidence = min(1, max(0.5, (s.WinterTarget()-have.Low)/width))
 	a.WouldChange = "A weighing: the target is what the bees can reach, without the supers that come off."
-	if s.Estimate.SuperDrawn > 0 {
+	if s.supered() {
 		a.Cautions = append(a.Cautions, "Take the supers off before the feed goes on; what is stored from feed is not honey.")
 	}
 	return a, true
+}
+
+// winterPlan is feed in equal portions from today on.
+type winterPlan struct {
+	each    ration
+	changes []forecast.Change
+}
+
+// winterPlan spreads stores over the weeks that are left from a day until another.
+func (s *Situation) winterPlan(storesKg float64, from, by day.Day) winterPlan {
+	storesKg = max(storesKg, winterFeedStep)
+	n := max(1, min(int(math.Ceil(storesKg/winterPortionKg)), 1+int(by-from)/winterPortionDays))
+	p := winterPlan{each: s.ration(storesKg / float64(n))}
+	for i := range n {
+		p.changes = append(p.changes, forecast.Change{Day: from + day.Day(i*winterPortionDays), FeedKg: p.each.storesKg})
+	}
+	return p
+}
+
+func (p winterPlan) storesKg() float64 { return float64(len(p.changes)) * p.each.storesKg }
+
+func (p winterPlan) times() string {
+	if len(p.changes) == 1 {
+		return ""
+	}
+	return fmt.Sprintf(", %d times", len(p.changes))
+}
+
+func (p winterPlan) why() string {
+	if len(p.changes) == 1 {
+		return ""
+	}
+	return " A week apart, they take it down and the queen keeps room for her winter bees."
 }

@@ -39,13 +39,16 @@ func checkLeave(s *Situation) (Advice, bool) {
 	}
 	if p := s.Base.Chance(nearest, s.Days()); days < s.Days() && p > 0.03 {
 		// It may end before the visit, but less likely than the risk that is taken.
-		likely := Figure{"likely", float64(s.Input.Horizon), fmt.Sprintf("after more than %d days", s.Input.Horizon)}
+		said := []Figure{chance("chance", p), {"visit", s.Days(), plural(int(s.Days()), "day", "days")}, s.kg("stores", s.Base.Stores.Likely)}
 		if v := s.Base.Runway[nearest].Likely; v != nil {
-			likely = Figure{"likely", *v, "in " + plural(int(*v), "day", "days")}
+			said = append(said, Figure{"likely", *v, plural(int(*v), "day", "days")})
+			a.Reason, a.Figures = reason(names[nearest]+" is the next to end, likely in {likely}, with {chance} before the visit in {visit}. About {stores} in the hive.", said...)
+			a.Brief = brief(names[nearest]+" likely ends in {likely}; {chance} before the visit.", a.Figures)
+		} else {
+			said = append(said, Figure{"horizon", float64(s.Input.Horizon), plural(s.Input.Horizon, "day", "days")})
+			a.Reason, a.Figures = reason(names[nearest]+" likely lasts more than {horizon}, but there is {chance} that it ends before the visit in {visit}. About {stores} in the hive.", said...)
+			a.Brief = brief(names[nearest]+" likely lasts; {chance} that it ends before the visit.", a.Figures)
 		}
-		a.Reason, a.Figures = reason(names[nearest]+" is the next to end, likely {likely}, with {chance} before the visit in {visit}. About {stores} in the hive.",
-			likely, chance("chance", p), Figure{"visit", s.Days(), plural(int(s.Days()), "day", "days")}, s.kg("stores", s.Base.Stores.Likely))
-		a.Brief = brief(names[nearest]+" likely ends {likely}; {chance} before the visit.", a.Figures)
 		a.WouldChange = "A change of weather or flow; the forecast is run again each day."
 		return a, true
 	}

@@ -64,7 +64,7 @@ func (s *Situation) Options() []Option {
 		cells := 2 * float64(b.Format.Slots) * b.Format.Frame.WorkerCells()
 		out = append(out, Option{"under", "a drawn box under the nest", dated(forecast.Change{UnderDrawn: cells})})
 	}
-	if s.Estimate.SuperDrawn > 0 && s.Base.SuperStores.Likely > 1 {
+	if s.supered() && s.Base.SuperStores.Likely > 1 {
 		out = append(out, Option{"harvest", "the supers off", dated(forecast.Change{SuperOut: 1, SuperDrawnOut: 1, SuperUndrawnOut: 1})})
 	}
 	return append(out, Option{"dearth", "no flow from then on", dated(forecast.Change{NoFlow: true})})

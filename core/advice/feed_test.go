@@ -1,0 +1,122 @@
+package advice_test
+
+import (
+	"math"
+	"strings"
+	"testing"
+	"time"
+
+	"kembo/core/advice"
+	"kembo/core/assessment"
+	"kembo/core/day"
+	"kembo/core/feed"
+	"kembo/core/forecast"
+	"kembo/core/look"
+)
+
+// fedStores is what an advice gives, in kg of stores.
+func fedStores(a advice.Advice) float64 {
+	kg := 0.0
+	for _, c := range a.Changes {
+		kg += c.FeedKg
+	}
+	return kg
+}
+
+func assess(t *testing.T, c assessment.Case) *advice.Situation {
+	t.Helper()
+	a, err := assessment.Of(c, nil)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return a.Situation
+}
+
+// TestWinterFeedCountsWhatIsEatenUntilThen: in August the feed is reckoned to
+// early October, when what they eat until then is gone, and comes in portions,
+// so that the nest is not filled to the brim while the queen still lays her
+// winter bees (common practice, no source).
+func TestWinterFeedCountsWhatIsEatenUntilThen(t *testing.T) {
+	august := day.Of(2026, time.August, 20)
+	c := hiveOf(t, august, 8, look.Counts{Brood: 2.5, Honey: 3, Pollen: 1, Empty: 3.5}, 8)
+	a, ok := of(t, c)[advice.FeedWinter]
+	if !ok {
+		t.Fatal("a light nest in August is not fed for winter")
+	}
+	target := (c.Site.Climate.WinterLowKg + c.Site.Climate.WinterHighKg) / 2
+	missing := target - assess(t, c).Base.NestStores.Likely
+	if got := fedStores(a); got < missing+1 || got > missing+9 {
+		t.Errorf("%.1f kg are missing today and %.1f are fed; they eat some of it until October", missing, got)
+	}
+	if len(a.Changes) < 3 {
+		t.Fatalf("all of it in %d feeds", len(a.Changes))
+	}
+	for i := 1; i < len(a.Changes); i++ {
+		if gap := a.Changes[i].Day - a.Changes[i-1].Day; gap < 5 || gap > 14 {
+			t.Errorf("feeds %d days apart", gap)
+		}
+	}
+	if last := a.Changes[len(a.Changes)-1].Day; last > a.ActBy {
+		t.Errorf("the last feed is on %v, they ripen it until %v", last, a.ActBy)
+	}
+	if !strings.Contains(a.Do, "times") {
+		t.Errorf("it is not said that it comes in portions: %q", a.Do)
+	}
+	// What is loaded for the visit is one portion, and what is logged as fed is
+	// what was loaded.
+	if n := a.Needs[0]; n.Unit != "L" || math.Abs(feed.SugarKg(n.Count, 2, 1)*feed.StoresPerKgSugar.Likely-a.Changes[0].FeedKg) > 1e-9 {
+		t.Errorf("%v %s loaded, %.2f kg of stores counted", n.Count, n.Unit, a.Changes[0].FeedKg)
+	}
+	s := assess(t, c)
+	at := s.Ready.On(a.ActBy, forecast.OfNestStores, forecast.Members, a.Changes...).Likely
+	if math.Abs(at-target) > 2 {
+		t.Errorf("fed so, the nest holds %.1f kg on %v; the target is %.0f", at, a.ActBy, target)
+	}
+	// In portions she has room for longer than with all of it at once.
+	at1 := s.With(forecast.Change{Day: august, FeedKg: fedStores(a)}).Runway[forecast.Lay].Likely
+	if in := a.Result.Runway[forecast.Lay].Likely; at1 != nil && in != nil && *in < *at1+5 {
+		t.Errorf("room to lay in portions %.0f d, at once %.0f d", *in, *at1)
+	}
+}
+
+// TestTheEmergencyCountsTowardsWinter: a colony that would starve before the visit
+// is fed today, and what it is given then is not asked for again.
+func TestTheEmergencyCountsTowardsWinter(t *testing.T) {
+	c := hiveOf(t, day.Of(2026, time.August, 20), 8, look.Counts{Brood: 2.5, Honey: 1.5, Pollen: 1, Empty: 5}, 8)
+	all := of(t, c)
+	now, winter := all[advice.FeedEmergency], all[advice.FeedWinter]
+	if now.Do == "" || !strings.HasPrefix(winter.Do, "Then feed") || winter.Changes[0].Day <= c.Today {
+		t.Fatalf("today %q, for winter %q", now.Do, winter.Do)
+	}
+	s := assess(t, c)
+	target := (c.Site.Climate.WinterLowKg + c.Site.Climate.WinterHighKg) / 2
+	both := append(append([]forecast.Change{}, now.Changes...), winter.Changes...)
+	if at := s.Ready.On(winter.ActBy, forecast.OfNestStores, forecast.Members, both...).Likely; math.Abs(at-target) > 2 {
+		t.Errorf("with both the nest holds %.1f kg on %v; the target is %.0f", at, winter.ActBy, target)
+	}
+}
+
+// TestLateWinterFeedIsGivenAtOnce: when there are no weeks left it is one feed.
+func TestLateWinterFeedIsGivenAtOnce(t *testing.T) {
+	a, ok := of(t, hiveOf(t, day.Of(2026, time.September, 29), 12, look.Counts{Brood: 1.5, Honey: 5, Pollen: 1, Empty: 2.5}, 7))[advice.FeedWinter]
+	if !ok || len(a.Changes) != 1 || strings.Contains(a.Do, "times") {
+		t.Errorf("%v, %q: %d feeds", ok, a.Do, len(a.Changes))
+	}
+}
+
+// TestSupersThatAreOffNeedNoWarning: what the look found above has been taken off
+// since; nothing is said of it. Where they are on, it is.
+func TestSupersThatAreOffNeedNoWarning(t *testing.T) {
+	warned := func(a advice.Advice) bool { return strings.Contains(strings.Join(a.Cautions, " "), "supers off") }
+	c := hiveOf(t, day.Of(2026, time.August, 20), 8, look.Counts{Brood: 2.5, Honey: 3, Pollen: 1, Empty: 3.5}, 8, look.Counts{Empty: 10})
+	if !warned(of(t, c)[advice.FeedWinter]) {
+		t.Error("with a super on nothing is said of it")
+	}
+	s := assess(t, c)
+	s.Estimate.Stack.Boxes = s.Estimate.Stack.Boxes[:1]
+	for _, a := range advice.For(s) {
+		if warned(a) {
+			t.Errorf("%s warns of supers that are off: %v", a.Do, a.Cautions)
+		}
+	}
+}
