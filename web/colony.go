@@ -52,7 +52,7 @@ type sum struct{ Name, Value, Range string }
 type option struct{ Value, Text string }
 
 type adviceCard struct {
-	First         bool
+	First, Hand   bool // the first card; one that needs a hand on the hive
 	Action        advice.Action
 	Doable        bool
 	ID, EntryID   string
@@ -217,7 +217,7 @@ func sumsOf(x app.Colony) []sum {
 func cardsOf(x app.Colony) []adviceCard {
 	var out []adviceCard
 	for i, a := range x.Assessment.Advice {
-		card := adviceCard{First: i == 0, Action: a.Action, Doable: app.Doable(a.Action), ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason, Change: a.WouldChange, Cautions: a.Cautions, Needs: needsText(a.Needs, x.Units), Sure: sure(a.Confidence)}
+		card := adviceCard{First: i == 0, Hand: i == 0 && a.Action != advice.Leave, Action: a.Action, Doable: app.Doable(a.Action), ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason, Change: a.WouldChange, Cautions: a.Cautions, Needs: needsText(a.Needs, x.Units), Sure: sure(a.Confidence)}
 		names := [3]string{"Food", "Room to lay", "Room to store"}
 		for k, n := range forecast.Names {
 			r := runwayText{Name: names[k], Before: daysText(a.Before[n].Likely, x.Assessment.Base.Horizon), After: daysText(a.After[n].Likely, x.Assessment.Base.Horizon)}
