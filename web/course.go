@@ -237,7 +237,7 @@ func swarmWhy(d forecast.Drivers) string {
 // chanceText says a chance as keepers do.
 func chanceText(p float64) string {
 	switch {
-	case p < 0.095:
+	case p < 0.3: // in tenths a seventh would be one, or two
 		return fmt.Sprintf("1 in %.0f", 1/p)
 	case p > 0.95:
 		return "nearly sure"

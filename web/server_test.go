@@ -17,12 +17,15 @@ import (
 	"github.com/valyala/fasthttp"
 
 	"kembo/app"
+	"kembo/core/day"
 	"kembo/demo"
 	"kembo/store"
 	"kembo/web"
 )
 
-func server(t testing.TB) *web.Server {
+func server(t testing.TB) *web.Server { return serverOn(t, demo.Default) }
+
+func serverOn(t testing.TB, on day.Day) *web.Server {
 	t.Helper()
 	ctx := context.Background()
 	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "k.db"))
@@ -30,7 +33,6 @@ func server(t testing.TB) *web.Server {
 		t.Fatal(err)
 	}
 	t.Cleanup(func() { s.Close() })
-	on := demo.Default
 	if err := demo.Build(ctx, s, on); err != nil {
 		t.Fatal(err)
 	}
@@ -221,6 +223,31 @@ func BenchmarkBoard(b *testing.B) {
 		if c.Response.StatusCode() != 200 {
 			b.Fatal(c.Response.StatusCode())
 		}
+	}
+}
+
+// TestASwarmInTheAirIsTold: in mid-May a colony whose cells were last checked two
+// weeks ago has its chance of a swarm beside it on the board and at the head of
+// its page; one whose every comb was checked last week is said to be safe until
+// its day, and has none on the board.
+func TestASwarmInTheAirIsTold(t *testing.T) {
+	w := serverOn(t, day.Of(2026, time.May, 13))
+	colony := func(code string) (row, page string) {
+		found, _ := ask(t, w, get("/find?q="+code))
+		_, page = ask(t, w, get(found.Header.Get("Location")))
+		yard := regexp.MustCompile(`/yards/[0-9a-f-]{30,}`).FindString(page)
+		_, board := ask(t, w, get(yard))
+		i := strings.Index(board, `data-code="`+code+`"`)
+		if i < 0 {
+			t.Fatalf("%s is not on the board %s", code, yard)
+		}
+		return board[i : i+strings.Index(board[i:], "</article>")], page
+	}
+	if row, page := colony("SA-06"); !strings.Contains(row, "1 in 8 it swarms first") || !strings.Contains(page, "1 in 8 it swarms before the visit") {
+		t.Errorf("SA-06: the board says %q", row)
+	}
+	if row, page := colony("SA-03"); strings.Contains(row, "it swarms") || !strings.Contains(page, "every comb was checked and had no cells: by the calendar not before") {
+		t.Errorf("SA-03: the board says %q", row)
 	}
 }
 
