@@ -3,6 +3,7 @@ package advice
 import (
 	"fmt"
 	"math"
+	"slices"
 
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -54,7 +55,7 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	if s.SeasonDay < winterFeedFrom || s.SeasonDay > winterFeedTo || s.Stale() {
 		return Advice{}, false
 	}
-	have := s.Base.NestStores
+	have, target := s.Base.NestStores, s.WinterTarget()
 	by := max(s.dayOfSeason(winterFeedBest), s.Today)
 	// What keeps them from starving comes first, and counts.
 	from, feed := s.Today, "Feed"
@@ -62,28 +63,33 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	if urgent, ok := checkFeedEmergency(s); ok {
 		from, feed, before = min(s.Today+winterPortionDays, by), "Then feed", urgent.Changes
 	}
-	plan := s.winterPlan(s.WinterTarget()-have.Likely, from, by)
-	then := s.Ready.On(by, forecast.OfNestStores, tryMembers, append(before, plan.changes...)...).Likely
-	given := plan.storesKg()
-	// What they eat and bring until then counts, as far as it can be seen from here.
-	short := given + s.WinterTarget() - then
-	if short-s.WinterTarget()+s.winterLeast() < winterFeedStep {
+	short := s.winterShort(have.Likely, from, by, before)
+	if short-target+s.winterLeast() < winterFeedStep {
 		return Advice{}, false
 	}
-	plan = s.winterPlan(short, from, by)
-	a := Advice{ActBy: by, Changes: plan.changes, Result: s.With(append(before, plan.changes...)...), Needs: plan.each.load}
+	plan := s.winterPlan(short, from, by)
+	a := Advice{ActBy: by, Changes: plan.changes, Result: s.With(slices.Concat(before, plan.changes)...), Needs: plan.each.load}
 	a.Do = fmt.Sprintf("%s %s for winter%s %s", feed, plan.each.words, plan.times(), s.by(by))
 	a.Reason, a.Figures = reason("The nest holds about {have} (between {low} and {high}) and, with what they eat and bring until {by}, is {short} short of the {target} for winter here."+plan.why(),
-		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", s.WinterTarget()), s.kg("short", short), dated("by", by))
+		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", target), s.kg("short", short), dated("by", by))
 	a.Brief = brief("{have} in the nest, {target} wanted for winter.", a.Figures)
 	// How sure: the share of the look's range that lies under the target.
 	width := max(have.High-have.Low, 0.1)
-	a.Confidence = min(1, max(0.5, (s.WinterTarget()-have.Low)/width))
+	a.Confidence = min(1, max(0.5, (target-have.Low)/width))
 	a.WouldChange = "A weighing: the target is what the bees can reach, without the supers that come off."
 	if s.supered() {
 		a.Cautions = append(a.Cautions, "Take the supers off before the feed goes on; what is stored from feed is not honey.")
 	}
 	return a, true
+}
+
+// winterShort returns the stores that are missing for winter on a day, with what
+// is eaten and brought until then as far as it can be seen from here: what is
+// missing today is fed in the forecast, and what that comes short by is added.
+func (s *Situation) winterShort(haveKg float64, from, by day.Day, before []forecast.Change) float64 {
+	plan := s.winterPlan(s.WinterTarget()-haveKg, from, by)
+	then := s.Ready.On(by, forecast.OfNestStores, tryMembers, slices.Concat(before, plan.changes)...)
+	return plan.storesKg() + s.WinterTarget() - then.Likely
 }
 
 // winterPlan is feed in equal portions from today on.
