@@ -201,7 +201,7 @@ func swarmFact(r *forecast.Result, today, visit day.Day) (courseFact, bool) {
 	first := (today + day.Day(why.NotBefore)).Short()
 	switch {
 	case why.NotBefore >= days && why.NotBefore > 0:
-		f.Value, f.Say = "hardly", "every comb was checked and had no cells: by the calendar not before "+first
+		f.Value, f.Say = "hardly", "all combs checked, no cells: not before "+first
 	case p < 0.005:
 		return f, false
 	default:
