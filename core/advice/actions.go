@@ -43,7 +43,7 @@ var Actions = []Entry{
 	{"strips_out", "Take strips out by a date", false},
 	{"reduce_entrance", "Reduce the entrance", false},
 	{"mouse_guard", "Put mouse guards on", false},
-	{"combine", "Combine colonies", false},
+	{Combine, "Combine colonies", true},
 	{"insulate", "Insulate", false},
-	{"dead_out_check", "Check a dead-out", false},
+	{DeadOutCheck, "Check a dead-out", true},
 }

@@ -28,6 +28,8 @@ const (
 	CheckCells        Action = "check_cells"
 	FeedEmergency     Action = "feed_emergency"
 	FeedWinter        Action = "feed_winter"
+	Combine           Action = "combine"
+	DeadOutCheck      Action = "dead_out_check"
 	AddSuper          Action = "add_super"
 	RelieveHoneyBound Action = "relieve_honey_bound"
 	HarvestSuper      Action = "harvest_super"
@@ -132,7 +134,7 @@ type Situation struct {
 	SeasonDay    int
 	Phase        season.Phase
 	Climate      season.Climate
-	TempC        float64 // likely mean today
+	HighsC       float64 // likely highs of the days to come, mean
 	Estimate     colony.Estimate
 	Input        forecast.Input
 	Ready        *forecast.Ready // the ensemble of today, to try things on
@@ -195,14 +197,21 @@ var Rules = []Rule{
 	holdHarvest,
 	harvestSuper,
 	feedWinter,
+	combine,
 	packDown,
+	deadOutCheck,
 }
 
 // For returns all advice for s, the most urgent first, and never none: where
 // nothing fires it is leave.
 func For(s *Situation) []Advice {
-	if a, ok := suspectBrood(s); ok { // stop: nothing else is done to this hive
+	// Stop: nothing else is done to this hive.
+	if a, ok := suspectBrood(s); ok {
 		a.Action = LookCloser
+		return []Advice{s.finish(a)}
+	}
+	if a, ok := checkDeadOut(s); ok {
+		a.Action = DeadOutCheck
 		return []Advice{s.finish(a)}
 	}
 	var out []Advice
@@ -212,6 +221,7 @@ func For(s *Situation) []Advice {
 			out = append(out, s.finish(a))
 		}
 	}
+	out = settled(out)
 	if len(out) == 0 {
 		a, _ := leave.Check(s)
 		a.Action = Leave
@@ -219,6 +229,15 @@ func For(s *Situation) []Advice {
 	}
 	slices.SortStableFunc(out, func(a, b Advice) int { return int(a.ActBy - b.ActBy) })
 	return out
+}
+
+// settled leaves out what waits for something else: a colony that is to be united
+// is fed for winter and packed down as what comes of it.
+func settled(all []Advice) []Advice {
+	if !slices.ContainsFunc(all, func(a Advice) bool { return a.Action == Combine }) {
+		return all
+	}
+	return slices.DeleteFunc(all, func(a Advice) bool { return a.Action == FeedWinter || a.Action == PackDown })
 }
 
 // finish adds the runways before and after and keeps dates possible.

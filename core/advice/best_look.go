@@ -57,6 +57,9 @@ func BestLook(s *Situation) (Inquiry, bool) {
 	best := 0.0
 	for _, c := range s.candidates(o) {
 		for r := range forecast.Runways {
+			if r == forecast.Lay && s.SeasonDay > relieveTo {
+				continue // nothing would be done of it
+			}
 			w := s.Base.Worth(c.quantity, c.sd, r, s.Days(), risks[r])
 			value := w.Saved / max(risks[r], 0.01)
 			if value < worthLeast || w.Changes < changesLeast {

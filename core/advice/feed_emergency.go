@@ -12,13 +12,22 @@ import (
 	"kembo/core/measure"
 )
 
-// Feed. Source: values E: 2:1
-// syrup by weight makes 1.131 L per kg of sugar; liquid feed is not taken
-// below 10-12 degrees C (common practice).
+// Feed. Source: values E: 2:1 syrup by weight makes 1.131 L per kg of sugar;
+// liquid feed is not taken below 10-12 degrees C, by the warmth of the day, and
+// from about 10 October to the end of February is hardly ripened any more
+// (common practice).
 const (
 	liquidFeedFromC  = 11
+	syrupFrom        = 60
+	syrupTo          = 283
 	starveMarginDays = 10
 )
+
+// takesSyrup reports whether they take liquid feed in the days to come and can
+// ripen it.
+func (s *Situation) takesSyrup() bool {
+	return s.HighsC >= liquidFeedFromC && s.SeasonDay >= syrupFrom && s.SeasonDay <= syrupTo
+}
 
 var feedEmergency = Rule{
 	Action: FeedEmergency,
@@ -68,7 +77,7 @@ type ration struct {
 // ration returns the least that makes so much stores.
 func (s *Situation) ration(storesKg float64) ration {
 	sugar := storesKg / feed.StoresPerKgSugar.Likely
-	if s.TempC >= liquidFeedFromC {
+	if s.takesSyrup() {
 		l := math.Ceil(feed.ThickL(sugar))
 		u := s.units().Volume
 		return ration{fmt.Sprintf("%s %s of 2:1 syrup", measure.Amount(u.In(l)), u.Name), []Need{{"2:1 syrup", l, "L"}}, feed.SugarKg(l, 2, 1) * feed.StoresPerKgSugar.Likely}

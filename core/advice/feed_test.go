@@ -12,6 +12,7 @@ import (
 	"kembo/core/feed"
 	"kembo/core/forecast"
 	"kembo/core/look"
+	"kembo/core/season"
 )
 
 // fedStores is what an advice gives, in kg of stores.
@@ -118,5 +119,51 @@ func TestSupersThatAreOffNeedNoWarning(t *testing.T) {
 		if warned(a) {
 			t.Errorf("%s warns of supers that are off: %v", a.Do, a.Cautions)
 		}
+	}
+}
+
+// TestSyrupOrFondant: what they take goes by the warmth of the days to come, not
+// by one cold day, and late in the year nothing is ripened any more (common
+// practice).
+func TestSyrupOrFondant(t *testing.T) {
+	light := look.Counts{Brood: 2, Honey: 0.4, Pollen: 1, Empty: 6.6}
+	fed := func(on day.Day, change func(*assessment.Case)) string {
+		c := hiveOf(t, on, 12, light, 6)
+		if change != nil {
+			change(&c)
+		}
+		return of(t, c)[advice.FeedEmergency].Do
+	}
+	may := day.Of(2026, time.May, 10)
+	cold := func(days int) func(*assessment.Case) {
+		return func(c *assessment.Case) {
+			c.Site.Weather = map[day.Day]season.Weather{}
+			for i := range days {
+				c.Site.Weather[may+day.Day(i)] = season.Weather{Day: may + day.Day(i), MinC: 1, MaxC: 8}
+			}
+		}
+	}
+	for _, tt := range []struct{ what, do, want string }{
+		{"in May", fed(may, nil), "syrup"},
+		{"in May on a cold day", fed(may, cold(1)), "syrup"},
+		{"in May in a cold week", fed(may, cold(7)), "fondant"},
+		{"in a warm late October", fed(day.Of(2026, time.October, 24), nil), "fondant"},
+		{"in January", fed(day.Of(2026, time.January, 20), nil), "fondant"},
+	} {
+		if !strings.Contains(tt.do, tt.want) {
+			t.Errorf("%s: %q, want %s", tt.what, tt.do, tt.want)
+		}
+	}
+}
+
+// TestBarredHoneyIsWinterFeed: what stands above and may not be sold is not fed
+// once more below.
+func TestBarredHoneyIsWinterFeed(t *testing.T) {
+	full := hiveOf(t, september, 12, look.Counts{Brood: 2.5, Honey: 3.5, Pollen: 1, Empty: 3}, 8, look.Counts{Honey: 9, Nectar: 0.5, Empty: 0.5})
+	sold := of(t, full)[advice.FeedWinter]
+	full.HistoryKnown = false
+	kept, ok := of(t, full)[advice.FeedWinter]
+	if sold.Do == "" || ok && fedStores(kept) > 0.4*fedStores(sold) {
+		t.Errorf("with a crop that is sold %q; with one that is barred %q", sold.Do, kept.Do)
 	}
 }

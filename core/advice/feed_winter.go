@@ -55,7 +55,12 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	if s.SeasonDay < winterFeedFrom || s.SeasonDay > winterFeedTo || s.Stale() {
 		return Advice{}, false
 	}
-	have, target := s.Base.NestStores, s.WinterTarget()
+	have, of, target := s.Base.NestStores, forecast.OfNestStores, s.WinterTarget()
+	above := ""
+	if s.supered() && s.Barred() != "" { // it may not be sold, but it may be eaten
+		have, of = s.Base.Stores, forecast.OfStores
+		above = " What stands above is barred from sale and is counted: leave it to them, the excluder out."
+	}
 	by := max(s.dayOfSeason(winterFeedBest), s.Today)
 	// What keeps them from starving comes first, and counts.
 	from, feed := s.Today, "Feed"
@@ -63,21 +68,21 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	if urgent, ok := checkFeedEmergency(s); ok {
 		from, feed, before = min(s.Today+winterPortionDays, by), "Then feed", urgent.Changes
 	}
-	short := s.winterShort(have.Likely, from, by, before)
+	short := s.winterShort(of, have.Likely, from, by, before)
 	if short-target+s.winterLeast() < winterFeedStep {
 		return Advice{}, false
 	}
 	plan := s.winterPlan(short, from, by)
 	a := Advice{ActBy: by, Changes: plan.changes, Result: s.With(slices.Concat(before, plan.changes)...), Needs: plan.each.load}
 	a.Do = fmt.Sprintf("%s %s for winter%s %s", feed, plan.each.words, plan.times(), s.by(by))
-	a.Reason, a.Figures = reason("The nest holds about {have} (between {low} and {high}) and, with what they eat and bring until {by}, is {short} short of the {target} for winter here."+plan.why(),
+	a.Reason, a.Figures = reason("They have about {have} (between {low} and {high}) and, with what they eat and bring until {by}, is {short} short of the {target} for winter here."+plan.why()+above,
 		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", target), s.kg("short", short), dated("by", by))
-	a.Brief = brief("{have} in the nest, {target} wanted for winter.", a.Figures)
+	a.Brief = brief("{have} for winter, {target} wanted.", a.Figures)
 	// How sure: the share of the look's range that lies under the target.
 	width := max(have.High-have.Low, 0.1)
 	a.Confidence = min(1, max(0.5, (target-have.Low)/width))
 	a.WouldChange = "A weighing: the target is what the bees can reach, without the supers that come off."
-	if s.supered() {
+	if s.supered() && above == "" {
 		a.Cautions = append(a.Cautions, "Take the supers off before the feed goes on; what is stored from feed is not honey.")
 	}
 	return a, true
@@ -86,9 +91,9 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 // winterShort returns the stores that are missing for winter on a day, with what
 // is eaten and brought until then as far as it can be seen from here: what is
 // missing today is fed in the forecast, and what that comes short by is added.
-func (s *Situation) winterShort(haveKg float64, from, by day.Day, before []forecast.Change) float64 {
+func (s *Situation) winterShort(of forecast.Quantity, haveKg float64, from, by day.Day, before []forecast.Change) float64 {
 	plan := s.winterPlan(s.WinterTarget()-haveKg, from, by)
-	then := s.Ready.On(by, forecast.OfNestStores, tryMembers, slices.Concat(before, plan.changes)...)
+	then := s.Ready.On(by, of, tryMembers, slices.Concat(before, plan.changes)...)
 	return plan.storesKg() + s.WinterTarget() - then.Likely
 }
 

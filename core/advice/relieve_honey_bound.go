@@ -12,7 +12,7 @@ import (
 
 var relieveHoneyBound = Rule{
 	Action: RelieveHoneyBound,
-	Fires:  "the chance that room to lay ends before the next visit reaches lay_risk, and stores take honey_bound of the nest's drawn comb",
+	Fires:  "until mid-September the chance that room to lay ends before the next visit reaches lay_risk, and stores take honey_bound of the nest's drawn comb",
 	Then:   "swap the fewest honey combs for empty drawn ones that bring the chance under lay_risk",
 	Source: "common practice; a nest merely full of brood is not honey-bound",
 	Check:  checkRelieve,
@@ -94,10 +94,14 @@ func stored(b hive.Box, s comb.Shares) float64 {
 	return b.Format.Frame.HoneyKg(b.Format.ThicknessMM(len(b.Frames))) * (s[comb.Honey] + hive.NectarFill*s[comb.Nectar])
 }
 
+// relieveTo is the season day after which a full nest is as it should be: the
+// winter bees are laid by mid-September. Source: common practice.
+const relieveTo = 258
+
 func checkRelieve(s *Situation) (Advice, bool) {
 	p := s.Base.Chance(forecast.Lay, s.Days()+0.5)
 	share := s.Estimate.StoredShareOfNest()
-	if p < s.Settings.LayRisk || share < s.Settings.HoneyBound || s.Stale() {
+	if p < s.Settings.LayRisk || share < s.Settings.HoneyBound || s.Stale() || s.SeasonDay > relieveTo {
 		return Advice{}, false
 	}
 	var combs Combs

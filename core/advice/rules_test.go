@@ -93,6 +93,12 @@ func TestEachRuleFiresAndStaysQuiet(t *testing.T) {
 		{advice.FeedWinter,
 			hiveOf(t, september, 12, look.Counts{Brood: 2.5, Honey: 3.5, Pollen: 1, Empty: 3}, 7),
 			hiveOf(t, september, 12, look.Counts{Brood: 1.5, Honey: 7.4, Pollen: 0.6, Empty: 0.5}, 7)},
+		{advice.Combine,
+			hiveOf(t, september, 12, look.Counts{Brood: 1, Honey: 6, Pollen: 0.5, Empty: 2.5}, 2),
+			hiveOf(t, september, 12, look.Counts{Brood: 2, Honey: 6, Pollen: 0.5, Empty: 1.5}, 8)},
+		{advice.DeadOutCheck,
+			with(hiveOf(t, october, 14, look.Counts{Honey: 7, Empty: 3}, 0.1), func(c *assessment.Case) { c.Look.Queen = colony.QueenEvidence{Looked: true} }),
+			hiveOf(t, october, 14, look.Counts{Brood: 0.5, Honey: 7, Pollen: 1, Empty: 1.5}, 3)},
 		{advice.PackDown,
 			hiveOf(t, october, 14, look.Counts{Brood: 0.5, Honey: 7, Pollen: 1, Empty: 1.5}, 6, look.Counts{Honey: 0.3, Empty: 9.7}),
 			hiveOf(t, october, 14, look.Counts{Brood: 0.5, Honey: 7, Pollen: 1, Empty: 1.5}, 6)},
@@ -110,6 +116,29 @@ func TestEachRuleFiresAndStaysQuiet(t *testing.T) {
 		if got := of(t, tt.quiet); got[tt.rule].Do != "" {
 			t.Errorf("%s fires: %s %s", tt.rule, got[tt.rule].Do, got[tt.rule].Reason)
 		}
+	}
+}
+
+// TestOneThingBeforeAnother: a dead hive is only closed, and a colony to be united is not fed for winter first.
+func TestOneThingBeforeAnother(t *testing.T) {
+	dead := hiveOf(t, september, 14, look.Counts{Honey: 2, Empty: 8}, 0.1)
+	dead.Look.Queen = colony.QueenEvidence{Looked: true}
+	if got := of(t, dead); len(got) != 1 || got[advice.DeadOutCheck].Do == "" || len(got[advice.DeadOutCheck].Cautions) == 0 {
+		t.Errorf("of a hive with hardly a bee is said %v", said(got))
+	}
+	weak := of(t, hiveOf(t, september, 12, look.Counts{Brood: 1, Honey: 2.5, Pollen: 0.5, Empty: 6}, 2))
+	if weak[advice.Combine].Do == "" || weak[advice.FeedWinter].Do != "" || weak[advice.PackDown].Do != "" {
+		t.Errorf("of a colony too weak to winter is said %v", said(weak))
+	}
+	// A nuc is meant to be small.
+	nuc, err := hive.FormatFor("langstroth-nuc-5")
+	if err != nil {
+		t.Fatal(err)
+	}
+	small := hiveOf(t, september, 12, look.Counts{Brood: 1, Honey: 2.5, Pollen: 0.5, Empty: 1}, 2.5)
+	small.Stack.Boxes[0] = hive.NewBox("nest", nuc, 5, false, true)
+	if got := of(t, small); got[advice.Combine].Do != "" {
+		t.Errorf("a nuc is told to be united: %v", said(got))
 	}
 }
 

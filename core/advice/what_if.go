@@ -72,7 +72,7 @@ func (s *Situation) Options() []Option {
 
 // tryFeed is a feeder full: thin in spring and summer, thick in autumn.
 func (s *Situation) tryFeed(dated func(forecast.Change) func(day.Day) forecast.Change) Option {
-	if s.TempC < liquidFeedFromC { // they take no syrup
+	if !s.takesSyrup() {
 		u := s.units().Mass
 		return Option{"feed", fmt.Sprintf("%.1f %s of fondant", u.In(tryFondantKg), u.Name), dated(forecast.Change{FeedKg: tryFondantKg * feed.FondantSugar * feed.StoresPerKgSugar.Likely})}
 	}

@@ -14,7 +14,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "6"
+const ModelVersion = "7"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101
@@ -74,6 +74,21 @@ func Assess(c Case, e colony.Estimate, yard *forecast.Yard) *Assessment {
 	return &Assessment{Situation: s, Estimate: e, Base: s.Base, Advice: advice.For(s)}
 }
 
+// daysToCome is how many days of weather decide on what is done in them. Source:
+// common practice: a weather forecast is believed for about as long.
+const daysToCome = 5
+
+// highs returns the mean of the likely highs of the days from today on, degrees C.
+func highs(y *forecast.Yard, today day.Day) float64 {
+	from := int(today - y.From)
+	days := y.Likely[from:min(from+daysToCome, len(y.Likely))]
+	sum := 0.0
+	for _, d := range days {
+		sum += d.MeanC + season.UsualSwingC
+	}
+	return sum / float64(len(days))
+}
+
 // Situate runs the forecast of a case and gathers all that rules may look at.
 func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 	if yard == nil {
@@ -97,7 +112,7 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 	sd := season.DayOf(c.Today, c.Site.Hemisphere)
 	return &advice.Situation{
 		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, SeasonDay: sd, Phase: season.PhaseOf(sd),
-		Climate: c.Site.Climate, TempC: yard.Likely[int(c.Today-yard.From)].MeanC,
+		Climate: c.Site.Climate, HighsC: highs(yard, c.Today),
 		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings,
 		Health: c.Health, HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments,

@@ -87,9 +87,7 @@ func Stack(p StackPlan) template.HTML {
 		}
 	}
 	ex1 := floorAndFeet(&b, x, y, wide)
-	if len(p.Labels) > 0 {
-		b.f(`<text x="%s" y="%s" font-size="13">entrance</text><path d="M%s %sH%s" stroke="var(--k-ink)"/>`, n(labelX), n(y+11), n(ex1+3), n(y+6.5), n(labelX-4))
-	}
+	floor, below := y, y-6.0 // below the last word beside the boxes
 	y += 36
 	if d, right, at := nestPath(geos); d != "" {
 		over.f(`<path d="%s" fill="none" stroke="var(--k-paper-lift)" stroke-width="6" opacity=".92"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="2.6"/>`, d, d)
@@ -105,8 +103,13 @@ func Stack(p StackPlan) template.HTML {
 				leader, leader, n(right), n(at))
 			for i, t := range p.Nest {
 				over.f(`<text x="%s" y="%s" font-size="13">%s</text>`, n(labelX), n(words-1+16*float64(i)), esc(t))
+				below = max(below, words-1+16*float64(i))
 			}
 		}
+	}
+	if len(p.Labels) > 0 {
+		at := max(floor+11, below+15)
+		b.f(`<text x="%s" y="%s" font-size="13">entrance</text><path d="M%s %sH%sV%sH%s" fill="none" stroke="var(--k-ink)"/>`, n(labelX), n(at), n(ex1+3), n(floor+6.5), n(x+wide+8), n(at-4.5), n(labelX-4))
 	}
 	width := labelX + labelWide
 	if len(p.Labels) == 0 {

@@ -1,0 +1,55 @@
+package advice
+
+import (
+	"fmt"
+	"math"
+)
+
+// When a colony is united, in season days: from mid-August, while there are warm
+// days for it, to mid-October. Source: common practice, 50 to 55 degrees.
+const (
+	combineFrom = 227
+	combineBest = 274
+	combineTo   = 288
+)
+
+// Fewer bees than this by the end of September seldom come through a winter in a
+// box of full size; what is in a nuc, or stands over another colony, is meant to
+// be small. Source: common practice: five seams, fewer are lost or of no use.
+const (
+	wintersBees = 8000
+	nucFrames   = 6
+)
+
+var combine = Rule{
+	Action: Combine,
+	Fires:  "from mid-August to mid-October a colony in a full box has too few bees to winter, and a queen or brood to be asked about",
+	Then:   "ask why it is weak; then unite it, or make it up",
+	Source: "common practice",
+	Check:  checkCombine,
+}
+
+func checkCombine(s *Situation) (Advice, bool) {
+	bees := s.Base.Bees.Likely
+	if s.SeasonDay < combineFrom || s.SeasonDay > combineTo || s.Stale() || bees < deadBees || bees >= wintersBees {
+		return Advice{}, false
+	}
+	st := s.Estimate.Stack
+	if len(st.Boxes) == 0 || len(st.Boxes[0].Frames) <= nucFrames || st.OverScreen {
+		return Advice{}, false
+	}
+	by := max(s.dayOfSeason(combineBest), s.Today)
+	// How sure: the share of what it may hold that is too few.
+	short := math.Erfc((bees-wintersBees)/(math.Sqrt2*max(s.Base.Bees.SD(), 1))) / 2
+	a := Advice{ActBy: by, Confidence: short, Do: fmt.Sprintf("Unite it or make it up %s", s.by(by))}
+	combs := bees / st.Boxes[0].Format.Frame.BeesAtFullCover()
+	a.Reason, a.Figures = reason("About {bees} bees cover {combs} combs; fewer than {least} by the end of September seldom come through the winter. Ask first why it is weak: queen, mites, health of the brood. Feed for winter and pack down what comes of it.",
+		count("bees", bees), Figure{"combs", combs, fmt.Sprintf("%.1f", combs)}, count("least", wintersBees))
+	a.Brief = brief("{bees} bees on {combs} combs; fewer than {least} seldom winter.", a.Figures)
+	a.WouldChange = "A good young queen on healthy brood: give her capped brood and bees of a strong, healthy colony instead."
+	a.Cautions = []string{
+		"Look at its brood and count its mites before it goes to another: a sick colony is not united.",
+		"One queen has to go; unite over paper, in the evening, and leave it for a week.",
+	}
+	return a, true
+}

@@ -1,0 +1,36 @@
+package advice
+
+import "fmt"
+
+// Under so many bees no colony is left that could live on. Source: common
+// practice: a cup of bees.
+const deadBees = 500
+
+// deadDays is how soon a hive that may be dead is looked at, before others rob it.
+// Source: common practice.
+const deadDays = 3
+
+var deadOutCheck = Rule{
+	Action: DeadOutCheck,
+	Fires:  "by the forecast hardly a bee is left",
+	Then:   "see whether it lives; if not, close it and find out why before a comb goes anywhere",
+	Source: "common practice; unexplained dead-outs hold their combs (product.md, cautions)",
+	Check:  checkDeadOut,
+}
+
+func checkDeadOut(s *Situation) (Advice, bool) {
+	if s.Base.Bees.Likely >= deadBees {
+		return Advice{}, false
+	}
+	a := Advice{ActBy: min(s.Visit, s.Today+deadDays), Confidence: 0.85}
+	a.Do = fmt.Sprintf("See whether it still lives %s", s.by(a.ActBy))
+	a.Reason, a.Figures = reason("When last looked at, on {day}, it was on its way out; by now hardly a bee is left beside {stores} of stores.",
+		dated("day", s.Estimate.Seen), s.kg("stores", s.Base.Stores.Likely))
+	a.Brief = brief("Hardly a bee can be left; {stores} of stores stand open to robbers.", a.Figures)
+	a.WouldChange = "A fist of bees with a laying queen: unite it with a healthy colony, if its own brood is healthy."
+	a.Cautions = []string{
+		"Close a dead hive at once: robbers carry its diseases home.",
+		"No comb of it goes to another hive until the cause is known; brood that looks or smells wrong is for the bee inspector.",
+	}
+	return a, true
+}
