@@ -21,6 +21,7 @@ type Board struct {
 	Yards     []YardLine
 	Yard      *YardLine // nil: there is none yet
 	Looked    day.Day   // the yard's last look
+	Weighed   day.Day   // 0, or the last day on which only weights were taken
 	Boxes     int
 	Standings []Standing // sorted
 	Trip      []TripLine // due before the visit
@@ -146,7 +147,7 @@ func (s *Service) fill(ctx context.Context, b *Board, y yardDay) error {
 	var flow []float64
 	load := map[string]*LoadLine{}
 	for _, x := range b.Standings {
-		b.Looked = max(b.Looked, x.Looked)
+		b.Looked, b.Weighed = max(b.Looked, x.Looked), max(b.Weighed, x.Weighed)
 		b.Boxes += len(x.Boxes)
 		if x.Looked > 0 {
 			flow = append(flow, x.GoodDayKg)

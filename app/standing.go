@@ -32,7 +32,8 @@ type Standing struct {
 	Yard      string            `json:"yard"`
 	Today     day.Day           `json:"today"`
 	Visit     day.Day           `json:"visit"`
-	Looked    day.Day           `json:"looked"` // 0: never
+	Looked    day.Day           `json:"looked"`  // 0: never
+	Weighed   day.Day           `json:"weighed"` // the last day of all, where only a weight is of it
 	Known     bool              `json:"known"`
 	Horizon   int               `json:"horizon"`
 	Runways   []forecast.Runway `json:"runways"`    // food, lay, store
@@ -148,6 +149,9 @@ func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Ass
 		return s
 	}
 	s.Looked, s.Known, s.Horizon = a.Estimate.Seen, !a.Situation.Stale(), a.Base.Horizon
+	if a.Estimate.Day > a.Estimate.Seen {
+		s.Weighed = a.Estimate.Day
+	}
 	s.Runways = a.Base.Runway[:]
 	if due, never, runs := a.Situation.SwarmClock(); runs {
 		s.SwarmDue, s.SwarmEver = due, !never

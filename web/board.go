@@ -95,7 +95,11 @@ func boardOf(b app.Board) *boardView {
 	v.Today = y.Today.Short()
 	v.Facts = fmt.Sprintf("%s, %s on.", many(len(b.Standings), "colony", "colonies"), many(b.Boxes, "box", "boxes"))
 	if b.Looked > 0 {
-		v.Facts += " Looked at " + b.Looked.Short() + "."
+		v.Facts += " Looked at " + b.Looked.Short()
+		if b.Weighed > b.Looked {
+			v.Facts += ", weighed " + b.Weighed.Short()
+		}
+		v.Facts += "."
 	}
 	v.weather(b.Weather, b.Units)
 	v.flow(b)

@@ -73,7 +73,7 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	plan := s.winterPlan(short, from, by)
-	a := Advice{ActBy: by, Changes: plan.changes, Result: s.With(slices.Concat(before, plan.changes)...), Needs: plan.each.load}
+	a := Advice{ActBy: plan.first(s.Visit, by), Changes: plan.changes, Result: s.With(slices.Concat(before, plan.changes)...), Needs: plan.each.load}
 	a.Do = fmt.Sprintf("%s %s for winter%s %s", feed, plan.each.words, plan.times(), s.by(by))
 	a.Reason, a.Figures = reason("They have about {have} (between {low} and {high}) and, with what they eat and bring until {by}, is {short} short of the {target} for winter here."+plan.why()+above,
 		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", target), s.kg("short", short), dated("by", by))
@@ -112,6 +112,15 @@ func (s *Situation) winterPlan(storesKg float64, from, by day.Day) winterPlan {
 		p.changes = append(p.changes, forecast.Change{Day: from + day.Day(i*winterPortionDays), FeedKg: p.each.storesKg})
 	}
 	return p
+}
+
+// first is the day by which to begin: of several portions one is loaded for the
+// next visit.
+func (p winterPlan) first(visit, by day.Day) day.Day {
+	if len(p.changes) > 1 {
+		return min(visit, by)
+	}
+	return by
 }
 
 func (p winterPlan) storesKg() float64 { return float64(len(p.changes)) * p.each.storesKg }
