@@ -232,12 +232,23 @@ func For(s *Situation) []Advice {
 }
 
 // settled leaves out what waits for something else: a colony that is to be united
-// is fed for winter and packed down as what comes of it.
+// is fed for winter and packed down as what comes of it, and nothing is fed for
+// winter while a super for honey goes on.
 func settled(all []Advice) []Advice {
-	if !slices.ContainsFunc(all, func(a Advice) bool { return a.Action == Combine }) {
-		return all
+	at := func(action Action) int {
+		return slices.IndexFunc(all, func(a Advice) bool { return a.Action == action })
 	}
-	return slices.DeleteFunc(all, func(a Advice) bool { return a.Action == FeedWinter || a.Action == PackDown })
+	drop := func(actions ...Action) {
+		all = slices.DeleteFunc(all, func(a Advice) bool { return slices.Contains(actions, a.Action) })
+	}
+	if at(Combine) >= 0 {
+		drop(FeedWinter, PackDown)
+	}
+	if i := at(AddSuper); i >= 0 && at(FeedWinter) >= 0 {
+		all[i].Cautions = append(all[i].Cautions, "No feed while a super for honey is on: what is missing for winter is fed when it is off.")
+		drop(FeedWinter)
+	}
+	return all
 }
 
 // finish adds the runways before and after and keeps dates possible.

@@ -173,3 +173,20 @@ func TestBarredHoneyIsWinterFeed(t *testing.T) {
 		t.Errorf("with a crop that is sold %q; with one that is barred %q", sold.Do, kept.Do)
 	}
 }
+
+// TestNoFeedUnderACrop: while a super for honey goes on in a late flow nothing is
+// fed for winter, and that is said; where one is on, the feed waits until it is off.
+func TestNoFeedUnderACrop(t *testing.T) {
+	heather := hiveOf(t, day.Of(2026, time.August, 20), 9, look.Counts{Brood: 3, Honey: 4.5, Nectar: 1.5, Pollen: 1}, 9)
+	heather.Site.Bloom = []season.Bloom{{Plant: "heather", From: 215, PeakFrom: 222, PeakTo: 245, To: 258, Strength: 0.9, Pollen: 0.5}}
+	heather.Settings.WinterTargetKg = 40
+	got := of(t, heather)
+	super, ok := got[advice.AddSuper]
+	if !ok || got[advice.FeedWinter].Do != "" || !strings.Contains(strings.Join(super.Cautions, " "), "when it is off") {
+		t.Errorf("in a late flow: %v; cautions %v", said(got), super.Cautions)
+	}
+	crop := hiveOf(t, day.Of(2026, time.August, 20), 9, look.Counts{Brood: 3, Honey: 2, Pollen: 1, Empty: 4}, 9, look.Counts{Honey: 3, Empty: 7})
+	if a := of(t, crop)[advice.FeedWinter]; a.Do == "" || a.ActBy <= crop.Visit {
+		t.Errorf("under a crop it is fed by %v: %q", a.ActBy, a.Do)
+	}
+}

@@ -73,7 +73,7 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	plan := s.winterPlan(short, from, by)
-	a := Advice{ActBy: plan.first(s.Visit, by), Changes: plan.changes, Result: s.With(slices.Concat(before, plan.changes)...), Needs: plan.each.load}
+	a := Advice{ActBy: s.feedFrom(plan, by), Changes: plan.changes, Result: s.With(slices.Concat(before, plan.changes)...), Needs: plan.each.load}
 	a.Do = fmt.Sprintf("%s %s for winter%s %s", feed, plan.each.words, plan.times(), s.by(by))
 	a.Reason, a.Figures = reason("They have about {have} (between {low} and {high}) and, with what they eat and bring until {by}, is {short} short of the {target} for winter here."+plan.why()+above,
 		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", target), s.kg("short", short), dated("by", by))
@@ -114,11 +114,11 @@ func (s *Situation) winterPlan(storesKg float64, from, by day.Day) winterPlan {
 	return p
 }
 
-// first is the day by which to begin: of several portions one is loaded for the
-// next visit.
-func (p winterPlan) first(visit, by day.Day) day.Day {
-	if len(p.changes) > 1 {
-		return min(visit, by)
+// feedFrom is the day by which to begin: of several portions one is loaded for the
+// next visit, but where a crop is still on.
+func (s *Situation) feedFrom(p winterPlan, by day.Day) day.Day {
+	if len(p.changes) > 1 && !(s.supered() && s.Barred() == "") {
+		return min(s.Visit, by)
 	}
 	return by
 }

@@ -14,7 +14,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "8"
+const ModelVersion = "9"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101
