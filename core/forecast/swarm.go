@@ -68,7 +68,10 @@ func (r *Result) Swarm(days int) (chance float64, why Drivers) {
 	by := func(day int) []float64 { return r.hazard[day*r.members : (day+1)*r.members] }
 	was, h := by(from), by(days)
 	d := r.drives[days]
-	if d.less(&r.drives[from]); d.season > 0 {
+	if from < days { // else what presses is told all the same
+		d.less(&r.drives[from])
+	}
+	if d.season > 0 {
 		why.Crowding, why.Held = d.crowd/d.season, d.held/d.season
 	}
 	stays := 0.0
