@@ -3,9 +3,12 @@ package app
 import (
 	"context"
 	"fmt"
+	"math"
 
 	"kembo/core/forecast"
 	"kembo/core/history"
+	"kembo/core/look"
+	"kembo/core/measure"
 )
 
 // Score is what came of the forecasts that looks have tested, over all colonies,
@@ -41,11 +44,16 @@ func (s *Service) Scores(ctx context.Context) ([]Score, error) {
 // Compared tells, colony by colony, what its looks found against what was
 // expected, of colonies that had been looked at three times before.
 func (s *Service) Compared(ctx context.Context, tell func(colony string, t history.Compared)) error {
-	op, ys, err := s.yardDays(ctx)
+	set, err := s.Settings(ctx)
 	if err != nil {
 		return err
 	}
-	set, err := s.Settings(ctx)
+	return s.comparedBy(ctx, set, tell)
+}
+
+// comparedBy is Compared for a keeper as these settings have one.
+func (s *Service) comparedBy(ctx context.Context, set Settings, tell func(colony string, t history.Compared)) error {
+	op, ys, err := s.yardDays(ctx)
 	if err != nil {
 		return err
 	}
@@ -90,4 +98,50 @@ func (s *Score) add(t history.Compared) {
 	}
 	s.Error += t.Tested.Error(t.Expected)
 	s.Fresh += t.Tested.Error(t.Fresh)
+}
+
+// Eye is how the forecasts would have done had the keeper been taken to be off by
+// so many times the usual.
+type Eye struct {
+	Times                        float64
+	OffFaces, OffBoxes, OffSeams float64 // as settings would have it
+	Tests                        int
+	Held                         float64 // share of the ranges
+	// LogScore is the mean logarithm of the density that the forecasts gave to what
+	// was found: the higher the better, for it asks for ranges that are narrow and
+	// hold (Good 1952, J. R. Stat. Soc. B 14:107-114, from memory).
+	LogScore float64
+}
+
+// Eyes reads the log as it would have been read of keepers who are off by so many
+// times the usual, whatever is set.
+func (s *Service) Eyes(ctx context.Context, times []float64) ([]Eye, error) {
+	set, err := s.Settings(ctx)
+	if err != nil {
+		return nil, err
+	}
+	usual := look.DefaultObserver
+	var out []Eye
+	for _, f := range times {
+		e := Eye{Times: f, OffFaces: f * usual.Faces.Stores, OffBoxes: f * usual.Boxes.Stores, OffSeams: f * usual.Seams.Bees}
+		set.OffFaces, set.OffBoxes, set.OffSeams = e.OffFaces, e.OffBoxes, e.OffSeams
+		if err := s.comparedBy(ctx, set, func(_ string, t history.Compared) { e.add(t.Tested) }); err != nil {
+			return nil, err
+		}
+		if e.Tests > 0 {
+			e.Held, e.LogScore = e.Held/float64(e.Tests), e.LogScore/float64(e.Tests)
+		}
+		out = append(out, e)
+	}
+	return out, nil
+}
+
+func (e *Eye) add(t history.Tested) {
+	e.Tests++
+	if t.Held() {
+		e.Held++
+	}
+	sd := math.Log(t.Expected.High/t.Expected.Low) / (2 * measure.Z80)
+	z := math.Log(t.Found/t.Expected.Likely) / sd
+	e.LogScore -= z*z/2 + math.Log(sd)
 }

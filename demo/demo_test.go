@@ -146,6 +146,31 @@ func TestEveryDayIsBelievable(t *testing.T) {
 	}
 }
 
+// TestTheLooksTellHowFarTheKeeperIsOff: the sample's keeper counts better than the
+// usual one is taken to; the looks themselves say so, and read as such a keeper's
+// their ranges hold less often, and still as often as they promise.
+func TestTheLooksTellHowFarTheKeeperIsOff(t *testing.T) {
+	svc, _ := open(t, demo.Default)
+	all, err := svc.Eyes(context.Background(), []float64{0.1, 0.5, 1, 2})
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, e := range all {
+		t.Logf("%.1f times the usual: %d things, %.2f held, log score %.3f", e.Times, e.Tests, e.Held, e.LogScore)
+	}
+	if best := all[1]; best.Tests < 300 || best.LogScore <= all[0].LogScore || best.LogScore <= all[2].LogScore || all[2].LogScore <= all[3].LogScore {
+		t.Error("the looks do not speak for half the usual error")
+	}
+	for i := 1; i < len(all); i++ {
+		if all[i].Held < all[i-1].Held || all[1].Held < 0.75 {
+			t.Errorf("wider ranges hold less: %.2f after %.2f", all[i].Held, all[i-1].Held)
+		}
+	}
+	if set, err := svc.Settings(context.Background()); err != nil || set.OffBoxes != 0 {
+		t.Errorf("trying keepers changed the settings: %+v, %v", set, err)
+	}
+}
+
 // TestWhatIsLoadedIsWhatIsLogged: a feed that is advised, ticked at the hive or
 // noted as done, goes into the log as what was loaded for it, one portion where
 // it comes in several; and the next time less is missing.

@@ -1,6 +1,8 @@
 package main
 
 import (
+	"cmp"
+	"context"
 	"encoding/json"
 	"fmt"
 	"io"
@@ -24,6 +26,7 @@ func calibrateCommand() *cobra.Command {
 	var seed uint64
 	var asJSON bool
 	var picture, data, on string
+	var eye bool
 	c := &cobra.Command{
 		Use:   "calibrate",
 		Short: "Measure how often the 80 % ranges of the forecast hold simulated truths",
@@ -34,7 +37,7 @@ func calibrateCommand() *cobra.Command {
 				return statusError{2, fmt.Errorf("--truths %d: give 10 to 100000", truths)}
 			}
 			if data != "" {
-				return printScores(cmd, data, on)
+				return printScores(cmd, data, on, eye)
 			}
 			all := map[string]world{}
 			for _, w := range calibration.Worlds {
@@ -54,6 +57,7 @@ func calibrateCommand() *cobra.Command {
 	c.Flags().BoolVar(&asJSON, "json", false, "print JSON")
 	c.Flags().StringVar(&data, "data", "", "score the looks of this data file against their forecasts instead")
 	c.Flags().StringVar(&on, "day", "", "with --data: as of this day (default today)")
+	c.Flags().BoolVar(&eye, "eye", false, "with --data: by how much the keeper is off, as the looks themselves have it")
 	c.Flags().StringVar(&picture, "picture", "", "write the reliability picture to this SVG file")
 	return c
 }
@@ -199,7 +203,7 @@ func printChances(out io.Writer, world string, scores []calibration.ChanceScore,
 }
 
 // printScores scores an operation's own looks.
-func printScores(cmd *cobra.Command, data, on string) error {
+func printScores(cmd *cobra.Command, data, on string, eye bool) error {
 	ctx := cmd.Context()
 	s, err := openData(ctx, data)
 	if err != nil {
@@ -214,14 +218,39 @@ func printScores(cmd *cobra.Command, data, on string) error {
 		}
 		today = &d
 	}
-	all, err := app.New(s, time.Now, today).Scores(ctx)
+	svc, out := app.New(s, time.Now, today), cmd.OutOrStdout()
+	if eye {
+		return printEyes(ctx, out, svc)
+	}
+	all, err := svc.Scores(ctx)
 	if err != nil {
 		return err
 	}
-	out := cmd.OutOrStdout()
 	fmt.Fprintf(out, "| looked at, after three looks | times | ranges held | mean error | by a fresh model: held | mean error |\n|---|---|---|---|---|---|\n")
 	for _, l := range all {
 		fmt.Fprintf(out, "| %s | %d | %.0f %% | %.1f %% | %.0f %% | %.1f %% |\n", l.Name, l.Tests, 100*l.Held, 100*l.Error, 100*l.FreshHeld, 100*l.Fresh)
 	}
 	return nil
+}
+
+// eyes are the keepers that are tried, as times of the usual.
+var eyes = []float64{0.3, 0.4, 0.5, 0.6, 0.8, 1, 1.25, 1.6, 2}
+
+// printEyes says which keeper the looks speak for, and what to set for that one.
+func printEyes(ctx context.Context, out io.Writer, svc *app.Service) error {
+	all, err := svc.Eyes(ctx, eyes)
+	if err != nil {
+		return err
+	}
+	if all[0].Tests == 0 {
+		_, err := fmt.Fprintln(out, "No colony has been looked at more than three times yet; there is nothing to go by.")
+		return err
+	}
+	best := slices.MaxFunc(all, func(a, b app.Eye) int { return cmp.Compare(a.LogScore, b.LogScore) })
+	fmt.Fprintf(out, "| off by, times the usual | things looked at | ranges held | log score |\n|---|---|---|---|\n")
+	for _, e := range all {
+		fmt.Fprintf(out, "| %g | %d | %.0f %% | %.3f |\n", e.Times, e.Tests, 100*e.Held, e.LogScore)
+	}
+	_, err = fmt.Fprintf(out, "\nThe looks speak for %g times the usual. In the settings: faces %.0f %%, frames %.0f %%, seams %.0f %%.\n", best.Times, 100*best.OffFaces, 100*best.OffBoxes, 100*best.OffSeams)
+	return err
 }
