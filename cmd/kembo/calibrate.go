@@ -233,17 +233,27 @@ func printScores(cmd *cobra.Command, data, on string, eye bool) error {
 	return nil
 }
 
-// eyes are the keepers that are tried, as times of the usual.
-var eyes = []float64{0.3, 0.4, 0.5, 0.6, 0.8, 1, 1.25, 1.6, 2}
+// eyes are the keepers that are tried, as times of the usual; of fewer things than
+// eyeLeast luck would name one.
+var eyes = []float64{0.3, 0.4, 0.5, 0.65, 0.8, 1, 1.25, 1.6}
 
-// printEyes says which keeper the looks speak for, and what to set for that one.
+const eyeLeast = 100
+
 func printEyes(ctx context.Context, out io.Writer, svc *app.Service) error {
-	all, err := svc.Eyes(ctx, eyes)
+	all, err := svc.Eyes(ctx, eyes[:1])
+	if err == nil && all[0].Tests >= eyeLeast { // else the rest is for nothing
+		all, err = svc.Eyes(ctx, eyes)
+	}
 	if err != nil {
 		return err
 	}
-	if all[0].Tests == 0 {
-		_, err := fmt.Fprintln(out, "No colony has been looked at more than three times yet; there is nothing to go by.")
+	return writeEyes(out, all)
+}
+
+// writeEyes says which keeper the looks speak for, and what to set for that one.
+func writeEyes(out io.Writer, all []app.Eye) error {
+	if n := all[0].Tests; n < eyeLeast {
+		_, err := fmt.Fprintf(out, "Only %d things were looked at that more than three looks had forecast; from %d on they tell how far off you count.\n", n, eyeLeast)
 		return err
 	}
 	best := slices.MaxFunc(all, func(a, b app.Eye) int { return cmp.Compare(a.LogScore, b.LogScore) })
@@ -251,6 +261,6 @@ func printEyes(ctx context.Context, out io.Writer, svc *app.Service) error {
 	for _, e := range all {
 		fmt.Fprintf(out, "| %g | %d | %.0f %% | %.3f |\n", e.Times, e.Tests, 100*e.Held, e.LogScore)
 	}
-	_, err = fmt.Fprintf(out, "\nThe looks speak for %g times the usual. In the settings: faces %.0f %%, frames %.0f %%, seams %.0f %%.\n", best.Times, 100*best.OffFaces, 100*best.OffBoxes, 100*best.OffSeams)
+	_, err := fmt.Fprintf(out, "\nThe looks speak for %g times the usual. In the settings: faces %.0f %%, frames %.0f %%, seams %.0f %%.\n", best.Times, 100*best.OffFaces, 100*best.OffBoxes, 100*best.OffSeams)
 	return err
 }

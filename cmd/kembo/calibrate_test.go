@@ -2,10 +2,16 @@ package main
 
 import (
 	"encoding/json"
+	"path/filepath"
 	"strings"
 	"testing"
+	"time"
 
+	"kembo/app"
 	"kembo/core/calibration"
+	"kembo/core/day"
+	"kembo/demo"
+	"kembo/store"
 )
 
 // TestCalibratePrintsWhatTheRangesHeld: two worlds, the same seed the same
@@ -34,5 +40,28 @@ func TestCalibratePrintsWhatTheRangesHeld(t *testing.T) {
 	}
 	if _, err := kembo(t, "", "calibrate", "--truths", "2"); err == nil || !strings.Contains(err.Error(), "10 to 100000") {
 		t.Errorf("two truths: %v", err)
+	}
+}
+
+// TestTheEyeIsSaidInSettings: of few looks nothing is said but that they are few;
+// else the keeper that they speak for most is named as the settings take one.
+func TestTheEyeIsSaidInSettings(t *testing.T) {
+	path := filepath.Join(t.TempDir(), "sample.db")
+	s, err := store.Open(t.Context(), path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	on := day.Of(2026, time.April, 10)
+	if err := demo.Build(t.Context(), s, on); err != nil {
+		t.Fatal(err)
+	}
+	s.Close()
+	if out, err := kembo(t, "", "calibrate", "--data", path, "--eye", "--day", on.String()); err != nil || !strings.HasPrefix(out, "Only ") || !strings.Contains(out, "from 100 on") {
+		t.Errorf("in April: %v %s", err, out)
+	}
+	var b strings.Builder
+	eyes := []app.Eye{{Times: 0.5, OffFaces: 0.05, OffBoxes: 0.086, OffSeams: 0.09, Tests: 300, Held: 0.84, LogScore: 1.2}, {Times: 1, OffFaces: 0.1, OffBoxes: 0.17, OffSeams: 0.18, Tests: 300, Held: 0.97, LogScore: 0.9}}
+	if err := writeEyes(&b, eyes); err != nil || !strings.Contains(b.String(), "| 0.5 | 300 | 84 % | 1.200 |") || !strings.Contains(b.String(), "The looks speak for 0.5 times the usual. In the settings: faces 5 %, frames 9 %, seams 9 %.") {
+		t.Errorf("%v: %s", err, b.String())
 	}
 }
