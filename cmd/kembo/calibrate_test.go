@@ -51,13 +51,13 @@ func TestTheEyeIsSaidInSettings(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	on := day.Of(2026, time.April, 10)
+	on := day.Of(2026, time.March, 1)
 	if err := demo.Build(t.Context(), s, on); err != nil {
 		t.Fatal(err)
 	}
 	s.Close()
 	if out, err := kembo(t, "", "calibrate", "--data", path, "--eye", "--day", on.String()); err != nil || !strings.HasPrefix(out, "Only ") || !strings.Contains(out, "from 100 on") {
-		t.Errorf("in April: %v %s", err, out)
+		t.Errorf("in March: %v %s", err, out)
 	}
 	var b strings.Builder
 	eyes := []app.Eye{{Times: 0.5, OffFaces: 0.05, OffBoxes: 0.086, OffSeams: 0.09, Tests: 300, Held: 0.84, LogScore: 1.2}, {Times: 1, OffFaces: 0.1, OffBoxes: 0.17, OffSeams: 0.18, Tests: 300, Held: 0.97, LogScore: 0.9}}
