@@ -52,25 +52,22 @@ type sum struct{ Name, Value, Range string }
 type option struct{ Value, Text string }
 
 type adviceCard struct {
-	First, Hand   bool // the first card; one that needs a hand on the hive
-	Action        advice.Action
-	Doable        bool
-	ID, EntryID   string
-	Do, Reason    string
-	Change        string
-	Cautions      []string
-	Before, After []runwayText
-	Figures       []figureText
-	Needs         string
-	Sure          string
+	First, Hand bool // the first card; one that needs a hand on the hive
+	Action      advice.Action
+	Doable      bool
+	ID, EntryID string
+	Do, Reason  string
+	Change      string
+	Cautions    []string
+	Before      []runwayText // none where it changes none
+	Needs       string
+	Sure        string
 }
 
 type runwayText struct {
 	Name, Before, After string
 	Changed             bool
 }
-
-type figureText struct{ Value, Words string }
 
 type logItem struct {
 	Date, Kind, Say string
@@ -218,11 +215,15 @@ func cardsOf(x app.Colony) []adviceCard {
 	var out []adviceCard
 	for i, a := range x.Assessment.Advice {
 		card := adviceCard{First: i == 0, Hand: i == 0 && a.Action != advice.Leave, Action: a.Action, Doable: app.Doable(a.Action), ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason, Change: a.WouldChange, Cautions: a.Cautions, Needs: needsText(a.Needs, x.Units), Sure: sure(a.Confidence)}
-		names := [3]string{"Food", "Room to lay", "Room to store"}
+		names, moved := [3]string{"Food", "Room to lay", "Room to store"}, false
 		for k, n := range forecast.Names {
 			r := runwayText{Name: names[k], Before: daysText(a.Before[n].Likely, x.Assessment.Base.Horizon), After: daysText(a.After[n].Likely, x.Assessment.Base.Horizon)}
 			r.Changed = r.Before != r.After
+			moved = moved || r.Changed
 			card.Before = append(card.Before, r)
+		}
+		if !moved && a.Action != advice.Leave { // the chart below has them as they are
+			card.Before = nil
 		}
 		out = append(out, card)
 	}
