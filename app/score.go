@@ -142,6 +142,6 @@ func (e *Eye) add(t history.Tested) {
 		e.Held++
 	}
 	sd := math.Log(t.Expected.High/t.Expected.Low) / (2 * measure.Z80)
-	z := math.Log(t.Found/t.Expected.Likely) / sd
+	z := t.Error(t.Expected) / sd
 	e.LogScore -= z*z/2 + math.Log(sd)
 }

@@ -148,6 +148,8 @@ type Situation struct {
 	HistoryKnown bool
 	Feeds        []Period
 	Treatments   []Period
+
+	urgent *emergency // asked for by two rules
 }
 
 // Days returns the days to the next visit.
@@ -184,11 +186,14 @@ type Rule struct {
 	Then   string
 	Source string
 	Check  func(*Situation) (Advice, bool)
+	Alone  bool // where it fires nothing else is done to this hive
 }
 
 // Rules holds every rule; where two are due on a day they stand in this order:
-// food, disease and queen, space, crop, winter. Leave comes only alone.
+// food, disease and queen, space, crop, winter. One that stands alone comes first;
+// leave comes only alone.
 var Rules = []Rule{
+	deadOutCheck,
 	feedEmergency,
 	lookCloser,
 	relieveHoneyBound,
@@ -199,25 +204,22 @@ var Rules = []Rule{
 	feedWinter,
 	combine,
 	packDown,
-	deadOutCheck,
 }
 
 // For returns all advice for s, the most urgent first, and never none: where
 // nothing fires it is leave.
 func For(s *Situation) []Advice {
-	// Stop: nothing else is done to this hive.
-	if a, ok := suspectBrood(s); ok {
+	if a, ok := suspectBrood(s); ok { // stop: nothing else is done to this hive
 		a.Action = LookCloser
-		return []Advice{s.finish(a)}
-	}
-	if a, ok := checkDeadOut(s); ok {
-		a.Action = DeadOutCheck
 		return []Advice{s.finish(a)}
 	}
 	var out []Advice
 	for _, r := range Rules {
 		if a, ok := r.Check(s); ok {
 			a.Action = r.Action
+			if r.Alone {
+				return []Advice{s.finish(a)}
+			}
 			out = append(out, s.finish(a))
 		}
 	}

@@ -3,6 +3,8 @@ package advice
 import (
 	"fmt"
 	"math"
+
+	"kembo/core/forecast"
 )
 
 // When a colony is united, in season days: from mid-August, while there are warm
@@ -23,7 +25,7 @@ const (
 
 var combine = Rule{
 	Action: Combine,
-	Fires:  "from mid-August to mid-October a colony in a full box has too few bees to winter, and a queen or brood to be asked about",
+	Fires:  "from mid-August to mid-October a colony in a box of full size has fewer bees than winter well; how sure is what the forecast makes of them by the end of September",
 	Then:   "ask why it is weak; then unite it, or make it up",
 	Source: "common practice",
 	Check:  checkCombine,
@@ -31,7 +33,7 @@ var combine = Rule{
 
 func checkCombine(s *Situation) (Advice, bool) {
 	bees := s.Base.Bees.Likely
-	if s.SeasonDay < combineFrom || s.SeasonDay > combineTo || s.Stale() || bees < deadBees || bees >= wintersBees {
+	if s.SeasonDay < combineFrom || s.SeasonDay > combineTo || s.Stale() || bees >= wintersBees {
 		return Advice{}, false
 	}
 	st := s.Estimate.Stack
@@ -39,12 +41,13 @@ func checkCombine(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	by := max(s.dayOfSeason(combineBest), s.Today)
-	// How sure: the share of what it may hold that is too few.
-	short := math.Erfc((bees-wintersBees)/(math.Sqrt2*max(s.Base.Bees.SD(), 1))) / 2
+	then := s.Ready.On(by, forecast.OfBees, tryMembers)
+	// How sure: the share of what it may hold by then that is too few.
+	short := math.Erfc((then.Likely-wintersBees)/(math.Sqrt2*max(then.SD(), 1))) / 2
 	a := Advice{ActBy: by, Confidence: short, Do: fmt.Sprintf("Unite it or make it up %s", s.by(by))}
 	combs := bees / st.Boxes[0].Format.Frame.BeesAtFullCover()
-	a.Reason, a.Figures = reason("About {bees} bees cover {combs} combs; fewer than {least} by the end of September seldom come through the winter. Ask first why it is weak: queen, mites, health of the brood. Feed for winter and pack down what comes of it.",
-		count("bees", bees), Figure{"combs", combs, fmt.Sprintf("%.1f", combs)}, count("least", wintersBees))
+	a.Reason, a.Figures = reason("About {bees} bees cover {combs} combs, and {then} are likely on {by}; fewer than {least} by then seldom come through the winter. Ask first why it is weak: queen, mites, health of the brood. Feed for winter and pack down what comes of it.",
+		count("bees", bees), Figure{"combs", combs, fmt.Sprintf("%.1f", combs)}, count("least", wintersBees), count("then", then.Likely), dated("by", by))
 	a.Brief = brief("{bees} bees on {combs} combs; fewer than {least} seldom winter.", a.Figures)
 	a.WouldChange = "A good young queen on healthy brood: give her capped brood and bees of a strong, healthy colony instead."
 	a.Cautions = []string{

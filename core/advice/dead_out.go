@@ -16,6 +16,7 @@ var deadOutCheck = Rule{
 	Then:   "see whether it lives; if not, close it and find out why before a comb goes anywhere",
 	Source: "common practice; unexplained dead-outs hold their combs (product.md, cautions)",
 	Check:  checkDeadOut,
+	Alone:  true,
 }
 
 func checkDeadOut(s *Situation) (Advice, bool) {

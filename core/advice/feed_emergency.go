@@ -37,20 +37,45 @@ var feedEmergency = Rule{
 	Check:  checkFeedEmergency,
 }
 
-func checkFeedEmergency(s *Situation) (Advice, bool) {
-	p := s.Base.Chance(forecast.Food, s.Days()+0.5)
-	if p < s.Settings.FoodRisk || s.Stale() {
-		return Advice{}, false
+// emergency is the chance that food runs short before the visit, and the feed that
+// is needed against it; none where the chance is under the risk.
+type emergency struct {
+	chance float64
+	feed   ration
+	needed bool
+}
+
+// emergency searches for the least feed that suffices, once: the winter's feed
+// asks for it too.
+func (s *Situation) emergency() emergency {
+	if s.urgent == nil {
+		e := emergency{chance: s.Base.Chance(forecast.Food, s.Days()+0.5)}
+		if e.needed = e.chance >= s.Settings.FoodRisk && !s.Stale(); e.needed {
+			e.feed = s.ration(s.leastFeedKg())
+		}
+		s.urgent = &e
 	}
-	var stores float64
-	for _, stores = range []float64{2, 3, 4, 6, 8, 10, 13, 16} {
-		r := s.Try(forecast.Change{Day: s.Today, FeedKg: stores})
+	return *s.urgent
+}
+
+// leastFeedKg returns the least stores that carry them past the visit.
+func (s *Situation) leastFeedKg() (kg float64) {
+	for _, kg = range []float64{2, 3, 4, 6, 8, 10, 13, 16} {
+		r := s.Try(forecast.Change{Day: s.Today, FeedKg: kg})
 		if r.Chance(forecast.Food, s.Days()+starveMarginDays) < s.Settings.FoodRisk {
 			break
 		}
 	}
+	return kg
+}
+
+func checkFeedEmergency(s *Situation) (Advice, bool) {
+	e := s.emergency()
+	if !e.needed {
+		return Advice{}, false
+	}
+	p, r := e.chance, e.feed
 	by := s.endDay(forecast.Food, true)
-	r := s.ration(stores)
 	change := forecast.Change{Day: s.Today, FeedKg: r.storesKg}
 	a := Advice{ActBy: by, Confidence: p, Changes: []forecast.Change{change}, Result: s.With(change), Needs: r.load}
 	a.Do = fmt.Sprintf("Feed %s %s", r.words, s.by(by))

@@ -65,8 +65,8 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	// What keeps them from starving comes first, and counts.
 	from, feed := s.Today, "Feed"
 	var before []forecast.Change
-	if urgent, ok := checkFeedEmergency(s); ok {
-		from, feed, before = min(s.Today+winterPortionDays, by), "Then feed", urgent.Changes
+	if e := s.emergency(); e.needed {
+		from, feed, before = min(s.Today+winterPortionDays, by), "Then feed", []forecast.Change{{Day: s.Today, FeedKg: e.feed.storesKg}}
 	}
 	short := s.winterShort(of, have.Likely, from, by, before)
 	if short-target+s.winterLeast() < winterFeedStep {

@@ -14,7 +14,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "9"
+const ModelVersion = "10"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101
@@ -79,14 +79,12 @@ func Assess(c Case, e colony.Estimate, yard *forecast.Yard) *Assessment {
 const daysToCome = 5
 
 // highs returns the mean of the likely highs of the days from today on, degrees C.
-func highs(y *forecast.Yard, today day.Day) float64 {
-	from := int(today - y.From)
-	days := y.Likely[from:min(from+daysToCome, len(y.Likely))]
+func highs(site forecast.Site, today day.Day) float64 {
 	sum := 0.0
-	for _, d := range days {
-		sum += d.MeanC + season.UsualSwingC
+	for i := range day.Day(daysToCome) {
+		sum += site.WeatherOn(today + i).MaxC
 	}
-	return sum / float64(len(days))
+	return sum / daysToCome
 }
 
 // Situate runs the forecast of a case and gathers all that rules may look at.
@@ -112,7 +110,7 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 	sd := season.DayOf(c.Today, c.Site.Hemisphere)
 	return &advice.Situation{
 		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, SeasonDay: sd, Phase: season.PhaseOf(sd),
-		Climate: c.Site.Climate, HighsC: highs(yard, c.Today),
+		Climate: c.Site.Climate, HighsC: highs(c.Site, c.Today),
 		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings,
 		Health: c.Health, HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments,

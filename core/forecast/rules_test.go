@@ -253,3 +253,13 @@ func TestHorizonReachesTheFirstFlowFromAutumnOn(t *testing.T) {
 		}
 	}
 }
+
+// TestCrowdIsAsItIsListed: the daily loop works the power out without a call, so
+// it is held against the number in the table.
+func TestCrowdIsAsItIsListed(t *testing.T) {
+	for _, x := range []float64{0.3, 1, 1.7, 5} {
+		if want := min(crowdMost, math.Pow(x, crowdPower)); math.Abs(crowd(x)-want) > 1e-12*want {
+			t.Errorf("a crowding of %.1f counts %.4f, listed %.4f", x, crowd(x), want)
+		}
+	}
+}

@@ -18,6 +18,14 @@ type Site struct {
 	Flow       map[day.Day]float64        // known intensities, which override bloom
 }
 
+// WeatherOn returns a day's weather, known or forecast, else the usual one.
+func (s Site) WeatherOn(d day.Day) season.Weather {
+	if w, ok := s.Weather[d]; ok {
+		return w
+	}
+	return s.Climate.Usual(d, season.DayOf(d, s.Hemisphere))
+}
+
 // UsualBloom stands in where a yard has no calendar: a spring flow, a main
 // flow and a late one. Source: common practice, no source.
 var UsualBloom = []season.Bloom{
@@ -82,11 +90,7 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 	for i := range days {
 		d := from + day.Day(i)
 		sd := season.DayOf(d, site.Hemisphere)
-		w, ok := site.Weather[d]
-		if !ok {
-			w = site.Climate.Usual(d, sd)
-		}
-		y.Likely[i] = ConditionOf(bloom, w, sd)
+		y.Likely[i] = ConditionOf(bloom, site.WeatherOn(d), sd)
 		y.Likely[i].SeasonDay = beesDay[sd]
 		if f, ok := site.Flow[d]; ok {
 			y.Likely[i].Flow = f

@@ -124,12 +124,12 @@ func Warmed(calendar []Bloom, from day.Day, at func(day.Day) Weather) []Bloom {
 // days with some rain, spread over all.
 func (c Climate) Usual(d day.Day, seasonDay int) Weather {
 	mean := c.Normal(seasonDay)
-	return Weather{Day: d, MinC: mean - UsualSwingC, MaxC: mean + UsualSwingC, RainMM: usualRainMM}
+	return Weather{Day: d, MinC: mean - usualSwingC, MaxC: mean + usualSwingC, RainMM: usualRainMM}
 }
 
 // A usual day: degrees C either side of its mean, mm of rain. Source: common
 // practice.
-const UsualSwingC, usualRainMM = 4.5, 1.6
+const usualSwingC, usualRainMM = 4.5, 1.6
 
 // YearStart returns the first day of the season year that d lies in: 1 January
 // in the north, the day that curves take for it in the south.

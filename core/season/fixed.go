@@ -18,7 +18,7 @@ func Fixed() []FixedRow {
 		{"midsummer", "season day that no climate moves", of(midsummer), "the solstice"},
 		{"mostShift", "days either way that a climate moves them", of(mostShift), "none; guess"},
 		{"coldestDay", "season day of the coldest usual day", of(coldestDay), "common practice"},
-		{"UsualSwingC, usualRainMM", "a usual day: °C either side of its mean, mm of rain", of(UsualSwingC, usualRainMM), "common practice"},
+		{"usualSwingC, usualRainMM", "a usual day: °C either side of its mean, mm of rain", of(usualSwingC, usualRainMM), "common practice"},
 		{"daySwingH", "hours of daylight either side of twelve, near 53 degrees", of(daySwingH), "derived from the sun's height"},
 		{"flightFromC, flightSpanC", "°C, highest of the day, from which foragers fly, and over which all come to", of(flightFromC, flightSpanC), "few under 10 to 12 °C, all over 17 (Burrill and Dietz 1981; Vicens and Bosch 2000, from memory)"},
 		{"flightShare", "share of the daylight in which they fly in force", of(flightShare), "none; guess"},
