@@ -75,7 +75,7 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	plan := s.winterPlan(short, from, by)
 	a := Advice{ActBy: s.feedFrom(plan, by), Changes: plan.changes, Result: s.With(slices.Concat(before, plan.changes)...), Needs: plan.each.load}
 	a.Do = fmt.Sprintf("%s %s for winter%s %s", feed, plan.each.words, plan.times(), s.by(by))
-	a.Reason, a.Figures = reason("They have about {have} (between {low} and {high}) and, with what they eat and bring until {by}, is {short} short of the {target} for winter here."+plan.why()+above,
+	a.Reason, a.Figures = reason("They have about {have} (between {low} and {high}) and, with what they eat and bring until {by}, are {short} short of the {target} for winter here."+plan.why()+above,
 		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", target), s.kg("short", short), dated("by", by))
 	a.Brief = brief("{have} for winter, {target} wanted.", a.Figures)
 	// How sure: the share of the look's range that lies under the target.
