@@ -149,13 +149,14 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 		return c, err
 	}
 	k, yard, err := s.caseOf(ctx, f, c)
+	var u *unknown
 	switch {
 	case err == nil:
 		c.Assessment = assessment.Assess(k, *c.Believed.Estimate, yard)
-	case !errors.Is(err, errNeverLooked):
+	case !errors.As(err, &u):
 		return c, err
 	}
-	c.Standing = standingOf(f.colony, f.yard, c.Believed, c.Assessment)
+	c.Standing = standingOf(f.colony, f.yard, c.Believed, c.Assessment, u)
 	if n := len(c.Log); n > 1 {
 		c.UndoOf = c.Log[n-1].ID
 	}

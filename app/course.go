@@ -43,7 +43,7 @@ func (s *Service) Course(ctx context.Context, id string, keys []string, on day.D
 		return Course{}, err
 	}
 	k, yard, err := s.caseOf(ctx, f, c)
-	if errors.Is(err, errNeverLooked) {
+	if u := (*unknown)(nil); errors.As(err, &u) {
 		return Course{Colony: c}, nil
 	}
 	if err != nil {

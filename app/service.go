@@ -6,7 +6,6 @@ package app
 import (
 	"context"
 	"encoding/json"
-	"errors"
 	"fmt"
 	"slices"
 	"time"
@@ -216,14 +215,12 @@ func EventOf(e history.Entry, operation, colony, actor string, recorded time.Tim
 		RecordedUTC: recorded.UTC().Format(time.RFC3339), Actor: actor, Supersedes: e.Supersedes, Payload: string(b)}, err
 }
 
-// errNeverLooked says that a colony has no look to assess.
-var errNeverLooked = errors.New("never looked at")
-
 // caseOf makes the case of a colony from what is believed of it, with its yard's
-// flow level as all its colonies tell it.
+// flow level as all its colonies tell it. The error is an *unknown where nothing
+// can be forecast.
 func caseOf(colony string, y yardDay, site forecast.Site, set Settings, level forecast.Level, yard *forecast.Yard, b history.Believed) (assessment.Case, error) {
-	if b.Estimate == nil {
-		return assessment.Case{}, errNeverLooked
+	if u := unknownOf(b, y.today); u != nil {
+		return assessment.Case{}, u
 	}
 	if b.Ensemble != nil && level.SD > 0 {
 		b.Ensemble.Pool(level, yard)

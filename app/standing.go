@@ -140,12 +140,16 @@ func (s Standing) FirstEnd() day.Day {
 	return first
 }
 
-func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Assessment) Standing {
+// standingOf makes a standing of an assessment or, where there is none, of why.
+func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Assessment, why *unknown) Standing {
 	s := Standing{Colony: c.ID, Code: c.Code, Yard: y.ID, Today: y.today, Visit: y.visit, QueenYear: b.QueenYear, Origin: b.Origin,
 		Boxes: Glyph(b.Stack), Excluder: b.Stack.ExcluderAbove}
 	if a == nil {
 		s.Runways = make([]forecast.Runway, forecast.Runways)
-		s.Advice = []StandingAdvice{{Action: advice.LookCloser, Do: "Look at it for the first time", Brief: "Nothing is known of it yet.", ActBy: y.visit}}
+		s.Advice = []StandingAdvice{{Action: advice.LookCloser, Do: why.do, Brief: why.brief, ActBy: y.visit}}
+		if b.Estimate != nil {
+			s.Looked = b.Estimate.Seen
+		}
 		return s
 	}
 	s.Looked, s.Known, s.Horizon = a.Estimate.Seen, !a.Situation.Stale(), a.Base.Horizon
@@ -296,13 +300,14 @@ func (b *batch) assess(i int, w work, x history.Believed) (err error) {
 		return err
 	}
 	var a *assessment.Assessment
+	var u *unknown
 	switch c, err := caseOf(w.colony.ID, b.y, b.site, b.set, b.level, b.yard, x); {
 	case err == nil:
 		a = assessment.Assess(c, *x.Estimate, b.yard)
-	case !errors.Is(err, errNeverLooked):
+	case !errors.As(err, &u):
 		return err
 	}
-	b.rows[i], err = standingOf(w.colony, b.y, x, a).row(w.hash)
+	b.rows[i], err = standingOf(w.colony, b.y, x, a, u).row(w.hash)
 	return err
 }
 

@@ -15,8 +15,13 @@ import (
 	"kembo/core/measure"
 )
 
+// AnswerVersion is the version of an answer's form. It goes up where a key is
+// added; none is ever taken away or given another type.
+const AnswerVersion = 1
+
 // Answer is what `kembo assess --json` prints.
 type Answer struct {
+	Version      int                        `json:"kembo_answer"`
 	Colony       string                     `json:"colony"`
 	Date         day.Day                    `json:"date"`
 	NextVisit    day.Day                    `json:"next_visit"`
@@ -120,7 +125,7 @@ type BroodCells struct {
 // AnswerOf writes an assessment in the open form.
 func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 	b := a.Base
-	out := Answer{Colony: c.Colony, Date: c.Today, NextVisit: c.Visit, ModelVersion: assessment.ModelVersion, Known: !a.Situation.Stale(),
+	out := Answer{Version: AnswerVersion, Colony: c.Colony, Date: c.Today, NextVisit: c.Visit, ModelVersion: assessment.ModelVersion, Known: !a.Situation.Stale(),
 		StoresKg: b.Stores, BroodCells: BroodCells{b.Eggs, b.Larvae, b.Capped, b.Drone}, Bees: b.Bees, FreeCells: b.Free,
 		StagesSeen: a.Estimate.Stages, HorizonDays: b.Horizon, RunwayDays: map[string]forecast.Runway{}, Advice: a.Advice}
 	for i, n := range forecast.Names {

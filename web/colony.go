@@ -33,6 +33,7 @@ type colonyView struct {
 	LogCount                            int
 	UndoOf, UndoWhat, EntryID           string
 	Looked                              bool
+	NoneDo, NoneWhy                     string // where nothing can be forecast: what to do, and why
 	Supers                              []option
 	SuperFormat                         string
 	Place                               string
@@ -108,7 +109,9 @@ func colonyOf(x app.Colony, photos map[string][]app.Photo, keys []string, on day
 	v.PhoneStack = draw.Stack(plan)
 	v.Inside = insideOf(x)
 	v.Queen, v.Mass = x.Believed.Findings(x.SeasonDay, x.Units), x.Units.Mass.Name
-	if x.Assessment != nil {
+	if x.Assessment == nil {
+		v.NoneDo, v.NoneWhy = x.Standing.Advice[0].Do, x.Standing.Advice[0].Brief
+	} else {
 		if q, ok := advice.BestLook(x.Assessment.Situation); ok {
 			v.BestDo, v.BestWhy = q.Do, q.Reason
 		}

@@ -106,6 +106,10 @@ func ownOf(c fiber.Ctx) []string {
 	return strings.Split(strings.Clone(own), ",")
 }
 
+// formVersion is that of the look form's fields. Forms from before there were
+// versions have none, and are read like the first: the fields are the same.
+const formVersion = "1"
+
 // readForm reads a posted form of the look page.
 func readForm(c fiber.Ctx, v *lookView, x app.Colony) (app.Entered, error) {
 	return readEntered(typedIn(c), string(c.Body()), v, x)
@@ -114,6 +118,9 @@ func readForm(c fiber.Ctx, v *lookView, x app.Colony) (app.Entered, error) {
 // readEntered reads what was found and done.
 func readEntered(val typed, body string, v *lookView, x app.Colony) (app.Entered, error) {
 	out := app.Entered{ID: val("entry"), Body: body, By: val("by"), Seen: val("seen")}
+	if f := val("form"); f != "" && f != formVersion {
+		return out, &app.FieldError{Field: "look", Say: "this form is of another version of Kembo; open the look again"}
+	}
 	at, _ := placesOf(val, v)
 	acts, err := readDone(val, &v.Done, at, x.Units)
 	e, lookErr := readLook(val, v, x.Believed.Estimate != nil)

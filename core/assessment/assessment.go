@@ -14,7 +14,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "10"
+const ModelVersion = "11"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101
@@ -87,10 +87,19 @@ func highs(site forecast.Site, today day.Day) float64 {
 	return sum / daysToCome
 }
 
+// first is the day from which a case's states live on: that of its ensemble or,
+// where it has none, of its estimate.
+func first(c Case, e colony.Estimate) day.Day {
+	if c.Ensemble != nil {
+		return c.Ensemble.Day
+	}
+	return e.Day
+}
+
 // Situate runs the forecast of a case and gathers all that rules may look at.
 func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
-	if yard == nil {
-		yard = Yard(c.Site, e.Day, c.Today, c.Seed)
+	if yard == nil || first(c, e) < yard.From {
+		yard = Yard(c.Site, first(c, e), c.Today, c.Seed)
 	}
 	reserve := c.Settings.ReserveKg
 	if reserve == 0 {
