@@ -11,7 +11,6 @@ import (
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/shorthand"
-	"kembo/store"
 )
 
 // Doable reports whether an action can be written to the log as done just as
@@ -27,12 +26,17 @@ func Doable(a advice.Action) bool {
 // Do writes an action that was advised today as done: the supers on, the combs
 // swapped, the feed given. entryID makes doing it twice doing it once.
 func (s *Service) Do(ctx context.Context, colony, entryID string, action advice.Action) error {
+	r := request{ID: entryID, Kind: "done", Body: string(action)}
+	if s.wasSent(ctx, entryID) { // done, it is no longer advised
+		_, err := s.once(ctx, colony, r, func(making) ([]history.Entry, error) { return nil, taken })
+		return err
+	}
 	c, err := s.Colony(ctx, colony)
 	if err != nil {
 		return err
 	}
 	if slices.ContainsFunc(c.Log, func(l LogLine) bool { return l.ID == entryID+"-1" }) {
-		return nil
+		return nil // as it was written up to 7ef76f4
 	}
 	if c.Assessment == nil || !Doable(action) {
 		return &FieldError{"action", "this cannot be noted as done; record a look instead"}
@@ -43,9 +47,10 @@ func (s *Service) Do(ctx context.Context, colony, entryID string, action advice.
 	}
 	es := doneAs(c, c.Assessment.Advice[i])
 	for k := range es {
-		es[k].ID, es[k].Day = fmt.Sprintf("%s-%d", entryID, k+1), c.Today
+		es[k].ID, es[k].Day = numberedID(entryID, k+1), c.Today
 	}
-	return s.recordAll(ctx, colony, es)
+	_, err = s.once(ctx, colony, r, func(making) ([]history.Entry, error) { return es, nil })
+	return err
 }
 
 // TickOf returns an advice as things done, as a round ticks it; none where it is
@@ -117,33 +122,6 @@ func swapOf(st hive.Stack, n int) history.Entry {
 	return history.Entry{Kind: history.KindSwap, Swap: sw}
 }
 
-// recordAll writes entries of one day in one go, all or none.
-func (s *Service) recordAll(ctx context.Context, colony string, es []history.Entry) error {
-	f, err := s.find(ctx, colony)
-	if err != nil {
-		return err
-	}
-	log, err := s.entries(ctx, colony, f.yard.today)
-	if err != nil {
-		return err
-	}
-	if err := fits(log, f.yard.today, es...); err != nil {
-		return err
-	}
-	var rows []store.Event
-	for _, e := range es {
-		r, err := EventOf(e, f.op.ID, colony, s.actor, s.now())
-		if err != nil {
-			return err
-		}
-		rows = append(rows, r)
-	}
-	if err := s.store.Append(ctx, rows...); err != nil {
-		return err
-	}
-	return s.refreshOne(ctx, colony, f.yard.ID)
-}
-
 // Note is a feed, a treatment or a weighing as a user gives it.
 type Note struct {
 	ID    string
@@ -178,9 +156,7 @@ func (s *Service) Write(ctx context.Context, colony string, n Note) error {
 		}
 		e.Treatment = &history.Treatment{What: n.What}
 		if n.Out {
-			if err := s.takeOut(ctx, colony, n, &e); err != nil {
-				return err
-			}
+			return s.takeOut(ctx, colony, n, e)
 		}
 	default:
 		return &FieldError{"entry", "choose feed, treatment or weighing"}
@@ -188,22 +164,22 @@ func (s *Service) Write(ctx context.Context, colony string, n Note) error {
 	return s.Record(ctx, colony, e)
 }
 
-// takeOut makes e the correction of the treatment that is in, with its end.
-func (s *Service) takeOut(ctx context.Context, colony string, n Note, e *history.Entry) error {
-	c, err := s.Colony(ctx, colony)
-	if err != nil {
-		return err
-	}
-	for _, l := range slices.Backward(c.Log) {
-		t := l.Entry.Treatment
-		if t == nil || t.To != 0 || t.What != n.What {
-			continue
+// takeOut writes e as the correction of the treatment that is in, with its end.
+func (s *Service) takeOut(ctx context.Context, colony string, n Note, e history.Entry) error {
+	e.Treatment.To, e.Treatment.HoneyBarred = n.Day, n.Until
+	return s.record(ctx, colony, e, func(m making) (history.Entry, error) {
+		for _, l := range slices.Backward(history.Live(m.log)) {
+			t := l.Treatment
+			if t == nil || t.To != 0 || t.What != n.What {
+				continue
+			}
+			out := *e.Treatment
+			out.From = l.Day
+			e.Supersedes, e.Treatment = l.ID, &out
+			return e, nil
 		}
-		e.Supersedes = l.ID
-		e.Treatment.From, e.Treatment.To, e.Treatment.HoneyBarred = l.Day, n.Day, n.Until
-		return nil
-	}
-	return &FieldError{"treatment", fmt.Sprintf("%s is not in this hive; choose one that is", n.What)}
+		return e, &FieldError{"treatment", fmt.Sprintf("%s is not in this hive; choose one that is", n.What)}
+	})
 }
 
 // In returns the treatments that are in a hive.
@@ -240,20 +216,18 @@ func (s *Service) Arrange(ctx context.Context, colony, entryID string, on day.Da
 		a.OverScreen = &yes
 	case ArrangeScreenOff:
 		a.OverScreen = &no
-	case ArrangeExcluder:
-		c, err := s.Believed(ctx, colony)
-		if err != nil {
-			return err
-		}
-		nest := 0
-		for _, b := range c.Believed.Stack.Boxes {
-			if !b.Super {
-				nest++
-			}
-		}
-		a.ExcluderAbove = &nest
+	case ArrangeExcluder: // over the nest, as it is when this is written
 	default:
 		return &FieldError{"arranged", "choose what was done"}
 	}
-	return s.Record(ctx, colony, history.Entry{ID: entryID, Day: on, Kind: history.KindArranged, Arranged: a})
+	e := history.Entry{ID: entryID, Day: on, Kind: history.KindArranged, Arranged: a}
+	return s.record(ctx, colony, e, func(m making) (history.Entry, error) {
+		if what != ArrangeExcluder {
+			return e, nil
+		}
+		st, err := m.stack(on)
+		nest := len(st.Boxes) - st.Supers()
+		e.Arranged = &history.Arranged{ExcluderAbove: &nest}
+		return e, err
+	})
 }

@@ -8,6 +8,8 @@ import (
 	"testing"
 	"time"
 
+	"github.com/google/uuid"
+
 	"kembo/app"
 	"kembo/core/advice"
 	"kembo/core/day"
@@ -42,6 +44,9 @@ func keeper(t *testing.T) (*app.Service, *store.Store, string, string) {
 	return svc, s, yard, colony
 }
 
+// uid is an id for a name, the same for the same.
+func uid(name string) string { return uuid.NewSHA1(uuid.NameSpaceOID, []byte(name)).String() }
+
 func lookAt(c app.Colony, id string, on day.Day, honey float64) history.Entry {
 	seams := 8.0
 	return history.Entry{ID: id, Day: on, Kind: history.KindLook, Look: &history.Look{
@@ -63,11 +68,11 @@ func TestALookChangesStackRunwaysAdviceAndLog(t *testing.T) {
 	if first.Assessment != nil || first.Standing.Known || first.Code != "MR-01" {
 		t.Errorf("before any look: %+v", first.Standing)
 	}
-	if err := svc.Record(ctx, id, lookAt(first, "look-1", today, 1)); err != nil {
+	if err := svc.Record(ctx, id, lookAt(first, uid("look-1"), today, 1)); err != nil {
 		t.Fatal(err)
 	}
 	roomy, _ := svc.Colony(ctx, id)
-	if err := svc.Record(ctx, id, lookAt(first, "look-2", today, 9.5)); err != nil {
+	if err := svc.Record(ctx, id, lookAt(first, uid("look-2"), today, 9.5)); err != nil {
 		t.Fatal(err)
 	}
 	full, _ := svc.Colony(ctx, id)
@@ -82,7 +87,7 @@ func TestALookChangesStackRunwaysAdviceAndLog(t *testing.T) {
 		t.Errorf("the board says %+v, %v", b.Standings, err)
 	}
 	// Undone, it is as before.
-	if err := svc.Undo(ctx, id, "undo-1", "look-2"); err != nil {
+	if err := svc.Undo(ctx, id, uid("undo-1"), uid("look-2")); err != nil {
 		t.Fatal(err)
 	}
 	back, _ := svc.Colony(ctx, id)
@@ -100,14 +105,14 @@ func TestALateLookStandsOnItsDay(t *testing.T) {
 	if err != nil || len(rows) != 1 {
 		t.Fatal(err, len(rows))
 	}
-	if err := svc.Record(ctx, id, lookAt(c, "now", today, 4)); err != nil {
+	if err := svc.Record(ctx, id, lookAt(c, uid("now"), today, 4)); err != nil {
 		t.Fatal(err)
 	}
 	var f *app.FieldError
-	if err := svc.Record(ctx, id, lookAt(c, "tomorrow", today+1, 4)); !errors.As(err, &f) || f.Field != "date" {
+	if err := svc.Record(ctx, id, lookAt(c, uid("tomorrow"), today+1, 4)); !errors.As(err, &f) || f.Field != "date" {
 		t.Errorf("a look in the future: %v", err)
 	}
-	if err := svc.Record(ctx, id, lookAt(c, "before", today-30, 4)); !errors.As(err, &f) || !strings.Contains(f.Say, "set up") {
+	if err := svc.Record(ctx, id, lookAt(c, uid("before"), today-30, 4)); !errors.As(err, &f) || !strings.Contains(f.Say, "set up") {
 		t.Errorf("a look before the hive: %v", err)
 	}
 	again, _ := svc.Colony(ctx, id)
@@ -142,20 +147,20 @@ func TestSetUpRefusesWithTheField(t *testing.T) {
 	ctx := context.Background()
 	var f *app.FieldError
 	for field, c := range map[string]app.NewColony{
-		"code":         {ID: "a", Yard: yard, Code: " ", NestFormat: "langstroth-deep-10", NestBoxes: 1},
-		"format":       {ID: "b", Yard: yard, Code: "X1", NestFormat: "barrel", NestBoxes: 1},
-		"nest boxes":   {ID: "c", Yard: yard, Code: "X2", NestFormat: "langstroth-deep-10", NestBoxes: 9},
-		"yard":         {ID: "d", Yard: "nowhere", Code: "X3", NestFormat: "langstroth-deep-10", NestBoxes: 1},
-		"queen's year": {ID: "e", Yard: yard, Code: "X4", NestFormat: "langstroth-deep-10", NestBoxes: 1, QueenYear: 2031},
+		"code":         {ID: uid("a"), Yard: yard, Code: " ", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+		"format":       {ID: uid("b"), Yard: yard, Code: "X1", NestFormat: "barrel", NestBoxes: 1},
+		"nest boxes":   {ID: uid("c"), Yard: yard, Code: "X2", NestFormat: "langstroth-deep-10", NestBoxes: 9},
+		"yard":         {ID: uid("d"), Yard: "nowhere", Code: "X3", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+		"queen's year": {ID: uid("e"), Yard: yard, Code: "X4", NestFormat: "langstroth-deep-10", NestBoxes: 1, QueenYear: 2031},
 	} {
 		if err := svc.MakeColony(ctx, c); !errors.As(err, &f) || f.Field != field {
 			t.Errorf("%s: %v", field, err)
 		}
 	}
-	if err := svc.MakeColony(ctx, app.NewColony{ID: "z", Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1}); !errors.As(err, &f) || !strings.Contains(f.Say, "already") {
+	if err := svc.MakeColony(ctx, app.NewColony{ID: uid("z"), Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1}); !errors.As(err, &f) || !strings.Contains(f.Say, "already") {
 		t.Errorf("the same code twice: %v", err)
 	}
-	if err := svc.MakeYard(ctx, app.NewYard{ID: "y", Name: "Far", Climate: "uk", Hemisphere: "north", Zone: "Moon/Base", RhythmDays: 7}); !errors.As(err, &f) || f.Field != "zone" {
+	if err := svc.MakeYard(ctx, app.NewYard{ID: uid("y"), Name: "Far", Climate: "uk", Hemisphere: "north", Zone: "Moon/Base", RhythmDays: 7}); !errors.As(err, &f) || f.Field != "zone" {
 		t.Errorf("an unknown zone: %v", err)
 	}
 }
@@ -164,13 +169,17 @@ func TestStandingsAreWorkedOutOnceAndWhenInputsChange(t *testing.T) {
 	svc, _, yard, id := keeper(t)
 	ctx := context.Background()
 	c, _ := svc.Colony(ctx, id)
-	if err := svc.Record(ctx, id, lookAt(c, "l", today, 3)); err != nil {
+	if _, err := svc.Refresh(ctx); err != nil { // the yard is new
 		t.Fatal(err)
 	}
+	if err := svc.Record(ctx, id, lookAt(c, uid("l"), today, 3)); err != nil {
+		t.Fatal(err)
+	}
+	svc.Settle(ctx) // what was written is worked out behind the answer
 	if n, err := svc.Refresh(ctx); n != 0 || err != nil {
 		t.Errorf("%d standings worked out though nothing changed, %v", n, err)
 	}
-	if err := svc.AddSuper(ctx, id, "s", "langstroth-medium-10", 0, true, today); err != nil {
+	if err := svc.AddSuper(ctx, id, uid("s"), "langstroth-medium-10", 0, true, today); err != nil {
 		t.Fatal(err)
 	}
 	b, _ := svc.Board(ctx, yard)
@@ -183,7 +192,7 @@ func TestAdviceDoneIsWrittenAndSettled(t *testing.T) {
 	svc, _, _, id := keeper(t)
 	ctx := context.Background()
 	c, _ := svc.Colony(ctx, id)
-	if err := svc.Record(ctx, id, lookAt(c, "l", today, 9.5)); err != nil {
+	if err := svc.Record(ctx, id, lookAt(c, uid("l"), today, 9.5)); err != nil {
 		t.Fatal(err)
 	}
 	before, _ := svc.Colony(ctx, id)
@@ -192,7 +201,7 @@ func TestAdviceDoneIsWrittenAndSettled(t *testing.T) {
 		t.Fatalf("advice %s", want.Action)
 	}
 	for range 2 { // sent twice is done once
-		if err := svc.Do(ctx, id, "done-1", advice.AddSuper); err != nil {
+		if err := svc.Do(ctx, id, uid("done-1"), advice.AddSuper); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -208,7 +217,7 @@ func TestAdviceDoneIsWrittenAndSettled(t *testing.T) {
 		}
 	}
 	var f *app.FieldError
-	if err := svc.Do(ctx, id, "done-2", advice.CheckCells); !errors.As(err, &f) {
+	if err := svc.Do(ctx, id, uid("done-2"), advice.CheckCells); !errors.As(err, &f) {
 		t.Errorf("a cell check without a look: %v", err)
 	}
 }
@@ -216,14 +225,14 @@ func TestAdviceDoneIsWrittenAndSettled(t *testing.T) {
 func TestATreatmentBarsUntilItsLabelsTimeIsOver(t *testing.T) {
 	svc, _, _, id := keeper(t)
 	ctx := context.Background()
-	if err := svc.Write(ctx, id, app.Note{ID: "t1", Kind: history.KindTreatment, Day: today, What: "thymol"}); err != nil {
+	if err := svc.Write(ctx, id, app.Note{ID: uid("t1"), Kind: history.KindTreatment, Day: today, What: "thymol"}); err != nil {
 		t.Fatal(err)
 	}
 	c, _ := svc.Colony(ctx, id)
 	if in := c.In(); len(in) != 1 || in[0] != "thymol" {
 		t.Errorf("in the hive: %v", in)
 	}
-	if err := svc.Write(ctx, id, app.Note{ID: "t2", Kind: history.KindTreatment, Day: today, What: "thymol", Out: true, Until: today + 14}); err != nil {
+	if err := svc.Write(ctx, id, app.Note{ID: uid("t2"), Kind: history.KindTreatment, Day: today, What: "thymol", Out: true, Until: today + 14}); err != nil {
 		t.Fatal(err)
 	}
 	c, _ = svc.Colony(ctx, id)
@@ -231,8 +240,8 @@ func TestATreatmentBarsUntilItsLabelsTimeIsOver(t *testing.T) {
 		t.Errorf("treatments %+v", p)
 	}
 	var f *app.FieldError
-	for _, n := range []app.Note{{ID: "a", Kind: history.KindFeed, Day: today}, {ID: "b", Kind: history.KindWeighing, Day: today, Kg: -2}, {ID: "c", Kind: history.KindTreatment, Day: today},
-		{ID: "d", Kind: history.KindTreatment, Day: today, What: "other", Out: true}, {ID: "e", Kind: "dance", Day: today}} {
+	for _, n := range []app.Note{{ID: uid("a"), Kind: history.KindFeed, Day: today}, {ID: uid("b"), Kind: history.KindWeighing, Day: today, Kg: -2}, {ID: uid("c"), Kind: history.KindTreatment, Day: today},
+		{ID: uid("d"), Kind: history.KindTreatment, Day: today, What: "other", Out: true}, {ID: uid("e"), Kind: "dance", Day: today}} {
 		if err := svc.Write(ctx, id, n); !errors.As(err, &f) {
 			t.Errorf("%+v: %v", n, err)
 		}

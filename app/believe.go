@@ -4,6 +4,7 @@ import (
 	"context"
 	"crypto/sha256"
 	"encoding/binary"
+	"errors"
 	"fmt"
 	"maps"
 	"math"
@@ -131,7 +132,9 @@ func (s *Service) gains(ctx context.Context, c store.Colony, y yardDay, es []his
 
 // level returns a yard's level as it was last worked out.
 func (s *Service) level(ctx context.Context, yard string) (forecast.Level, error) {
-	all, err := s.store.YardLevels(ctx)
-	l := all[yard]
+	l, err := s.store.YardLevel(ctx, yard)
+	if errors.Is(err, ErrNotFound) {
+		return forecast.Level{}, nil
+	}
 	return forecast.Level{Mean: l.Mean, SD: l.SD}, err
 }

@@ -3,11 +3,13 @@ package app
 import (
 	"context"
 	"encoding/json"
+	"errors"
 	"fmt"
 	"slices"
 	"strings"
 
 	"kembo/core/advice"
+	"kembo/core/assessment"
 	"kembo/core/day"
 	"kembo/core/measure"
 	"kembo/core/season"
@@ -59,7 +61,7 @@ type LoadLine struct {
 }
 
 // Board returns the board of a yard; "" is the yard whose visit is soonest. It
-// reads standings only.
+// reads the standings of that yard, and counts the others'.
 func (s *Service) Board(ctx context.Context, yard string) (Board, error) {
 	op, ys, err := s.yardDays(ctx)
 	if err != nil {
@@ -70,37 +72,47 @@ func (s *Service) Board(ctx context.Context, yard string) (Board, error) {
 		return Board{}, err
 	}
 	b := Board{Operation: op.Name, Units: set.Units}
-	rows, err := s.store.Standings(ctx)
+	chosen := slices.IndexFunc(ys, func(y yardDay) bool { return y.ID == yard || yard == "" })
+	if chosen < 0 && yard != "" {
+		return b, fmt.Errorf("yard %s: %w", yard, ErrNotFound)
+	}
+	if chosen >= 0 {
+		s.settledYard(ctx, ys[chosen].ID)
+	}
+	tallies, err := s.store.Urgencies(ctx)
 	if err != nil {
 		return b, err
 	}
-	byYard := map[string][]store.Standing{}
-	for _, r := range rows {
-		byYard[r.YardID] = append(byYard[r.YardID], r)
+	for _, y := range ys {
+		b.Yards = append(b.Yards, lineOf(y, tallies[y.ID]))
 	}
-	var chosen *yardDay
-	for i, y := range ys {
-		b.Yards = append(b.Yards, lineOf(y, byYard[y.ID]))
-		if y.ID == yard || yard == "" && i == 0 {
-			chosen = &ys[i]
-		}
-	}
-	if yard != "" && chosen == nil {
-		return b, fmt.Errorf("yard %s: %w", yard, ErrNotFound)
-	}
-	if chosen == nil {
+	if chosen < 0 {
 		return b, nil
 	}
-	b.Yard = &b.Yards[slices.IndexFunc(b.Yards, func(l YardLine) bool { return l.ID == chosen.ID })]
-	for _, r := range byYard[chosen.ID] { // only the chosen yard's are read whole
-		var x Standing
-		if err := json.Unmarshal([]byte(r.Body), &x); err != nil {
-			return b, fmt.Errorf("standing of colony %s: %w", r.ColonyID, err)
-		}
-		b.Standings = append(b.Standings, x)
+	b.Yard = &b.Yards[chosen]
+	if b.Standings, err = s.standingsOf(ctx, ys[chosen]); err != nil {
+		return b, err
 	}
 	slices.SortStableFunc(b.Standings, byUrgency)
-	return b, s.fill(ctx, &b, *chosen)
+	return b, s.fill(ctx, &b, ys[chosen])
+}
+
+// standingsOf returns the standings of a yard's colonies.
+func (s *Service) standingsOf(ctx context.Context, y yardDay) ([]Standing, error) {
+	rows, err := s.store.StandingsOf(ctx, y.ID)
+	if err != nil {
+		return nil, err
+	}
+	var out []Standing
+	for _, r := range rows {
+		var x Standing
+		if err := json.Unmarshal([]byte(r.Body), &x); err != nil {
+			return nil, fmt.Errorf("standing of colony %s: %w", r.ColonyID, err)
+		}
+		x.Old = r.ModelVersion != assessment.ModelVersion || x.Today != y.today
+		out = append(out, x)
+	}
+	return out, nil
 }
 
 // byUrgency puts those with something due first, then those that may run
@@ -115,21 +127,10 @@ func byUrgency(a, b Standing) int {
 	return strings.Compare(a.Code, b.Code)
 }
 
-func lineOf(y yardDay, all []store.Standing) YardLine {
-	l := YardLine{ID: y.ID, Name: y.Name, Colonies: len(all), Today: y.today, Visit: y.visit, Planned: y.planned, Rhythm: y.RhythmDays}
-	for _, x := range all {
-		switch x.Urgency {
-		case UrgencyCantWait:
-			l.CantWait++
-		case UrgencyTight:
-			l.Tight++
-		case UrgencyNotKnown:
-			l.NotKnown++
-			l.CanWait++
-		default:
-			l.CanWait++
-		}
-	}
+func lineOf(y yardDay, n store.Tally) YardLine {
+	l := YardLine{ID: y.ID, Name: y.Name, Today: y.today, Visit: y.visit, Planned: y.planned, Rhythm: y.RhythmDays,
+		CantWait: n[UrgencyCantWait], Tight: n[UrgencyTight], NotKnown: n[UrgencyNotKnown], CanWait: n[UrgencyCanWait] + n[UrgencyNotKnown]}
+	l.Colonies = l.CantWait + l.Tight + l.CanWait
 	return l
 }
 
@@ -189,14 +190,9 @@ func (s *Service) FindColony(ctx context.Context, code string) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	cs, err := s.store.Colonies(ctx, op.ID, int32(s.todayIn("UTC")))
-	if err != nil {
-		return "", err
-	}
-	want := strings.ToUpper(strings.TrimSpace(code))
-	i := slices.IndexFunc(cs, func(c store.Colony) bool { return strings.ToUpper(c.Code) == want })
-	if i < 0 {
+	c, err := s.store.ColonyByCode(ctx, op.ID, strings.ToUpper(strings.TrimSpace(code)), int32(s.todayIn("UTC"))+1) // somewhere it is tomorrow
+	if errors.Is(err, ErrNotFound) {
 		return "", fmt.Errorf("colony %q: %w", code, ErrNotFound)
 	}
-	return cs[i].ID, nil
+	return c.ID, err
 }

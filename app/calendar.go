@@ -2,9 +2,9 @@ package app
 
 import (
 	"context"
+	"errors"
 	"fmt"
 	"slices"
-	"strings"
 
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -106,28 +106,18 @@ func (s *Service) Calendar(ctx context.Context, yard string) (Calendar, error) {
 }
 
 func (s *Service) readLevel(ctx context.Context, c *Calendar) error {
-	levels, err := s.store.YardLevels(ctx)
+	l, err := s.store.YardLevel(ctx, c.YardID)
+	if errors.Is(err, ErrNotFound) {
+		return nil
+	}
 	if err != nil {
 		return err
 	}
-	if l, ok := levels[c.YardID]; ok && l.Colonies > 0 {
+	if l.Colonies > 0 {
 		r := forecast.Level{Mean: l.Mean, SD: l.SD}.Times()
 		c.Level = &Level{r.Likely, r.Low, r.High, l.Colonies, day.Day(l.Day)}
 	}
 	return nil
-}
-
-// yardDay returns a yard with its day.
-func (s *Service) yardDay(ctx context.Context, yard string) (store.Operation, yardDay, error) {
-	op, ys, err := s.yardDays(ctx)
-	if err != nil {
-		return op, yardDay{}, err
-	}
-	i := slices.IndexFunc(ys, func(y yardDay) bool { return y.ID == yard })
-	if i < 0 {
-		return op, yardDay{}, fmt.Errorf("yard %s: %w", yard, ErrNotFound)
-	}
-	return op, ys[i], nil
 }
 
 // strongest is as strong as a flow can be entered; 1 is a strong main flow.
@@ -136,10 +126,11 @@ const strongest = 5
 // SetPlant writes a plant of a yard's calendar, in the place of the one named
 // before, if any. A wrong plant is a *FieldError and nothing is stored.
 func (s *Service) SetPlant(ctx context.Context, yard, before string, b season.Bloom) error {
-	b.Plant = strings.TrimSpace(b.Plant)
+	var err error
+	if b.Plant, err = line("plant", "the plant a name", b.Plant, 40); err != nil {
+		return err
+	}
 	switch {
-	case b.Plant == "" || len(b.Plant) > 40:
-		return &FieldError{"plant", "give the plant a name of up to 40 letters"}
 	case !(b.From < b.PeakFrom && b.PeakFrom <= b.PeakTo && b.PeakTo < b.To):
 		return &FieldError{"dates", "must follow each other: opens, in full flower from, to, over"}
 	case b.Strength < 0 || b.Strength > strongest:
@@ -177,10 +168,14 @@ func (s *Service) setBloom(ctx context.Context, yard string, all []store.Bloom) 
 	if _, _, err := s.yardDay(ctx, yard); err != nil {
 		return err
 	}
+	if err := s.may(MayWrite, "write"); err != nil {
+		return err
+	}
 	if err := s.store.SetBloom(ctx, yard, all); err != nil {
 		return err
 	}
-	return s.refreshSoon(ctx)
+	s.refreshSoon(ctx)
+	return nil
 }
 
 // NoteFlow writes that a flow has started or is over. A wrong note is a
@@ -204,23 +199,42 @@ func (s *Service) NoteFlow(ctx context.Context, yard, id, plant string, what sea
 	case on < season.YearStart(y.today, season.Hemisphere(y.Hemisphere)):
 		return &FieldError{"date", fmt.Sprintf("%s is of another year", on)}
 	}
-	if err := s.store.AddFlowNote(ctx, store.FlowNote{ID: id, YardID: yard, Plant: plant, What: string(what), Day: int32(on)}, s.by()); err != nil {
+	if err := clientID(id); err != nil {
 		return err
 	}
-	return s.refreshSoon(ctx)
+	by, err := s.by()
+	if err != nil {
+		return err
+	}
+	err = s.store.AddFlowNote(ctx, store.FlowNote{ID: id, YardID: yard, Plant: plant, What: string(what), Day: int32(on)}, by)
+	if errors.Is(err, store.ErrTaken) {
+		return taken
+	}
+	if err != nil {
+		return err
+	}
+	s.refreshSoon(ctx)
+	return nil
 }
 
 // TakeBackFlow takes a note of a flow back.
 func (s *Service) TakeBackFlow(ctx context.Context, yard, id string) error {
+	if err := s.may(MayWrite, "write"); err != nil {
+		return err
+	}
 	if err := s.store.RemoveFlowNote(ctx, yard, id); err != nil {
 		return err
 	}
-	return s.refreshSoon(ctx)
+	s.refreshSoon(ctx)
+	return nil
 }
 
 // AddWeather writes days of weather to a yard, or to all of them where yard is
 // empty; a day written twice keeps the later.
 func (s *Service) AddWeather(ctx context.Context, yard string, days []season.Weather) error {
+	if err := s.may(MayWrite, "write"); err != nil {
+		return err
+	}
 	_, ys, err := s.yardDays(ctx)
 	if err != nil {
 		return err
@@ -242,5 +256,6 @@ func (s *Service) AddWeather(ctx context.Context, yard string, days []season.Wea
 	if !found {
 		return fmt.Errorf("yard %s: %w", yard, ErrNotFound)
 	}
-	return s.refreshSoon(ctx)
+	s.refreshSoon(ctx)
+	return nil
 }

@@ -38,8 +38,9 @@ type Colony struct {
 	NextCode  string
 	Prev      string // and of the one before
 	PrevCode  string
-	Place, Of int    // its place in the round
-	UndoOf    string // id of the last entry, which can be undone
+	Place, Of int               // its place in the round
+	UndoOf    string            // id of the last entry, which can be undone
+	Broken    []*history.Misfit // entries that do not fit into the log, which is read without them
 }
 
 // LogLine is an entry of the log with the stack as it was believed after it.
@@ -68,32 +69,38 @@ type found struct {
 	op     store.Operation
 	yard   yardDay
 	colony store.Colony
-	round  []store.Colony
+	round  []store.Colony // filled in by walk
 }
 
+// find returns a colony with its yard, where it stands on the yard's day.
 func (s *Service) find(ctx context.Context, id string) (found, error) {
-	op, ys, err := s.yardDays(ctx)
+	op, err := s.store.Operation(ctx)
 	if err != nil {
 		return found{}, err
 	}
-	for _, y := range ys {
-		cs, err := s.store.Colonies(ctx, op.ID, int32(y.today))
+	places, err := s.store.Places(ctx, id)
+	if err != nil {
+		return found{}, err
+	}
+	for _, p := range places {
+		y, err := s.yard(ctx, p.YardID)
 		if err != nil {
 			return found{}, err
 		}
-		i := slices.IndexFunc(cs, func(c store.Colony) bool { return c.ID == id && c.YardID == y.ID })
-		if i < 0 {
-			continue
+		if day.Day(p.Day) <= y.today && p.OperationID == op.ID {
+			return found{op: op, yard: y, colony: p.Colony}, nil
 		}
-		f := found{op: op, yard: y, colony: cs[i]}
-		for _, c := range cs {
-			if c.YardID == y.ID {
-				f.round = append(f.round, c)
-			}
-		}
-		return f, s.inRound(ctx, y.ID, f.round)
 	}
 	return found{}, fmt.Errorf("colony %s: %w", id, ErrNotFound)
+}
+
+// walk fills in the round that a colony belongs to.
+func (s *Service) walk(ctx context.Context, f *found) error {
+	var err error
+	if f.round, err = s.store.ColoniesOf(ctx, f.yard.ID, int32(f.yard.today)); err != nil {
+		return err
+	}
+	return s.inRound(ctx, f.yard.ID, f.round)
 }
 
 // Colony returns a colony's page.
@@ -112,6 +119,10 @@ func (s *Service) read(ctx context.Context, id string, as func(context.Context, 
 	if err != nil {
 		return Colony{}, err
 	}
+	if err := s.walk(ctx, &f); err != nil {
+		return Colony{}, err
+	}
+	s.settled(ctx, id)
 	es, err := s.entries(ctx, id, f.yard.today)
 	if err != nil {
 		return Colony{}, err
@@ -136,10 +147,8 @@ func (s *Service) believe(ctx context.Context, f found, es []history.Entry) (Col
 		return c, err
 	}
 	g := s.ground(f.colony.ID, site, set, f.yard.today, gains)
-	c.Believed, err = history.Walk(es, g, func(e history.Entry, b history.Believed) {
-		c.Log = append(c.Log, LogLine{ID: e.ID, Day: e.Day, Kind: e.Kind, Entry: e, stack: b.Stack})
-	})
-	return c, err
+	readInto(&c, es, g)
+	return c, nil
 }
 
 // colony is believe with the forecast, the advice and the standing.
@@ -149,8 +158,9 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 		return c, err
 	}
 	k, yard, err := s.caseOf(ctx, f, c)
-	var u *unknown
+	u := brokenOf(c.Broken)
 	switch {
+	case u != nil:
 	case err == nil:
 		c.Assessment = assessment.Assess(k, *c.Believed.Estimate, yard)
 	case !errors.As(err, &u):
@@ -241,40 +251,4 @@ func (s *Service) with(ctx context.Context, f found, e history.Entry) ([]history
 		return nil, err
 	}
 	return insertAt(es, e.Day, e), nil
-}
-
-// Record writes an entry of any kind to a colony's log and brings its standing
-// up to date. A wrong entry is a *FieldError and nothing is stored.
-func (s *Service) Record(ctx context.Context, id string, e history.Entry) error {
-	f, err := s.find(ctx, id)
-	if err != nil {
-		return err
-	}
-	if _, err := s.with(ctx, f, e); err != nil {
-		return err
-	}
-	row, err := EventOf(e, f.op.ID, id, s.actor, s.now())
-	if err != nil {
-		return err
-	}
-	if err := s.store.Append(ctx, row); err != nil {
-		return err
-	}
-	return s.refreshOne(ctx, id, f.yard.ID)
-}
-
-// Undo takes back the entry with an id, by an entry of its own.
-func (s *Service) Undo(ctx context.Context, colony, newID, entryID string) error {
-	c, err := s.Colony(ctx, colony)
-	if err != nil {
-		return err
-	}
-	i := slices.IndexFunc(c.Log, func(l LogLine) bool { return l.ID == entryID })
-	if i < 0 {
-		return fmt.Errorf("entry %s: %w", entryID, ErrNotFound)
-	}
-	if i == 0 {
-		return &FieldError{"undo", "the set-up of a hive cannot be undone"}
-	}
-	return s.Record(ctx, colony, history.Entry{ID: newID, Day: c.Log[i].Day, Kind: history.KindUndo, Supersedes: entryID})
 }

@@ -18,20 +18,17 @@ type Culls struct {
 
 // CullList returns the colonies that have combs to cull, by yard and code.
 func (s *Service) CullList(ctx context.Context) ([]Culls, error) {
-	op, ys, err := s.yardDays(ctx)
+	_, ys, err := s.yardDays(ctx)
 	if err != nil {
 		return nil, err
 	}
 	var out []Culls
 	for _, y := range ys {
-		cs, err := s.store.Colonies(ctx, op.ID, int32(y.today))
+		cs, err := s.store.ColoniesOf(ctx, y.ID, int32(y.today))
 		if err != nil {
 			return nil, err
 		}
 		for _, c := range cs {
-			if c.YardID != y.ID {
-				continue
-			}
 			x, err := s.cullsOf(ctx, c, y)
 			if err != nil {
 				return nil, err

@@ -80,9 +80,15 @@ func (s *Service) AddFormat(ctx context.Context, n NewFormat) error {
 	if err != nil {
 		return err
 	}
-	n.Name = strings.TrimSpace(n.Name)
-	if n.Name == "" || len(n.Name) > 60 {
-		return &FieldError{"name", "give the format a name of up to 60 letters"}
+	if err := clientID(n.ID); err != nil {
+		return err
+	}
+	if n.Name, err = line("name", "the format a name", n.Name, nameMost); err != nil {
+		return err
+	}
+	by, err := s.by()
+	if err != nil {
+		return err
 	}
 	if _, err := n.Try(); err != nil {
 		return err
@@ -96,13 +102,20 @@ func (s *Service) AddFormat(ctx context.Context, n NewFormat) error {
 			return &FieldError{"name", fmt.Sprintf("there is a format %s already; choose another name", f.Name)}
 		}
 	}
-	return s.store.AddBoxFormat(ctx, store.BoxFormat{ID: n.ID, OperationID: op.ID, Name: n.Name, LengthMM: n.LengthMM, HeightMM: n.HeightMM, Slots: n.Slots, WidthMM: n.WidthMM, BoxKg: n.BoxKg, FrameKg: n.FrameKg, Super: n.Super}, s.by())
+	err = s.store.AddBoxFormat(ctx, store.BoxFormat{ID: n.ID, OperationID: op.ID, Name: n.Name, LengthMM: n.LengthMM, HeightMM: n.HeightMM, Slots: n.Slots, WidthMM: n.WidthMM, BoxKg: n.BoxKg, FrameKg: n.FrameKg, Super: n.Super}, by)
+	if errors.Is(err, store.ErrTaken) {
+		return taken
+	}
+	return err
 }
 
 // RemoveFormat takes a format out of the user's own.
 func (s *Service) RemoveFormat(ctx context.Context, key string) error {
 	op, err := s.store.Operation(ctx)
 	if err != nil {
+		return err
+	}
+	if err := s.may(MayWrite, "write"); err != nil {
 		return err
 	}
 	return s.store.RemoveBoxFormat(ctx, op.ID, strings.TrimPrefix(key, ownPrefix))

@@ -3,11 +3,13 @@ package app
 import (
 	"bytes"
 	"context"
+	"crypto/sha256"
+	"encoding/hex"
+	"errors"
 	"fmt"
 	"image"
 	_ "image/jpeg" // the two formats that are taken in
 	_ "image/png"
-	"strings"
 
 	"github.com/disintegration/imaging"
 
@@ -25,8 +27,12 @@ const (
 // encoded anew, so that no place and no device is told by it. Sent twice it is
 // kept once. What is no picture is a *FieldError.
 func (s *Service) AddPhoto(ctx context.Context, colony, look, id, by string, picture []byte) error {
-	if id == "" || len(id) > 60 || look == "" || len(look) > 60 {
+	if clientID(id) != nil || clientID(look) != nil {
 		return &FieldError{"photo", "it belongs to no look; add it from the look"}
+	}
+	mark, err := s.sign(by)
+	if err != nil {
+		return err
 	}
 	if _, err := s.find(ctx, colony); err != nil {
 		return err
@@ -47,11 +53,12 @@ func (s *Service) AddPhoto(ctx context.Context, colony, look, id, by string, pic
 	if err := imaging.Encode(&b, img, imaging.JPEG, imaging.JPEGQuality(photoQuality)); err != nil {
 		return err
 	}
-	mark := s.by()
-	if by = strings.TrimSpace(by); by != "" && len(by) <= 60 {
-		mark.Actor = by
+	sum := sha256.Sum256(picture)
+	err = s.store.AddPhoto(ctx, store.Photo{ID: id, ColonyID: colony, LookID: look, Width: img.Bounds().Dx(), Height: img.Bounds().Dy(), JPEG: b.Bytes(), By: mark}, hex.EncodeToString(sum[:]))
+	if errors.Is(err, store.ErrTaken) {
+		return &FieldError{"photo", "another picture was sent under its number before; take it again"}
 	}
-	return s.store.AddPhoto(ctx, store.Photo{ID: id, ColonyID: colony, LookID: look, Width: img.Bounds().Dx(), Height: img.Bounds().Dy(), JPEG: b.Bytes(), By: mark})
+	return err
 }
 
 // Photo is a picture that goes with a look, in points.

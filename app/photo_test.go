@@ -51,18 +51,18 @@ func TestAPhotoTellsNoPlace(t *testing.T) {
 	}
 	raw := withPlace(t, img)
 	for range 2 { // sent twice, kept once
-		if err := svc.AddPhoto(ctx, id, "look-1", "photo-1", "Ann", raw); err != nil {
+		if err := svc.AddPhoto(ctx, id, uid("look-1"), uid("photo-1"), "Ann", raw); err != nil {
 			t.Fatal(err)
 		}
 	}
 	all, err := svc.Photos(ctx, id)
-	if err != nil || len(all["look-1"]) != 1 {
+	if err != nil || len(all[uid("look-1")]) != 1 {
 		t.Fatalf("%v, %v", all, err)
 	}
-	if p := all["look-1"][0]; p.Width != 600 || p.Height != 1600 { // upright, the longer side 1600
+	if p := all[uid("look-1")][0]; p.Width != 600 || p.Height != 1600 { // upright, the longer side 1600
 		t.Errorf("kept as %d by %d", p.Width, p.Height)
 	}
-	kept, err := svc.PhotoJPEG(ctx, "photo-1")
+	kept, err := svc.PhotoJPEG(ctx, uid("photo-1"))
 	if err != nil || bytes.Contains(kept, []byte("Exif")) || bytes.Contains(kept, []byte("mill")) || !bytes.Contains(raw, []byte("at the mill")) {
 		t.Errorf("what the camera wrote is still there: %v", err)
 	}
@@ -73,16 +73,16 @@ func TestAPhotoTellsNoPlace(t *testing.T) {
 	if err := png.Encode(&small, image.NewGray(image.Rect(0, 0, 40, 30))); err != nil {
 		t.Fatal(err)
 	}
-	if err := svc.AddPhoto(ctx, id, "look-1", "photo-2", "", small.Bytes()); err != nil {
+	if err := svc.AddPhoto(ctx, id, uid("look-1"), uid("photo-2"), "", small.Bytes()); err != nil {
 		t.Errorf("a PNG: %v", err)
 	}
 	for what, b := range map[string][]byte{"no picture": []byte("GIF89a, or so"), "half a picture": raw[:len(raw)/2], "nothing": nil} {
 		var field *app.FieldError
-		if err := svc.AddPhoto(ctx, id, "look-1", "photo-3", "", b); !errors.As(err, &field) {
+		if err := svc.AddPhoto(ctx, id, uid("look-1"), uid("photo-3"), "", b); !errors.As(err, &field) {
 			t.Errorf("%s: %v", what, err)
 		}
 	}
-	if _, err := svc.PhotoJPEG(ctx, "photo-3"); !errors.Is(err, app.ErrNotFound) {
+	if _, err := svc.PhotoJPEG(ctx, uid("photo-3")); !errors.Is(err, app.ErrNotFound) {
 		t.Errorf("what was refused is there: %v", err)
 	}
 }

@@ -7,6 +7,7 @@ import (
 	"sync"
 	"time"
 
+	"kembo/core/assessment"
 	"kembo/store"
 )
 
@@ -14,7 +15,7 @@ import (
 type Progress struct {
 	Running  bool
 	Yard     string
-	Done, Of int // colonies; those not yet read count as if their inputs had changed
+	Done, Of int // colonies
 }
 
 // working holds the progress for whoever asks, and lets one refresh of all run at
@@ -49,41 +50,32 @@ func (s *Service) Reassess(ctx context.Context, all bool, tell func(Progress)) (
 	s.work.one.Lock()
 	defer s.work.one.Unlock()
 	defer s.work.tell(Progress{})
-	op, yards, err := s.yardDays(ctx)
+	_, yards, err := s.yardDays(ctx)
 	if err != nil {
 		if errors.Is(err, store.ErrNotFound) {
 			return 0, nil
 		}
 		return 0, err
 	}
-	hashes := map[string]string{}
-	if !all {
-		if hashes, err = s.store.StandingHashes(ctx); err != nil {
-			return 0, err
-		}
+	if err := s.markChanged(ctx, yards); err != nil {
+		return 0, err
 	}
-	unread := map[string]int{}
-	for _, y := range yards {
-		colonies, err := s.store.Colonies(ctx, op.ID, int32(y.today))
-		if err != nil {
-			return 0, err
-		}
-		for _, c := range colonies {
-			if c.YardID == y.ID {
-				unread[y.ID]++
-			}
-		}
+	left, err := s.toDo(ctx, yards, all)
+	if err != nil {
+		return 0, err
+	}
+	of := 0
+	for _, n := range left {
+		of += n
 	}
 	done := 0
 	for _, y := range yards {
-		before := done
-		delete(unread, y.ID)
-		later := 0
-		for _, n := range unread {
-			later += n
+		if left[y.ID] == 0 {
+			continue
 		}
-		n, err := s.refreshYard(ctx, op, y, hashes, "", func(d, n int) {
-			p := Progress{true, y.Name, before + d, before + n + later}
+		before := done
+		n, err := s.refreshYard(ctx, y.ID, which{all: all}, func(d, _ int) {
+			p := Progress{true, y.Name, before + d, max(of, before+d)}
 			s.work.tell(p)
 			if tell != nil {
 				tell(p)
@@ -97,37 +89,83 @@ func (s *Service) Reassess(ctx context.Context, all bool, tell func(Progress)) (
 	return done, nil
 }
 
+// markChanged marks the colonies of yards whose inputs have changed as a whole:
+// something of the yard, its day, or the model.
+func (s *Service) markChanged(ctx context.Context, yards []yardDay) error {
+	marked, err := s.store.MarkedYards(ctx)
+	if err != nil {
+		return err
+	}
+	for _, y := range yards {
+		old, err := s.store.HasOld(ctx, y.ID, int32(y.today), assessment.ModelVersion)
+		if err != nil {
+			return err
+		}
+		if old {
+			if err := s.store.MarkYard(ctx, y.ID); err != nil {
+				return err
+			}
+			marked = append(marked, y.ID)
+		}
+	}
+	for _, id := range marked {
+		if err := s.store.SpreadMark(ctx, id); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// toDo counts the colonies that are to be worked out, by yard.
+func (s *Service) toDo(ctx context.Context, yards []yardDay, all bool) (map[string]int, error) {
+	if all {
+		out := map[string]int{}
+		for _, y := range yards {
+			cs, err := s.store.ColoniesOf(ctx, y.ID, int32(y.today))
+			if err != nil {
+				return nil, err
+			}
+			out[y.ID] = len(cs)
+		}
+		return out, nil
+	}
+	out := map[string]int{}
+	if n, err := s.store.CountStale(ctx); err != nil || n == 0 {
+		return out, err
+	}
+	for _, y := range yards {
+		marks, err := s.store.Stale(ctx, y.ID, int32(y.today))
+		if err != nil {
+			return nil, err
+		}
+		out[y.ID] = len(marks)
+	}
+	return out, nil
+}
+
 // soonWait is how long somebody who changed what bears on many colonies waits for
 // them; after that the board says how far they are.
 const soonWait = 4 * time.Second
 
-// refreshSoon is Refresh for a page: it comes back when all is done or, of many
-// colonies, while they are still being worked out. What fails after that is done
-// again by the next refresh, which finds it stale.
-func (s *Service) refreshSoon(ctx context.Context) error {
-	done := make(chan error, 1)
+// refreshSoon is Refresh for a page whose change is stored: it comes back when all
+// is done or, of many colonies, while they are still being worked out. What fails
+// is done again by the next refresh, for its mark stands.
+func (s *Service) refreshSoon(ctx context.Context) {
+	done := make(chan struct{})
 	go func() {
-		_, err := s.Refresh(context.WithoutCancel(ctx))
-		done <- err
+		defer close(done)
+		if err := guarded(func() error { _, err := s.Refresh(context.WithoutCancel(ctx)); return err }); err != nil {
+			s.log.Error("work out standings", "err", err, "stack", stackOf(err))
+		}
 	}()
 	select {
-	case err := <-done:
-		return err
+	case <-done:
 	case <-time.After(soonWait):
-		return nil
 	}
 }
 
-// refreshOne works out the standing of one colony, for those who wait for it.
+// refreshOne works out the standing of one colony.
 func (s *Service) refreshOne(ctx context.Context, colony string, yard string) error {
-	op, y, err := s.yardDay(ctx, yard)
-	if err != nil {
-		return err
-	}
-	hashes, err := s.store.StandingHashes(ctx)
-	if err != nil {
-		return err
-	}
-	_, err = s.refreshYard(ctx, op, y, hashes, colony, func(int, int) {})
+	_, err := s.refreshYard(ctx, yard, which{only: colony}, func(int, int) {})
 	return err
 }

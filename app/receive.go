@@ -19,7 +19,6 @@ import (
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/shorthand"
-	"kembo/store"
 )
 
 // Entered is what a keeper found and did at a hive, as a device sent it.
@@ -51,90 +50,15 @@ type answer struct {
 // Receive writes what a device sent, once, however often it is sent. What cannot
 // be is a *FieldError, and nothing is stored.
 func (s *Service) Receive(ctx context.Context, colony string, x Entered) (Received, error) {
-	out := Received{ID: x.ID, Colony: colony}
-	if x.ID == "" || len(x.ID) > 60 {
-		return out, &FieldError{"look", "the form is incomplete; open it again from the colony"}
-	}
-	f, err := s.find(ctx, colony)
-	if err != nil {
-		return out, err
-	}
-	out.Code = f.colony.Code
-	by := s.by()
-	if x.By = strings.TrimSpace(x.By); x.By != "" {
-		if len(x.By) > 60 {
-			return out, &FieldError{"who", "give a name of up to 60 letters"}
+	was := sha256.Sum256([]byte(x.Body))
+	r := request{ID: x.ID, Kind: string(history.KindLook), Body: x.Body, By: x.By, Seen: x.Seen, Own: x.Own, Beside: true, was: hex.EncodeToString(was[:])}
+	return s.once(ctx, colony, r, func(m making) ([]history.Entry, error) {
+		es, err := entriesOf(m.log, x)
+		if err == nil && len(es) == 0 {
+			err = &FieldError{"look", "nothing is entered yet; heft it, count seams, or count or paint at least one box"}
 		}
-		by.Actor = x.By
-	}
-	hash := sha256.Sum256([]byte(x.Body))
-	sent := store.Sent{ID: x.ID, ColonyID: colony, Hash: hex.EncodeToString(hash[:]), Body: x.Body, By: by, Answer: "{}"}
-	var rows []store.Event
-	switch _, err := s.store.SentBefore(ctx, x.ID); {
-	case errors.Is(err, ErrNotFound):
-		if rows, sent.Answer, err = s.rowsOf(ctx, f, x, by.Actor); err != nil {
-			return out, err
-		}
-	case err != nil:
-		return out, err
-	}
-	before, err := s.store.Receive(ctx, sent, rows...)
-	if err != nil {
-		return out, err
-	}
-	if before != nil {
-		out.Again, out.Beside = true, before.Hash != sent.Hash
-		sent.Answer = before.Answer
-	}
-	if out.Meanwhile, err = s.meanwhile(ctx, colony, sent.Answer); err != nil || out.Again {
-		return out, err
-	}
-	return out, s.refreshOne(ctx, colony, f.yard.ID)
-}
-
-// rowsOf turns what was sent into rows of the log, with the answer to it.
-func (s *Service) rowsOf(ctx context.Context, f found, x Entered, actor string) ([]store.Event, string, error) {
-	log, err := s.entries(ctx, f.colony.ID, f.yard.today)
-	if err != nil {
-		return nil, "", err
-	}
-	es, err := entriesOf(log, x)
-	if err != nil {
-		return nil, "", err
-	}
-	if len(es) == 0 {
-		return nil, "", &FieldError{"look", "nothing is entered yet; heft it, count seams, or count or paint at least one box"}
-	}
-	if err := fits(log, f.yard.today, es...); err != nil {
-		return nil, "", err
-	}
-	a := answer{}
-	if x.Seen != "" {
-		after, err := s.store.EventsAfter(ctx, f.colony.ID, x.Seen)
-		if err != nil {
-			return nil, "", err
-		}
-		own, err := s.ownEntries(ctx, x.Own)
-		if err != nil {
-			return nil, "", err
-		}
-		for _, r := range after {
-			if !own[r.ID] {
-				a.Meanwhile = append(a.Meanwhile, r.ID)
-			}
-		}
-	}
-	var rows []store.Event
-	for _, e := range es {
-		r, err := EventOf(e, f.op.ID, f.colony.ID, actor, s.now())
-		if err != nil {
-			return nil, "", err
-		}
-		rows = append(rows, r)
-		a.Entries = append(a.Entries, e.ID)
-	}
-	b, err := json.Marshal(a)
-	return rows, string(b), err
+		return es, err
+	})
 }
 
 // ownMost is how many of what a device says it has sent are looked up; a form
@@ -186,7 +110,7 @@ func entriesOf(log []history.Entry, x Entered) ([]history.Entry, error) {
 	}
 	for i := range out {
 		if out[i].ID == "" {
-			out[i].ID, out[i].Day = fmt.Sprintf("%s-%d", x.ID, i+1), x.Day
+			out[i].ID, out[i].Day = numberedID(x.ID, i+1), x.Day
 		}
 	}
 	return out, nil
@@ -253,16 +177,31 @@ func insertAt(log []history.Entry, on day.Day, es ...history.Entry) []history.En
 	return slices.Insert(slices.Clone(log), at, es...)
 }
 
-// fits reports whether entries of one day fit into a colony's log.
+// fits reports whether entries of one day fit into a colony's whole log, also
+// before what is dated in days to come. Into a log that does not fit together
+// nothing fits but what takes an entry back.
 func fits(log []history.Entry, today day.Day, es ...history.Entry) error {
-	on := es[0].Day
-	if on > today {
+	on, undo := es[0].Day, es[0].Kind == history.KindUndo
+	if on > today && !undo {
 		return &FieldError{"date", fmt.Sprintf("%s is in the future; today is %s", on, today)}
 	}
 	if len(log) > 0 && on < log[0].Day {
 		return &FieldError{"date", fmt.Sprintf("%s is before the colony was set up on %s", on, log[0].Day)}
 	}
 	_, err := history.Fold(insertAt(log, on, es...), history.Ground{})
+	if err == nil {
+		return nil
+	}
+	if _, broken := history.Fold(log, history.Ground{}); broken != nil {
+		if undo {
+			return nil
+		}
+		return &FieldError{"log", fmt.Sprintf("this colony's log does not fit together (%v); mend it on the colony's page, then send this again", broken)}
+	}
+	var m *history.Misfit
+	if errors.As(err, &m) && !slices.ContainsFunc(es, func(e history.Entry) bool { return e.ID == m.Entry.ID }) {
+		return &FieldError{string(es[0].Kind), fmt.Sprintf("with this the %s no longer fits (%v)", m, m.Err)}
+	}
 	return fieldOf(err, string(es[0].Kind))
 }
 
@@ -363,7 +302,7 @@ func (s *Service) OnAll(ctx context.Context, yard string, x OnAll) (int, error) 
 		if slices.Contains(x.Except, c.Colony) {
 			continue
 		}
-		e := Entered{ID: x.ID + "-" + c.Colony[len(c.Colony)-12:], Body: string(body), By: x.By, Day: x.Day, Acts: x.Acts}
+		e := Entered{ID: s.onAllID(ctx, x.ID, c.Colony), Body: string(body), By: x.By, Day: x.Day, Acts: x.Acts}
 		if x.Look != nil {
 			l := *x.Look
 			e.Look = &l
@@ -374,4 +313,18 @@ func (s *Service) OnAll(ctx context.Context, yard string, x OnAll) (int, error) 
 		n++
 	}
 	return n, nil
+}
+
+// onAllID is the id of what was done at one colony of those of a yard: as it was
+// made up to 7ef76f4 where that has been stored, else derived.
+func (s *Service) onAllID(ctx context.Context, sent, colony string) string {
+	if old := sent + "-" + colony[max(0, len(colony)-12):]; s.wasSent(ctx, old) {
+		return old
+	}
+	return derivedID(sent, colony)
+}
+
+func (s *Service) wasSent(ctx context.Context, id string) bool {
+	_, err := s.store.SentBefore(ctx, id)
+	return err == nil
 }

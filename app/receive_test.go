@@ -23,7 +23,7 @@ func TestSentTwiceIsWrittenOnce(t *testing.T) {
 	svc, _, _, id := keeper(t)
 	ctx := context.Background()
 	c, _ := svc.Colony(ctx, id)
-	x := found(c, "device-look-1")
+	x := found(c, uid("device-look-1"))
 	x.Acts = []shorthand.Act{{What: shorthand.SupersOn, Count: 2, Drawn: true}, {What: shorthand.Fed, Litres: 4, Ratio: "1:1"}}
 	for i := range 3 {
 		got, err := svc.Receive(ctx, id, x)
@@ -60,9 +60,9 @@ func TestMeanwhile(t *testing.T) {
 	svc, _, _, id := keeper(t)
 	ctx := context.Background()
 	c, _ := svc.Colony(ctx, id)
-	x := found(c, "device-look-2")
+	x := found(c, uid("device-look-2"))
 	x.Seen = c.Log[len(c.Log)-1].ID
-	if err := svc.Write(ctx, id, app.Note{ID: "fed-meanwhile", Kind: history.KindFeed, Day: today, What: "2:1 syrup", Kg: 3}); err != nil {
+	if err := svc.Write(ctx, id, app.Note{ID: uid("fed-meanwhile"), Kind: history.KindFeed, Day: today, What: "2:1 syrup", Kg: 3}); err != nil {
 		t.Fatal(err)
 	}
 	for range 2 {
@@ -71,7 +71,7 @@ func TestMeanwhile(t *testing.T) {
 			t.Fatalf("%+v, %v", got, err)
 		}
 	}
-	x = found(c, "device-look-3")
+	x = found(c, uid("device-look-3"))
 	c, _ = svc.Colony(ctx, id)
 	x.Seen = c.Log[len(c.Log)-1].ID
 	if got, err := svc.Receive(ctx, id, x); err != nil || len(got.Meanwhile) != 0 {
@@ -87,13 +87,13 @@ func TestOnesOwnLooksAreNoNews(t *testing.T) {
 	ctx := context.Background()
 	c, _ := svc.Colony(ctx, id)
 	kept := c.Log[len(c.Log)-1].ID
-	first, second := found(c, "device-look-4"), found(c, "device-look-5")
+	first, second := found(c, uid("device-look-4")), found(c, uid("device-look-5"))
 	first.Acts = []shorthand.Act{{What: shorthand.SupersOn, Count: 1, Drawn: true}}
 	first.Seen, second.Seen = kept, kept
 	if got, err := svc.Receive(ctx, id, first); err != nil || len(got.Meanwhile) != 0 {
 		t.Fatalf("%+v, %v", got, err)
 	}
-	if err := svc.Write(ctx, id, app.Note{ID: "fed-between", Kind: history.KindFeed, Day: today, What: "2:1 syrup", Kg: 3}); err != nil {
+	if err := svc.Write(ctx, id, app.Note{ID: uid("fed-between"), Kind: history.KindFeed, Day: today, What: "2:1 syrup", Kg: 3}); err != nil {
 		t.Fatal(err)
 	}
 	second.Own = []string{"never-came", first.ID}

@@ -174,12 +174,19 @@ func (s *Service) SetRound(ctx context.Context, yard string, colonies []string) 
 	if err != nil {
 		return err
 	}
-	for _, id := range colonies {
+	for i, id := range colonies {
+		if slices.Contains(colonies[:i], id) {
+			return &FieldError{"order", "a colony is in it twice; open the round again"}
+		}
 		if !slices.ContainsFunc(b.Standings, func(x Standing) bool { return x.Colony == id }) {
 			return &FieldError{"order", "a colony in it does not stand in this yard; open the round again"}
 		}
 	}
-	return s.store.SetRound(ctx, yard, colonies, s.by())
+	by, err := s.by()
+	if err != nil {
+		return err
+	}
+	return s.store.SetRound(ctx, yard, colonies, by)
 }
 
 // inRound puts the colonies of a yard in the order in which they stand.

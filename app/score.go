@@ -53,7 +53,7 @@ func (s *Service) Compared(ctx context.Context, tell func(colony string, t histo
 
 // comparedBy is Compared for a keeper as these settings have one.
 func (s *Service) comparedBy(ctx context.Context, set Settings, tell func(colony string, t history.Compared)) error {
-	op, ys, err := s.yardDays(ctx)
+	_, ys, err := s.yardDays(ctx)
 	if err != nil {
 		return err
 	}
@@ -62,14 +62,11 @@ func (s *Service) comparedBy(ctx context.Context, set Settings, tell func(colony
 		if err != nil {
 			return err
 		}
-		colonies, err := s.store.Colonies(ctx, op.ID, int32(y.today))
+		colonies, err := s.store.ColoniesOf(ctx, y.ID, int32(y.today))
 		if err != nil {
 			return err
 		}
 		for _, c := range colonies {
-			if c.YardID != y.ID {
-				continue
-			}
 			es, err := s.entries(ctx, c.ID, y.today)
 			if err != nil {
 				return err

@@ -7,11 +7,9 @@ import (
 	"context"
 	"encoding/json"
 	"fmt"
-	"slices"
+	"log/slog"
 	"time"
 	_ "time/tzdata" // yards keep local days on machines without zone files
-
-	"github.com/google/uuid"
 
 	"kembo/core/advice"
 	"kembo/core/assessment"
@@ -22,21 +20,35 @@ import (
 	"kembo/store"
 )
 
-// Service carries out what users ask.
+// Service carries out what users ask, on behalf of a principal. It is safe for
+// concurrent use.
 type Service struct {
+	*house
+	who Principal
+}
+
+// house is what all principals share.
+type house struct {
 	store  *store.Store
 	now    func() time.Time
 	frozen *day.Day // the demo's day; nil: the yard's own today
-	actor  string
+	log    *slog.Logger
 	drawn  conditions
 	work   working
+	later  later
+	yield  yield
+	warned warnings
 }
 
-// New returns a service on s. now gives the instant for the log; today, if not
-// nil, freezes the trade's day, but not the clock.
+// New returns a service on s, on behalf of whoever sits at this machine. now gives
+// the instant for the log; today, if not nil, freezes the trade's day, but not the
+// clock.
 func New(s *store.Store, now func() time.Time, today *day.Day) *Service {
-	return &Service{store: s, now: now, frozen: today, actor: "keeper"}
+	return &Service{&house{store: s, now: now, frozen: today, log: slog.New(slog.DiscardHandler)}, ThisMachine}
 }
+
+// LogTo has what goes wrong behind pages written to log.
+func (s *Service) LogTo(log *slog.Logger) { s.house.log = log }
 
 // ErrNotFound is returned for a yard or colony that does not exist.
 var ErrNotFound = store.ErrNotFound
@@ -72,73 +84,6 @@ func (s *Service) Start(ctx context.Context, name string) error {
 		return nil
 	}
 	return s.store.AddOperation(ctx, store.Operation{ID: newID(), Name: name})
-}
-
-// by is the mark of who writes now.
-func (s *Service) by() store.By {
-	return store.By{Actor: s.actor, RecordedUTC: s.now().UTC().Format(time.RFC3339)}
-}
-
-func newID() string {
-	id, err := uuid.NewV7()
-	if err != nil { // no entropy: the machine is not usable
-		panic(err)
-	}
-	return id.String()
-}
-
-// NewID returns an id for a form, made before it is sent, so that sending it
-// twice is doing it once.
-func NewID() string { return newID() }
-
-// yards returns the yards with their day and next visit.
-type yardDay struct {
-	store.Yard
-	today, visit day.Day
-	planned      bool
-	lastVisit    day.Day // 0: none yet
-}
-
-func (s *Service) yardDays(ctx context.Context) (store.Operation, []yardDay, error) {
-	op, err := s.store.Operation(ctx)
-	if err != nil {
-		return op, nil, err
-	}
-	ys, err := s.store.Yards(ctx, op.ID)
-	if err != nil {
-		return op, nil, err
-	}
-	visits, err := s.store.Visits(ctx, op.ID)
-	if err != nil {
-		return op, nil, err
-	}
-	var out []yardDay
-	for _, y := range ys {
-		out = append(out, withVisit(y, s.Today(y), visits[y.ID]))
-	}
-	slices.SortStableFunc(out, func(a, b yardDay) int { return int(a.visit - b.visit) })
-	return op, out, nil
-}
-
-// withVisit finds the next visit: the first planned after today or, where none
-// is planned, the yard's rhythm from the last one.
-func withVisit(y store.Yard, today day.Day, visits []int32) yardDay {
-	out := yardDay{Yard: y, today: today, visit: today + day.Day(y.RhythmDays)}
-	for _, v := range visits {
-		d := day.Day(v)
-		if d <= today {
-			out.lastVisit = d
-			if n := d + day.Day(y.RhythmDays); n > today {
-				out.visit = n
-			} else {
-				out.visit = today + 1
-			}
-			continue
-		}
-		out.visit, out.planned = d, true
-		break
-	}
-	return out
 }
 
 // site gathers what the forecast needs to know of a yard.
@@ -197,15 +142,7 @@ func (s *Service) entries(ctx context.Context, colony string, upTo day.Day) ([]h
 	if err != nil {
 		return nil, err
 	}
-	out := make([]history.Entry, 0, len(rows))
-	for _, r := range rows {
-		e, err := entry(r)
-		if err != nil {
-			return nil, err
-		}
-		out = append(out, e)
-	}
-	return out, nil
+	return entriesFrom(rows)
 }
 
 // EventOf writes an entry as a row of the log. Payload is the entered part.

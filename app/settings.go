@@ -86,22 +86,35 @@ func (s *Service) Choose(ctx context.Context, c Settings) error {
 			return &FieldError{"how far looks are off", "give 2 to 80 per cent, or nothing for the usual"}
 		}
 	}
-	f := func(v float64) string { return strconv.FormatFloat(v, 'f', -1, 64) }
-	err = s.store.SetSettings(ctx, op.ID, map[string]string{"units": c.Units.Name, "lift_limit_kg": f(c.LiftLimitKg), "mites_spring": f(c.MitesSpring), "mites_late": f(c.MitesLate), "off_faces": f(c.OffFaces), "off_boxes": f(c.OffBoxes), "off_seams": f(c.OffSeams)}, s.by())
+	by, err := s.by()
 	if err != nil {
 		return err
 	}
-	return s.refreshSoon(ctx) // standings hold sentences with units
+	f := func(v float64) string { return strconv.FormatFloat(v, 'f', -1, 64) }
+	err = s.store.SetSettings(ctx, op.ID, map[string]string{"units": c.Units.Name, "lift_limit_kg": f(c.LiftLimitKg), "mites_spring": f(c.MitesSpring), "mites_late": f(c.MitesLate), "off_faces": f(c.OffFaces), "off_boxes": f(c.OffBoxes), "off_seams": f(c.OffSeams)}, by)
+	if err != nil {
+		return err
+	}
+	s.refreshSoon(ctx) // standings hold sentences with units
+	return nil
 }
 
 // TodayHere returns the day of the first yard, for pages of no yard.
 func (s *Service) TodayHere(ctx context.Context) (day.Day, season.Hemisphere, error) {
-	_, ys, err := s.yardDays(ctx)
-	if err != nil && !errors.Is(err, store.ErrNotFound) {
-		return 0, "", err
-	}
-	if len(ys) == 0 {
+	y, err := s.store.FirstYard(ctx)
+	if errors.Is(err, store.ErrNotFound) {
 		return s.todayIn("UTC"), season.North, nil
 	}
-	return ys[0].today, season.Hemisphere(ys[0].Hemisphere), nil
+	return s.Today(y), season.Hemisphere(y.Hemisphere), err
+}
+
+// Head returns what stands at the head of every page: the producer's name, "" in
+// an empty file, and the day.
+func (s *Service) Head(ctx context.Context) (name string, today day.Day, err error) {
+	op, err := s.store.Operation(ctx)
+	if err != nil && !errors.Is(err, store.ErrNotFound) {
+		return "", 0, err
+	}
+	today, _, err = s.TodayHere(ctx)
+	return op.Name, today, err
 }

@@ -2,6 +2,8 @@ package app
 
 import (
 	"context"
+	"encoding/json"
+	"errors"
 	"fmt"
 	"slices"
 	"strings"
@@ -28,12 +30,17 @@ func (s *Service) MakeYard(ctx context.Context, y NewYard) error {
 	if err != nil {
 		return err
 	}
-	y.Name = strings.TrimSpace(y.Name)
+	by, err := s.by()
+	if err != nil {
+		return err
+	}
+	if err := clientID(y.ID); err != nil {
+		return err
+	}
+	if y.Name, err = line("name", "the yard a name", y.Name, nameMost); err != nil {
+		return err
+	}
 	switch {
-	case y.Name == "":
-		return &FieldError{"name", "give the yard a name"}
-	case len(y.Name) > 60:
-		return &FieldError{"name", "it is longer than 60 letters; shorten it"}
 	case y.RhythmDays < 1 || y.RhythmDays > 120:
 		return &FieldError{"rhythm", "give the usual days between visits, 1 to 120"}
 	}
@@ -50,8 +57,12 @@ func (s *Service) MakeYard(ctx context.Context, y NewYard) error {
 	if err != nil {
 		return err
 	}
+	row := store.Yard{ID: y.ID, OperationID: op.ID, Name: y.Name, Climate: y.Climate, Hemisphere: y.Hemisphere, Zone: y.Zone, RhythmDays: y.RhythmDays}
 	for _, o := range ys {
 		if o.ID == y.ID {
+			if o != row {
+				return taken
+			}
 			return nil
 		}
 		if strings.EqualFold(o.Name, y.Name) {
@@ -62,7 +73,7 @@ func (s *Service) MakeYard(ctx context.Context, y NewYard) error {
 	for _, b := range forecast.UsualBloom {
 		bloom = append(bloom, store.Bloom(b))
 	}
-	return s.store.AddYard(ctx, store.Yard{ID: y.ID, OperationID: op.ID, Name: y.Name, Climate: y.Climate, Hemisphere: y.Hemisphere, Zone: y.Zone, RhythmDays: y.RhythmDays}, bloom, s.by())
+	return s.store.AddYard(ctx, row, bloom, by)
 }
 
 // NewColony is what a user gives to make a colony.
@@ -80,21 +91,26 @@ type NewColony struct {
 
 // MakeColony makes a colony with its stack from the catalogue.
 func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
-	op, ys, err := s.yardDays(ctx)
+	by, err := s.by()
 	if err != nil {
 		return err
 	}
-	i := slices.IndexFunc(ys, func(y yardDay) bool { return y.ID == n.Yard })
-	if i < 0 {
+	if err := clientID(n.ID); err != nil {
+		return err
+	}
+	op, y, err := s.yardDay(ctx, n.Yard)
+	if errors.Is(err, ErrNotFound) {
 		return &FieldError{"yard", "choose one of the yards"}
 	}
-	n.Code = strings.ToUpper(strings.TrimSpace(n.Code))
+	if err != nil {
+		return err
+	}
+	if n.Code, err = line("code", "the colony a code, as QL-04,", n.Code, 20); err != nil {
+		return err
+	}
+	n.Code = strings.ToUpper(n.Code)
 	f, err := s.Format(ctx, n.NestFormat)
 	switch {
-	case n.Code == "":
-		return &FieldError{"code", "give the colony a code, as QL-04"}
-	case len(n.Code) > 20:
-		return &FieldError{"code", "it is longer than 20 letters; shorten it"}
 	case err != nil:
 		return err
 	case n.SuperFrames != 0 && (n.SuperFrames < 1 || n.SuperFrames > hive.SuperBeside(f).Slots):
@@ -103,21 +119,36 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 		return &FieldError{"nest boxes", "a nest has 1 to 4 boxes"}
 	case n.Supers < 0 || n.Supers > 8:
 		return &FieldError{"supers", "give 0 to 8 supers"}
-	case n.QueenYear != 0 && (n.QueenYear < 2000 || n.QueenYear > ys[i].today.Time().Year()):
+	case n.QueenYear != 0 && (n.QueenYear < 2000 || n.QueenYear > y.today.Time().Year()):
 		return &FieldError{"queen's year", fmt.Sprintf("%d is not a year she can be from", n.QueenYear)}
 	}
-	cs, err := s.store.Colonies(ctx, op.ID, int32(ys[i].today))
+	switch places, err := s.store.Places(ctx, n.ID); {
+	case err != nil:
+		return err
+	case len(places) > 0 && places[len(places)-1].YardID == n.Yard && places[len(places)-1].Code == n.Code:
+		return nil // sent twice
+	case len(places) > 0:
+		return taken
+	}
+	st := stackOfNew(n, f)
+	e, err := EventOf(history.Entry{ID: newID(), Day: y.today, Kind: history.KindStack, Stack: &st}, op.ID, n.ID, by.Actor, s.now())
 	if err != nil {
 		return err
 	}
-	for _, c := range cs {
-		if c.ID == n.ID {
-			return nil
-		}
-		if c.Code == n.Code {
-			return &FieldError{"code", fmt.Sprintf("there is a colony %s already; choose another code", c.Code)}
-		}
+	err = s.store.AddColony(ctx, store.Colony{ID: n.ID, OperationID: op.ID, YardID: n.Yard, Code: n.Code}, int32(y.today), by, e)
+	var has *store.ErrCodeTaken
+	if errors.As(err, &has) {
+		return &FieldError{"code", fmt.Sprintf("there is a colony %s already; choose another code", has.Code)}
 	}
+	if err != nil {
+		return err
+	}
+	s.soon(n.Yard, n.ID)
+	return nil
+}
+
+// stackOfNew is the hive of a new colony.
+func stackOfNew(n NewColony, f hive.BoxFormat) history.StackSet {
 	st := history.StackSet{QueenID: newID(), QueenYear: n.QueenYear, Clipped: n.Clipped, HistoryKnown: n.HistoryKnown}
 	for range n.NestBoxes {
 		st.Boxes = append(st.Boxes, MakeBox(f, f.Slots, false, true))
@@ -133,14 +164,7 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 	if n.Excluder && n.Supers > 0 {
 		st.ExcluderAbove = n.NestBoxes
 	}
-	e, err := EventOf(history.Entry{ID: newID(), Day: ys[i].today, Kind: history.KindStack, Stack: &st}, op.ID, n.ID, s.actor, s.now())
-	if err != nil {
-		return err
-	}
-	if err := s.store.AddColony(ctx, store.Colony{ID: n.ID, OperationID: op.ID, YardID: n.Yard, Code: n.Code}, int32(ys[i].today), s.by(), e); err != nil {
-		return err
-	}
-	return s.refreshSoon(ctx)
+	return st
 }
 
 // MakeBox returns a box of new frames with ids of their own.
@@ -150,14 +174,6 @@ func MakeBox(f hive.BoxFormat, n int, super, drawn bool) history.Box {
 		frames[i] = newID()
 	}
 	return history.BoxOf(f, newID(), frames, super, drawn)
-}
-
-// superFormat returns the format of a super: by key, or of those on the hive.
-func (s *Service) superFormat(ctx context.Context, c Colony, key string) (hive.BoxFormat, error) {
-	if key == "" {
-		return advice.SuperFormat(c.Believed.Stack), nil
-	}
-	return s.Format(ctx, key)
 }
 
 // framesLike is the spacing of the supers on a hive: as many frames as the top
@@ -174,83 +190,110 @@ func framesLike(st hive.Stack, f hive.BoxFormat) int {
 // AddSuper puts a super on top of a colony; no format and no frames mean as
 // the others are.
 func (s *Service) AddSuper(ctx context.Context, colony, entryID, format string, frames int, drawn bool, on day.Day) error {
-	c, err := s.Believed(ctx, colony)
-	if err != nil {
-		return err
-	}
-	f, err := s.superFormat(ctx, c, format)
-	if err != nil {
-		return err
-	}
-	if frames == 0 {
-		frames = framesLike(c.Believed.Stack, f)
-	}
-	if frames < 1 || frames > f.Slots {
-		return &FieldError{"frames", fmt.Sprintf("%s takes 1 to %d frames", f.Name, f.Slots)}
-	}
-	return s.Record(ctx, colony, history.Entry{ID: entryID, Day: on, Kind: history.KindBoxOn,
-		BoxOn: &history.BoxOn{At: len(c.Believed.Stack.Boxes), Box: MakeBox(f, frames, true, drawn)}})
+	return s.PutOn(ctx, colony, NewBox{EntryID: entryID, Format: format, Frames: frames, Drawn: drawn, Where: OnTop, On: on})
 }
+
+// Where a box is put on.
+const (
+	OnTop   = "top"   // a super
+	OnNest  = "nest"  // under the supers
+	OnFloor = "floor" // under the nest
+)
 
 // NewBox is a box as a user puts it on.
 type NewBox struct {
-	EntryID, Format string
-	Frames          int    // 0: as many as it takes
-	Drawn           bool   // else foundation
-	Where           string // top: a super; nest: on the nest; floor: under it
-	On              day.Day
+	EntryID string
+	Format  string // empty: as the supers are
+	Frames  int    // 0: as many as it takes or, of a super like the others, as they have
+	Drawn   bool   // else foundation
+	Where   string
+	On      day.Day
 }
+
+// mostBoxes is how many boxes a hive may have. Source: common practice, no source:
+// nobody reaches higher.
+const mostBoxes = 12
 
 // PutOn puts any box of the catalogue or the user's own on a colony.
 func (s *Service) PutOn(ctx context.Context, colony string, n NewBox) error {
-	c, err := s.Believed(ctx, colony)
-	if err != nil {
-		return err
-	}
-	f, err := s.Format(ctx, n.Format)
-	if err != nil {
-		return err
-	}
-	if n.Frames == 0 {
-		n.Frames = f.Slots
-	}
-	if n.Frames < 1 || n.Frames > f.Slots {
-		return &FieldError{"frames", fmt.Sprintf("%s takes 1 to %d frames", f.Name, f.Slots)}
-	}
-	st := c.Believed.Stack
-	at, super := len(st.Boxes), true
-	switch n.Where {
-	case "top":
-	case "nest":
-		at, super = len(st.Boxes)-st.Supers(), false
-	case "floor":
-		at, super = 0, false
-	default:
+	if n.Where != OnTop && n.Where != OnNest && n.Where != OnFloor {
 		return &FieldError{"where", "choose on top, on the nest or on the floor"}
 	}
-	e := history.Entry{ID: n.EntryID, Day: n.On, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: at, Box: MakeBox(f, n.Frames, super, n.Drawn)}}
-	return s.Record(ctx, colony, e)
+	var f hive.BoxFormat
+	var err error
+	if n.Format != "" {
+		if f, err = s.Format(ctx, n.Format); err != nil {
+			return err
+		}
+	}
+	body, err := json.Marshal(n)
+	if err != nil {
+		return err
+	}
+	r := request{ID: n.EntryID, Kind: string(history.KindBoxOn), Body: string(body)}
+	_, err = s.once(ctx, colony, r, func(m making) ([]history.Entry, error) {
+		st, err := m.stack(n.On)
+		if err != nil {
+			return nil, err
+		}
+		e, err := putOn(st, n, f)
+		return []history.Entry{e}, err
+	})
+	return err
+}
+
+// putOn makes the entry of a box that goes on a hive; f may be none.
+func putOn(st hive.Stack, n NewBox, f hive.BoxFormat) (history.Entry, error) {
+	e := history.Entry{ID: n.EntryID, Day: n.On, Kind: history.KindBoxOn}
+	frames := n.Frames
+	if f == (hive.BoxFormat{}) {
+		if len(st.Boxes) == 0 {
+			return e, &FieldError{"format", "there is no box to go by; choose one"}
+		}
+		f = advice.SuperFormat(st)
+		if frames == 0 {
+			frames = framesLike(st, f)
+		}
+	}
+	if frames == 0 {
+		frames = f.Slots
+	}
+	at, super := len(st.Boxes), n.Where == OnTop
+	switch n.Where {
+	case OnNest:
+		at -= st.Supers()
+	case OnFloor:
+		at = 0
+	}
+	switch {
+	case frames < 1 || frames > f.Slots:
+		return e, &FieldError{"frames", fmt.Sprintf("%s takes 1 to %d frames", f.Name, f.Slots)}
+	case len(st.Boxes) >= mostBoxes:
+		return e, &FieldError{"boxes", fmt.Sprintf("a hive has at most %d boxes", mostBoxes)}
+	}
+	e.BoxOn = &history.BoxOn{At: at, Box: MakeBox(f, frames, super, n.Drawn)}
+	return e, nil
 }
 
 // MoveVisit plans a yard's next visit for a day.
 func (s *Service) MoveVisit(ctx context.Context, yard string, on day.Day) error {
-	_, ys, err := s.yardDays(ctx)
+	_, y, err := s.yardDay(ctx, yard)
 	if err != nil {
 		return err
 	}
-	i := slices.IndexFunc(ys, func(y yardDay) bool { return y.ID == yard })
-	if i < 0 {
-		return fmt.Errorf("yard %s: %w", yard, ErrNotFound)
-	}
-	y := ys[i]
 	if on <= y.today {
 		return &FieldError{"date", fmt.Sprintf("%s is not after today, %s; choose a later day", on, y.today)}
 	}
 	if on > y.today+200 {
 		return &FieldError{"date", fmt.Sprintf("%s is more than 200 days ahead; choose an earlier day", on)}
 	}
-	if err := s.store.MoveNextVisit(ctx, newID(), yard, int32(y.today), int32(on), s.by()); err != nil {
+	by, err := s.by()
+	if err != nil {
 		return err
 	}
-	return s.refreshSoon(ctx)
+	if err := s.store.MoveNextVisit(ctx, newID(), yard, int32(y.today), int32(on), by); err != nil {
+		return err
+	}
+	s.refreshSoon(ctx)
+	return nil
 }

@@ -3,7 +3,6 @@ package app
 import (
 	"context"
 	"errors"
-	"fmt"
 	"time"
 
 	"kembo/core/day"
@@ -11,7 +10,6 @@ import (
 	"kembo/core/ledger"
 	"kembo/core/measure"
 	"kembo/exchange"
-	"kembo/station"
 	"kembo/store"
 )
 
@@ -169,16 +167,6 @@ func zone(name string) *time.Location {
 	return loc
 }
 
-// Pull takes the readings of a scale between two instants into a colony's
-// series, and returns how many there were.
-func (s *Service) Pull(ctx context.Context, colony string, scale station.Scale, from, to time.Time) (int, error) {
-	rs, err := scale.Readings(ctx, from, to)
-	if err != nil {
-		return 0, fmt.Errorf("scale of colony %s: %w", colony, err)
-	}
-	return len(rs), s.store.AddReadings(ctx, colony, rowsOf(rs))
-}
-
 func rowsOf(rs []ledger.Reading) []store.Reading {
 	out := make([]store.Reading, 0, len(rs))
 	for _, r := range rs {
@@ -212,6 +200,10 @@ func (s *Service) ScaleColumnsFor(ctx context.Context, sheet exchange.ScaleSheet
 // how its columns are read. A sheet that cannot be read is a *FieldError and
 // nothing is stored.
 func (s *Service) ImportScale(ctx context.Context, colony string, sheet exchange.ScaleSheet, c exchange.ScaleColumns) (Imported, error) {
+	by, err := s.by()
+	if err != nil {
+		return Imported{}, err
+	}
 	f, err := s.find(ctx, colony)
 	if err != nil {
 		return Imported{}, err
@@ -227,5 +219,6 @@ func (s *Service) ImportScale(ctx context.Context, colony string, sheet exchange
 	if err := s.store.AddReadings(ctx, colony, rowsOf(rs)); err != nil {
 		return Imported{}, err
 	}
-	return Imported{len(rs), skipped}, s.store.SetScaleFile(ctx, f.op.ID, sheet.Signature, c.Text(), s.by())
+	s.soon(f.yard.ID, colony)
+	return Imported{len(rs), skipped}, s.store.SetScaleFile(ctx, f.op.ID, sheet.Signature, c.Text(), by)
 }

@@ -192,7 +192,7 @@ func TestWhatIsLoadedIsWhatIsLogged(t *testing.T) {
 			if tick := c.TickOf(a); len(tick) != 1 || tick[0].Litres != load.Count || tick[0].Ratio != "2:1" {
 				t.Errorf("%s: %v %s loaded, ticked as %+v", c.Code, load.Count, load.Unit, tick)
 			}
-			if err := svc.Do(ctx, c.ID, "fed-"+c.Code, a.Action); err != nil {
+			if err := svc.Do(ctx, c.ID, app.NewID(), a.Action); err != nil {
 				t.Fatal(err)
 			}
 			after, err := svc.Colony(ctx, c.ID)

@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"database/sql"
+	"fmt"
 )
 
 const deleteBloom = `DELETE FROM bloom WHERE yard_id = ?`
@@ -30,18 +31,31 @@ type FlowNote struct {
 
 const insertFlowNote = `INSERT INTO flow_note (id, yard_id, plant, what, day, actor, recorded_utc) VALUES (?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`
 
-// AddFlowNote writes a note; the same id twice is one note.
+const selectFlowNote = `SELECT id, yard_id, plant, what, day FROM flow_note WHERE id = ?`
+
+// AddFlowNote writes a note; the same twice is one note, another under its id is
+// ErrTaken.
 func (s *Store) AddFlowNote(ctx context.Context, n FlowNote, by By) error {
-	_, err := s.write.ExecContext(ctx, insertFlowNote, n.ID, n.YardID, n.Plant, n.What, n.Day, by.Actor, by.RecordedUTC)
-	return err
+	return s.change(ctx, func(tx *sql.Tx) error {
+		if _, err := tx.ExecContext(ctx, insertFlowNote, n.ID, n.YardID, n.Plant, n.What, n.Day, by.Actor, by.RecordedUTC); err != nil {
+			return err
+		}
+		var was FlowNote
+		if err := tx.QueryRowContext(ctx, selectFlowNote, n.ID).Scan(&was.ID, &was.YardID, &was.Plant, &was.What, &was.Day); err != nil {
+			return err
+		}
+		if was != n {
+			return fmt.Errorf("flow note %s: %w", n.ID, ErrTaken)
+		}
+		return nil
+	})
 }
 
 const deleteFlowNote = `DELETE FROM flow_note WHERE id = ? AND yard_id = ?`
 
 // RemoveFlowNote takes a note back.
 func (s *Store) RemoveFlowNote(ctx context.Context, yard, id string) error {
-	_, err := s.write.ExecContext(ctx, deleteFlowNote, id, yard)
-	return err
+	return s.exec(ctx, deleteFlowNote, id, yard)
 }
 
 const selectFlowNotes = `SELECT id, yard_id, plant, what, day FROM flow_note WHERE yard_id = ? AND day BETWEEN ? AND ? ORDER BY day, recorded_utc`

@@ -3,7 +3,7 @@ package store
 import (
 	"context"
 	"database/sql"
-	"fmt"
+	"strings"
 )
 
 // Colony is a colony where it stands on a day.
@@ -14,17 +14,51 @@ const (
 	insertPlace  = `INSERT INTO colony_place (colony_id, day, yard_id, code, actor, recorded_utc) VALUES (?, ?, ?, ?, ?, ?)`
 )
 
+// ErrCodeTaken is returned where another colony has the code.
+type ErrCodeTaken struct{ Code string }
+
+func (e *ErrCodeTaken) Error() string { return "code " + e.Code + " is taken" }
+
 // AddColony writes a colony, its place from a day on, and its first events.
 func (s *Store) AddColony(ctx context.Context, c Colony, day int32, by By, events ...Event) error {
-	return s.change(ctx, func(tx *sql.Tx) error {
-		if _, err := tx.ExecContext(ctx, insertColony, c.ID, c.OperationID); err != nil {
-			return err
+	return s.Change(ctx, func(tx *Tx) error { return tx.AddColony(ctx, c, day, by, events...) })
+}
+
+// AddColony is Store.AddColony within a transaction. A code that another colony
+// has now is an *ErrCodeTaken.
+func (t *Tx) AddColony(ctx context.Context, c Colony, day int32, by By, events ...Event) error {
+	if _, err := t.tx.ExecContext(ctx, insertColony, c.ID, c.OperationID); err != nil {
+		return err
+	}
+	if _, err := t.tx.ExecContext(ctx, insertPlace, c.ID, day, c.YardID, c.Code, by.Actor, by.RecordedUTC); err != nil {
+		if strings.Contains(err.Error(), "code is taken") { // the trigger's word; the driver has no type for it
+			return &ErrCodeTaken{c.Code}
 		}
-		if _, err := tx.ExecContext(ctx, insertPlace, c.ID, day, c.YardID, c.Code, by.Actor, by.RecordedUTC); err != nil {
-			return err
-		}
-		return appendEvents(ctx, tx, events)
-	})
+		return err
+	}
+	return t.Append(ctx, events...)
+}
+
+func scanColony(r interface{ Scan(...any) error }, c *Colony) error {
+	return r.Scan(&c.ID, &c.OperationID, &c.YardID, &c.Code)
+}
+
+// selectPlaces is every place a colony has had, the latest first.
+const selectPlaces = `SELECT c.id, c.operation_id, p.yard_id, p.code, p.day
+	FROM colony c JOIN colony_place p ON p.colony_id = c.id WHERE c.id = ? ORDER BY p.day DESC`
+
+// Place is where a colony stands from a day on.
+type Place struct {
+	Colony
+	Day int32
+}
+
+// Places returns all places that a colony has had, the latest first; none where
+// there is no such colony. Which of them is today's hangs on the yard's day.
+func (s *Store) Places(ctx context.Context, colony string) ([]Place, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, p *Place) error {
+		return r.Scan(&p.ID, &p.OperationID, &p.YardID, &p.Code, &p.Day)
+	}, selectPlaces, colony)
 }
 
 const selectColonies = `SELECT c.id, c.operation_id, p.yard_id, p.code
@@ -34,101 +68,41 @@ const selectColonies = `SELECT c.id, c.operation_id, p.yard_id, p.code
 
 // Colonies returns an operation's colonies where they stand on a day.
 func (s *Store) Colonies(ctx context.Context, operation string, day int32) ([]Colony, error) {
-	return collect(ctx, s.read, func(r *sql.Rows, c *Colony) error {
-		return r.Scan(&c.ID, &c.OperationID, &c.YardID, &c.Code)
-	}, selectColonies, operation, day)
+	return collect(ctx, s.read, func(r *sql.Rows, c *Colony) error { return scanColony(r, c) }, selectColonies, operation, day)
 }
 
-// Event is an entry of the log. Payload is JSON.
-type Event struct {
-	Seq                             int64
-	ID, OperationID, ColonyID, Kind string
-	Day                             int32
-	RecordedUTC, Actor, Supersedes  string
-	Payload                         string
+const selectOfYard = `SELECT c.id, c.operation_id, p.yard_id, p.code
+	FROM colony_place p JOIN colony c ON c.id = p.colony_id
+	WHERE p.yard_id = ? AND p.day = (SELECT MAX(day) FROM colony_place WHERE colony_id = p.colony_id AND day <= ?)
+	ORDER BY p.code`
+
+// ColoniesOf returns the colonies that stand in a yard on a day.
+func (s *Store) ColoniesOf(ctx context.Context, yard string, day int32) ([]Colony, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, c *Colony) error { return scanColony(r, c) }, selectOfYard, yard, day)
 }
 
-const insertEvent = `INSERT INTO event (id, operation_id, colony_id, kind, day, recorded_utc, actor, supersedes, payload)
-	VALUES (?, ?, ?, ?, ?, ?, ?, NULLIF(?, ''), ?) ON CONFLICT (id) DO NOTHING`
+const selectByCode = `SELECT c.id, c.operation_id, p.yard_id, p.code
+	FROM colony_place p JOIN colony c ON c.id = p.colony_id
+	WHERE p.code = ? AND c.operation_id = ? AND p.day = (SELECT MAX(day) FROM colony_place WHERE colony_id = p.colony_id AND day <= ?)`
 
-// Append adds events to the log; one that is there already, by id, is left as
-// it is, so doing a thing twice is doing it once.
-func (s *Store) Append(ctx context.Context, events ...Event) error {
-	return s.change(ctx, func(tx *sql.Tx) error { return appendEvents(ctx, tx, events) })
+// ColonyByCode returns the colony that has a code on a day, or ErrNotFound.
+func (s *Store) ColonyByCode(ctx context.Context, operation, code string, day int32) (Colony, error) {
+	var c Colony
+	err := scanColony(s.read.QueryRowContext(ctx, selectByCode, code, operation, day), &c)
+	return c, notFound("colony "+code, err)
 }
 
-func appendEvents(ctx context.Context, tx *sql.Tx, events []Event) error {
-	st, err := tx.PrepareContext(ctx, insertEvent)
-	if err != nil {
-		return err
+// CountColonies returns how many colonies stand in each yard on a day.
+func (s *Store) CountColonies(ctx context.Context, day int32) (map[string]int, error) {
+	type count struct {
+		yard string
+		n    int
 	}
-	defer st.Close()
-	for _, e := range events {
-		if _, err := st.ExecContext(ctx, e.ID, e.OperationID, e.ColonyID, e.Kind, e.Day, e.RecordedUTC, e.Actor, e.Supersedes, e.Payload); err != nil {
-			return fmt.Errorf("event %s: %w", e.Kind, err)
-		}
-	}
-	return nil
-}
-
-const selectEvents = `SELECT seq, id, operation_id, colony_id, kind, day, recorded_utc, actor, COALESCE(supersedes, ''), payload
-	FROM event WHERE colony_id = ? AND day <= ? ORDER BY day, seq`
-
-// Events returns a colony's log up to a day, in order of day and entry.
-func (s *Store) Events(ctx context.Context, colony string, upTo int32) ([]Event, error) {
-	return collect(ctx, s.read, scanEvent, selectEvents, colony, upTo)
-}
-
-func scanEvent(r *sql.Rows, e *Event) error {
-	return r.Scan(&e.Seq, &e.ID, &e.OperationID, &e.ColonyID, &e.Kind, &e.Day, &e.RecordedUTC, &e.Actor, &e.Supersedes, &e.Payload)
-}
-
-// Standing is what the board shows of a colony. Ends are nil where a runway
-// does not end within the horizon.
-type Standing struct {
-	ColonyID, YardID          string
-	Today                     int32
-	Urgency                   int
-	ModelVersion, InputHash   string
-	FoodEnd, LayEnd, StoreEnd *int32
-	Body                      string
-}
-
-const upsertStanding = `INSERT INTO standing (colony_id, yard_id, today, model_version, input_hash, urgency, food_end, lay_end, store_end, body)
-	VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
-	ON CONFLICT (colony_id) DO UPDATE SET yard_id = excluded.yard_id, today = excluded.today, model_version = excluded.model_version,
-	input_hash = excluded.input_hash, urgency = excluded.urgency, food_end = excluded.food_end, lay_end = excluded.lay_end, store_end = excluded.store_end, body = excluded.body`
-
-// SaveStandings writes standings, replacing those of the same colonies.
-func (s *Store) SaveStandings(ctx context.Context, all ...Standing) error {
-	return s.change(ctx, func(tx *sql.Tx) error {
-		for _, x := range all {
-			if _, err := tx.ExecContext(ctx, upsertStanding, x.ColonyID, x.YardID, x.Today, x.ModelVersion, x.InputHash, x.Urgency, x.FoodEnd, x.LayEnd, x.StoreEnd, x.Body); err != nil {
-				return err
-			}
-		}
-		return nil
-	})
-}
-
-const selectStandings = `SELECT colony_id, yard_id, today, model_version, input_hash, urgency, food_end, lay_end, store_end, body FROM standing`
-
-// Standings returns all standings.
-func (s *Store) Standings(ctx context.Context) ([]Standing, error) {
-	return collect(ctx, s.read, func(r *sql.Rows, x *Standing) error {
-		return r.Scan(&x.ColonyID, &x.YardID, &x.Today, &x.ModelVersion, &x.InputHash, &x.Urgency, &x.FoodEnd, &x.LayEnd, &x.StoreEnd, &x.Body)
-	}, selectStandings)
-}
-
-const selectHashes = `SELECT colony_id, input_hash FROM standing`
-
-// StandingHashes returns what each standing was worked out from, by colony.
-func (s *Store) StandingHashes(ctx context.Context) (map[string]string, error) {
-	type pair struct{ id, hash string }
-	rows, err := collect(ctx, s.read, func(r *sql.Rows, p *pair) error { return r.Scan(&p.id, &p.hash) }, selectHashes)
-	out := make(map[string]string, len(rows))
-	for _, p := range rows {
-		out[p.id] = p.hash
+	all, err := collect(ctx, s.read, func(r *sql.Rows, c *count) error { return r.Scan(&c.yard, &c.n) },
+		`SELECT p.yard_id, COUNT(*) FROM colony_place p WHERE p.day = (SELECT MAX(day) FROM colony_place WHERE colony_id = p.colony_id AND day <= ?) GROUP BY p.yard_id`, day)
+	out := make(map[string]int, len(all))
+	for _, c := range all {
+		out[c.yard] = c.n
 	}
 	return out, err
 }

@@ -1,9 +1,6 @@
 package store
 
-import (
-	"context"
-	"database/sql"
-)
+import "context"
 
 // YardLevel is how a yard's flow runs against its calendar, as its colonies
 // tell it: mean and standard deviation of the logarithm.
@@ -19,20 +16,14 @@ const upsertLevel = `INSERT INTO yard_level (yard_id, day, mean, sd, colonies) V
 
 // SetYardLevel writes a yard's level, replacing the one before.
 func (s *Store) SetYardLevel(ctx context.Context, l YardLevel) error {
-	_, err := s.write.ExecContext(ctx, upsertLevel, l.YardID, l.Day, l.Mean, l.SD, l.Colonies)
-	return err
+	return s.exec(ctx, upsertLevel, l.YardID, l.Day, l.Mean, l.SD, l.Colonies)
 }
 
-const selectLevels = `SELECT yard_id, day, mean, sd, colonies FROM yard_level`
+const selectLevel = `SELECT yard_id, day, mean, sd, colonies FROM yard_level WHERE yard_id = ?`
 
-// YardLevels returns the levels of all yards that have one.
-func (s *Store) YardLevels(ctx context.Context) (map[string]YardLevel, error) {
-	rows, err := collect(ctx, s.read, func(r *sql.Rows, l *YardLevel) error {
-		return r.Scan(&l.YardID, &l.Day, &l.Mean, &l.SD, &l.Colonies)
-	}, selectLevels)
-	out := make(map[string]YardLevel, len(rows))
-	for _, l := range rows {
-		out[l.YardID] = l
-	}
-	return out, err
+// YardLevel returns a yard's level, or ErrNotFound.
+func (s *Store) YardLevel(ctx context.Context, yard string) (YardLevel, error) {
+	var l YardLevel
+	err := s.read.QueryRowContext(ctx, selectLevel, yard).Scan(&l.YardID, &l.Day, &l.Mean, &l.SD, &l.Colonies)
+	return l, notFound("level of the yard", err)
 }

@@ -48,8 +48,7 @@ const insertBoxFormat = `INSERT INTO box_format (id, operation_id, name, length_
 
 // AddBoxFormat writes a format; the same id twice is once.
 func (s *Store) AddBoxFormat(ctx context.Context, f BoxFormat, by By) error {
-	_, err := s.write.ExecContext(ctx, insertBoxFormat, f.ID, f.OperationID, f.Name, f.LengthMM, f.HeightMM, f.Slots, f.WidthMM, f.BoxKg, f.FrameKg, f.Super, by.Actor, by.RecordedUTC)
-	return err
+	return s.exec(ctx, insertBoxFormat, f.ID, f.OperationID, f.Name, f.LengthMM, f.HeightMM, f.Slots, f.WidthMM, f.BoxKg, f.FrameKg, f.Super, by.Actor, by.RecordedUTC)
 }
 
 const deleteBoxFormat = `DELETE FROM box_format WHERE id = ? AND operation_id = ?`
@@ -57,8 +56,7 @@ const deleteBoxFormat = `DELETE FROM box_format WHERE id = ? AND operation_id = 
 // RemoveBoxFormat takes a format out of the catalogue; boxes that have it carry
 // their own dimensions.
 func (s *Store) RemoveBoxFormat(ctx context.Context, operation, id string) error {
-	_, err := s.write.ExecContext(ctx, deleteBoxFormat, id, operation)
-	return err
+	return s.exec(ctx, deleteBoxFormat, id, operation)
 }
 
 const selectBoxFormats = `SELECT id, operation_id, name, length_mm, height_mm, slots, width_mm, box_kg, frame_kg, super FROM box_format WHERE operation_id = ? ORDER BY name`
@@ -108,8 +106,7 @@ const upsertScaleFile = `INSERT INTO scale_file (operation_id, header, reading, 
 
 // SetScaleFile remembers how files with a header are read.
 func (s *Store) SetScaleFile(ctx context.Context, operation, header, reading string, by By) error {
-	_, err := s.write.ExecContext(ctx, upsertScaleFile, operation, header, reading, by.Actor, by.RecordedUTC)
-	return err
+	return s.exec(ctx, upsertScaleFile, operation, header, reading, by.Actor, by.RecordedUTC)
 }
 
 const selectScaleFile = `SELECT reading FROM scale_file WHERE operation_id = ? AND header = ?`

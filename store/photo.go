@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"database/sql"
+	"fmt"
 )
 
 // Photo goes with a look. JPEG is nil where only the list was asked for.
@@ -13,12 +14,31 @@ type Photo struct {
 	By                   By
 }
 
-const insertPhoto = `INSERT INTO photo (id, colony_id, look_id, width, height, jpeg, actor, recorded_utc) VALUES (?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`
+const (
+	insertPhoto = `INSERT INTO photo (id, colony_id, look_id, width, height, jpeg, actor, recorded_utc, sent_hash) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`
+	selectSame  = `SELECT colony_id, look_id, COALESCE(sent_hash, ?) FROM photo WHERE id = ?`
+)
 
-// AddPhoto writes a photo; one that is there already, by id, is left as it is.
-func (s *Store) AddPhoto(ctx context.Context, p Photo) error {
-	_, err := s.write.ExecContext(ctx, insertPhoto, p.ID, p.ColonyID, p.LookID, p.Width, p.Height, p.JPEG, p.By.Actor, p.By.RecordedUTC)
-	return err
+// AddPhoto writes a photo, with the hash of what was sent. One that is there
+// already and is the same is left as it is; another under its id is ErrTaken.
+func (s *Store) AddPhoto(ctx context.Context, p Photo, sentHash string) error {
+	return s.change(ctx, func(tx *sql.Tx) error {
+		done, err := tx.ExecContext(ctx, insertPhoto, p.ID, p.ColonyID, p.LookID, p.Width, p.Height, p.JPEG, p.By.Actor, p.By.RecordedUTC, sentHash)
+		if err != nil {
+			return err
+		}
+		if n, err := done.RowsAffected(); err != nil || n == 1 {
+			return err
+		}
+		var colony, look, hash string
+		if err := tx.QueryRowContext(ctx, selectSame, sentHash, p.ID).Scan(&colony, &look, &hash); err != nil {
+			return err
+		}
+		if colony != p.ColonyID || look != p.LookID || hash != sentHash {
+			return fmt.Errorf("photo %s: %w", p.ID, ErrTaken)
+		}
+		return nil
+	})
 }
 
 const selectPhotos = `SELECT id, colony_id, look_id, width, height FROM photo WHERE colony_id = ? ORDER BY recorded_utc, id`

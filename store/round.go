@@ -3,7 +3,6 @@ package store
 import (
 	"context"
 	"database/sql"
-	"errors"
 )
 
 const (
@@ -56,30 +55,23 @@ func (s *Store) SentBefore(ctx context.Context, id string) (Sent, error) {
 	return x, notFound("sent", err)
 }
 
-// Receive writes what a device sent with the events it amounts to, all or
-// nothing. Where something has come under its id before, no event is written and
-// that is returned; if it was something else, this is kept beside it.
-func (s *Store) Receive(ctx context.Context, x Sent, events ...Event) (before *Sent, err error) {
-	err = s.change(ctx, func(tx *sql.Tx) error {
-		var was Sent
-		switch err := scanSent(tx.QueryRowContext(ctx, selectSent, x.ID), &was); {
-		case err == nil:
-			before = &was
-			if was.Hash == x.Hash {
-				return nil
-			}
-			_, err := tx.ExecContext(ctx, insertBeside, x.ID, x.Hash, x.Body, x.By.Actor, x.By.RecordedUTC)
-			return err
-		case !errors.Is(err, sql.ErrNoRows):
-			return err
-		}
-		if err := appendEvents(ctx, tx, events); err != nil {
-			return err
-		}
-		_, err := tx.ExecContext(ctx, insertSent, x.ID, x.ColonyID, x.Hash, x.Body, x.By.Actor, x.By.RecordedUTC, x.Answer)
-		return err
-	})
-	return before, err
+// SentBefore is Store.SentBefore within a transaction.
+func (t *Tx) SentBefore(ctx context.Context, id string) (Sent, error) {
+	var x Sent
+	err := scanSent(t.tx.QueryRowContext(ctx, selectSent, id), &x)
+	return x, notFound("sent", err)
+}
+
+// AddSent notes what came under an id, with its answer.
+func (t *Tx) AddSent(ctx context.Context, x Sent) error {
+	_, err := t.tx.ExecContext(ctx, insertSent, x.ID, x.ColonyID, x.Hash, x.Body, x.By.Actor, x.By.RecordedUTC, x.Answer)
+	return err
+}
+
+// KeepBeside keeps something else that came under an id that had come before.
+func (t *Tx) KeepBeside(ctx context.Context, x Sent) error {
+	_, err := t.tx.ExecContext(ctx, insertBeside, x.ID, x.Hash, x.Body, x.By.Actor, x.By.RecordedUTC)
+	return err
 }
 
 const selectBeside = `SELECT b.id, s.colony_id, b.body_hash, b.body, b.actor, b.recorded_utc, '{}' FROM sent_beside b JOIN sent s ON s.id = b.id
@@ -98,13 +90,4 @@ const selectUnknowing = `SELECT id, colony_id, body_hash, '', actor, recorded_ut
 // knowing of all that the log held; bodies are left out.
 func (s *Store) Unknowing(ctx context.Context, colony, sinceUTC string) ([]Sent, error) {
 	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error { return scanSent(r, x) }, selectUnknowing, colony, sinceUTC)
-}
-
-const selectAfter = `SELECT seq, id, operation_id, colony_id, kind, day, recorded_utc, actor, COALESCE(supersedes, ''), payload
-	FROM event WHERE colony_id = ? AND seq > (SELECT seq FROM event WHERE id = ? AND colony_id = ?) ORDER BY seq`
-
-// EventsAfter returns what was written to a colony's log after an entry, in the
-// order in which it was written; none where there is no such entry.
-func (s *Store) EventsAfter(ctx context.Context, colony, entry string) ([]Event, error) {
-	return collect(ctx, s.read, scanEvent, selectAfter, colony, entry, colony)
 }

@@ -6,70 +6,42 @@ package store
 import (
 	"context"
 	"database/sql"
-	"embed"
 	"errors"
 	"fmt"
-	"io/fs"
-	"net/url"
-	"path/filepath"
-
-	"github.com/pressly/goose/v3"
-	_ "modernc.org/sqlite" // the driver, by name "sqlite"
+	"sync/atomic"
 )
-
-//go:embed migrations/*.sql
-var migrations embed.FS
 
 // ErrNotFound is returned where one row was asked for and there is none.
 var ErrNotFound = errors.New("not found")
 
-// Store is an open database.
+// ErrTaken is returned, wrapped, where an id that is to be written is there
+// already with other contents, of another colony or of another kind.
+var ErrTaken = errors.New("the id is taken by something else")
+
+// Store is an open database. It is safe for concurrent use.
 type Store struct {
-	write *sql.DB
-	read  *sql.DB
+	write   *sql.DB
+	read    *sql.DB
+	written atomic.Int64 // changes since the log was last folded into the file
+	path    string
 }
 
-// Open opens the database at path, makes it if it is not there, and brings its
-// schema up to date.
-func Open(ctx context.Context, path string) (*Store, error) {
-	abs, err := filepath.Abs(path)
-	if err != nil {
-		return nil, fmt.Errorf("path of the data file: %w", err)
+// Close folds the write-ahead log into the file and closes both pools.
+func (s *Store) Close() error {
+	err := s.read.Close()
+	if s.written.Load() > 0 {
+		err = errors.Join(err, s.Checkpoint(context.Background()))
 	}
-	base := "file:" + (&url.URL{Path: abs}).EscapedPath() + "?_pragma=busy_timeout(5000)&_pragma=foreign_keys(1)&_pragma=journal_mode(WAL)&_pragma=synchronous(FULL)&_pragma=cache_size(-16000)"
-	w, err := sql.Open("sqlite", base+"&_txlock=immediate")
-	if err != nil {
-		return nil, err
-	}
-	w.SetMaxOpenConns(1)
-	if err := migrate(ctx, w); err != nil {
-		w.Close()
-		return nil, fmt.Errorf("data file %s: %w", path, err)
-	}
-	r, err := sql.Open("sqlite", base+"&_pragma=query_only(1)")
-	if err != nil {
-		w.Close()
-		return nil, err
-	}
-	r.SetMaxOpenConns(8)
-	return &Store{write: w, read: r}, nil
+	return errors.Join(err, s.write.Close())
 }
 
-func migrate(ctx context.Context, db *sql.DB) error {
-	dir, err := fs.Sub(migrations, "migrations")
-	if err != nil {
-		return err
-	}
-	p, err := goose.NewProvider(goose.DialectSQLite3, db, dir)
-	if err != nil {
-		return err
-	}
-	_, err = p.Up(ctx)
-	return err
-}
+// Tx is a write transaction: what it reads nobody changes until it is done.
+type Tx struct{ tx *sql.Tx }
 
-// Close closes both pools.
-func (s *Store) Close() error { return errors.Join(s.read.Close(), s.write.Close()) }
+// Change runs f in one write transaction; an error of f undoes all of it.
+func (s *Store) Change(ctx context.Context, f func(*Tx) error) error {
+	return s.change(ctx, func(tx *sql.Tx) error { return f(&Tx{tx}) })
+}
 
 // change runs f in one write transaction.
 func (s *Store) change(ctx context.Context, f func(*sql.Tx) error) error {
@@ -81,11 +53,25 @@ func (s *Store) change(ctx context.Context, f func(*sql.Tx) error) error {
 	if err := f(tx); err != nil {
 		return err
 	}
+	s.written.Add(1)
 	return tx.Commit()
 }
 
+// exec runs one statement as a write transaction of its own.
+func (s *Store) exec(ctx context.Context, query string, args ...any) error {
+	s.written.Add(1)
+	_, err := s.write.ExecContext(ctx, query, args...)
+	return err
+}
+
+// querier is a pool or a transaction.
+type querier interface {
+	QueryContext(ctx context.Context, query string, args ...any) (*sql.Rows, error)
+	QueryRowContext(ctx context.Context, query string, args ...any) *sql.Row
+}
+
 // collect reads all rows of a query with scan.
-func collect[T any](ctx context.Context, db *sql.DB, scan func(*sql.Rows, *T) error, query string, args ...any) ([]T, error) {
+func collect[T any](ctx context.Context, db querier, scan func(*sql.Rows, *T) error, query string, args ...any) ([]T, error) {
 	rows, err := db.QueryContext(ctx, query, args...)
 	if err != nil {
 		return nil, err

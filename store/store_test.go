@@ -114,19 +114,24 @@ func TestStandingsAndVisits(t *testing.T) {
 	seed(t, s)
 	ctx := context.Background()
 	end := int32(120)
-	x := store.Standing{ColonyID: "c", YardID: "y", Today: 111, ModelVersion: "1", InputHash: "h", StoreEnd: &end, Body: `{}`}
+	x := store.Worked{Standing: store.Standing{ColonyID: "c", YardID: "y", Today: 111, ModelVersion: "1", InputHash: "h", StoreEnd: &end, Body: `{}`}}
 	if err := errors.Join(s.SaveStandings(ctx, x), s.SaveStandings(ctx, x)); err != nil {
 		t.Fatal(err)
 	}
-	got, err := s.Standings(ctx)
+	got, err := s.StandingsOf(ctx, "y")
 	if err != nil || len(got) != 1 || got[0].FoodEnd != nil || *got[0].StoreEnd != 120 {
 		t.Errorf("standings %+v, %v", got, err)
 	}
 	if err := errors.Join(s.AddVisit(ctx, "v1", "y", 100, by), s.AddVisit(ctx, "v2", "y", 130, by), s.MoveNextVisit(ctx, "v3", "y", 111, 118, by)); err != nil {
 		t.Fatal(err)
 	}
-	if all, _ := s.Visits(ctx, "op"); len(all["y"]) != 2 || all["y"][0] != 100 || all["y"][1] != 118 {
-		t.Errorf("visits %v, want the past one and the moved one", all)
+	for day, want := range map[int32]store.Visits{99: {Next: 100}, 100: {Last: 100, Next: 118}, 117: {Last: 100, Next: 118}, 118: {Last: 118}} {
+		if got, err := s.Visits(ctx, "y", day); got != want || err != nil {
+			t.Errorf("about day %d the visits are %+v, %v; want %+v: the past one and the moved one", day, got, err, want)
+		}
+		if all, err := s.AllVisits(ctx, "op", day); all["y"] != want || err != nil {
+			t.Errorf("about day %d all visits are %+v, %v", day, all, err)
+		}
 	}
 }
 

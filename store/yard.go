@@ -12,8 +12,7 @@ const insertOperation = `INSERT INTO operation (id, name) VALUES (?, ?)`
 
 // AddOperation writes an operation.
 func (s *Store) AddOperation(ctx context.Context, o Operation) error {
-	_, err := s.write.ExecContext(ctx, insertOperation, o.ID, o.Name)
-	return err
+	return s.exec(ctx, insertOperation, o.ID, o.Name)
 }
 
 const selectOperation = `SELECT id, name FROM operation ORDER BY rowid LIMIT 1`
@@ -58,6 +57,24 @@ func (s *Store) Yards(ctx context.Context, operation string) ([]Yard, error) {
 	return collect(ctx, s.read, func(r *sql.Rows, y *Yard) error {
 		return r.Scan(&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays)
 	}, selectYards, operation)
+}
+
+const selectYard = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days FROM yard WHERE id = ?`
+
+// Yard returns a yard, or ErrNotFound.
+func (s *Store) Yard(ctx context.Context, id string) (Yard, error) {
+	var y Yard
+	err := s.read.QueryRowContext(ctx, selectYard, id).Scan(&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays)
+	return y, notFound("yard "+id, err)
+}
+
+const selectFirstYard = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days FROM yard ORDER BY name LIMIT 1`
+
+// FirstYard returns the first yard by name, or ErrNotFound.
+func (s *Store) FirstYard(ctx context.Context) (Yard, error) {
+	var y Yard
+	err := s.read.QueryRowContext(ctx, selectFirstYard).Scan(&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays)
+	return y, notFound("yard", err)
 }
 
 // Bloom is a plant's flowering in a yard, in season days.
@@ -120,8 +137,7 @@ const insertVisit = `INSERT INTO visit (id, yard_id, day, actor, recorded_utc) V
 
 // AddVisit plans a visit.
 func (s *Store) AddVisit(ctx context.Context, id, yard string, day int32, by By) error {
-	_, err := s.write.ExecContext(ctx, insertVisit, id, yard, day, by.Actor, by.RecordedUTC)
-	return err
+	return s.exec(ctx, insertVisit, id, yard, day, by.Actor, by.RecordedUTC)
 }
 
 const deleteVisits = `DELETE FROM visit WHERE yard_id = ? AND day > ?`
@@ -137,18 +153,32 @@ func (s *Store) MoveNextVisit(ctx context.Context, id, yard string, after, day i
 	})
 }
 
-const selectVisits = `SELECT v.yard_id, v.day FROM visit v JOIN yard y ON y.id = v.yard_id WHERE y.operation_id = ? ORDER BY v.day`
+// Visits are the last visit of a yard up to a day and the next planned after it;
+// 0 where there is none.
+type Visits struct{ Last, Next int32 }
 
-// Visits returns the days of all visits, past and planned, by yard.
-func (s *Store) Visits(ctx context.Context, operation string) (map[string][]int32, error) {
-	type visit struct {
+const selectVisits = `SELECT COALESCE((SELECT MAX(day) FROM visit WHERE yard_id = ?1 AND day <= ?2), 0),
+	COALESCE((SELECT MIN(day) FROM visit WHERE yard_id = ?1 AND day > ?2), 0)`
+
+// Visits returns a yard's visits about a day.
+func (s *Store) Visits(ctx context.Context, yard string, day int32) (Visits, error) {
+	var v Visits
+	return v, s.read.QueryRowContext(ctx, selectVisits, yard, day).Scan(&v.Last, &v.Next)
+}
+
+const selectAllVisits = `SELECT y.id, COALESCE((SELECT MAX(day) FROM visit WHERE yard_id = y.id AND day <= ?1), 0),
+	COALESCE((SELECT MIN(day) FROM visit WHERE yard_id = y.id AND day > ?1), 0) FROM yard y WHERE y.operation_id = ?2`
+
+// AllVisits returns the visits about a day of all yards of an operation, by yard.
+func (s *Store) AllVisits(ctx context.Context, operation string, day int32) (map[string]Visits, error) {
+	type line struct {
 		yard string
-		day  int32
+		Visits
 	}
-	all, err := collect(ctx, s.read, func(r *sql.Rows, v *visit) error { return r.Scan(&v.yard, &v.day) }, selectVisits, operation)
-	out := map[string][]int32{}
-	for _, v := range all {
-		out[v.yard] = append(out[v.yard], v.day)
+	all, err := collect(ctx, s.read, func(r *sql.Rows, l *line) error { return r.Scan(&l.yard, &l.Last, &l.Next) }, selectAllVisits, day, operation)
+	out := make(map[string]Visits, len(all))
+	for _, l := range all {
+		out[l.yard] = l.Visits
 	}
 	return out, err
 }

@@ -16,7 +16,7 @@ import (
 // boxOn puts a super on top.
 func (s *Server) boxOn(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
-	x, err := s.app.Colony(c.Context(), id)
+	x, err := s.as(c).Colony(c.Context(), id)
 	if err != nil {
 		return err
 	}
@@ -24,7 +24,7 @@ func (s *Server) boxOn(c fiber.Ctx) error {
 	if err != nil && c.FormValue("frames") != "" {
 		return &app.FieldError{Field: "frames", Say: "give a whole number"}
 	}
-	if err := s.app.AddSuper(c.Context(), id, c.FormValue("entry"), strings.Clone(c.FormValue("format")), frames, c.FormValue("comb") != "foundation", x.Today); err != nil {
+	if err := s.as(c).AddSuper(c.Context(), id, c.FormValue("entry"), strings.Clone(c.FormValue("format")), frames, c.FormValue("comb") != "foundation", x.Today); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
@@ -44,7 +44,7 @@ func (s *Server) putOn(c fiber.Ctx) error {
 			return &app.FieldError{Field: "frames", Say: "give a whole number, or leave it empty for as many as it takes"}
 		}
 	}
-	if err := s.app.PutOn(c.Context(), id, n); err != nil {
+	if err := s.as(c).PutOn(c.Context(), id, n); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
@@ -53,7 +53,7 @@ func (s *Server) putOn(c fiber.Ctx) error {
 // done notes an advised action as done.
 func (s *Server) done(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
-	if err := s.app.Do(c.Context(), id, strings.Clone(c.FormValue("entry")), advice.Action(c.FormValue("action"))); err != nil {
+	if err := s.as(c).Do(c.Context(), id, strings.Clone(c.FormValue("entry")), advice.Action(c.FormValue("action"))); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
@@ -69,7 +69,7 @@ func (s *Server) note(c fiber.Ctx) error {
 		return &app.FieldError{Field: "date", Say: err.Error()}
 	}
 	if t := val("kg"); t != "" {
-		set, err := s.app.Settings(c.Context())
+		set, err := s.as(c).Settings(c.Context())
 		if err != nil {
 			return err
 		}
@@ -85,7 +85,7 @@ func (s *Server) note(c fiber.Ctx) error {
 			}
 		}
 	}
-	if err := s.app.Write(c.Context(), id, n); err != nil {
+	if err := s.as(c).Write(c.Context(), id, n); err != nil {
 		return err
 	}
 	if c.FormValue("back") == "weight" {
@@ -97,12 +97,12 @@ func (s *Server) note(c fiber.Ctx) error {
 // boxOff takes a box off.
 func (s *Server) boxOff(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
-	x, err := s.app.Colony(c.Context(), id)
+	x, err := s.as(c).Colony(c.Context(), id)
 	if err != nil {
 		return err
 	}
 	e := history.Entry{ID: c.FormValue("entry"), Day: x.Today, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: c.FormValue("box"), Why: "taken off"}}
-	if err := s.app.Record(c.Context(), id, e); err != nil {
+	if err := s.as(c).Record(c.Context(), id, e); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
@@ -111,7 +111,7 @@ func (s *Server) boxOff(c fiber.Ctx) error {
 // undo takes back the last entry.
 func (s *Server) undo(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
-	if err := s.app.Undo(c.Context(), id, c.FormValue("entry"), c.FormValue("of")); err != nil {
+	if err := s.as(c).Undo(c.Context(), id, c.FormValue("entry"), c.FormValue("of")); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
@@ -124,7 +124,7 @@ func (s *Server) arrange(c fiber.Ctx) error {
 	if err != nil {
 		return &app.FieldError{Field: "date", Say: err.Error()}
 	}
-	if err := s.app.Arrange(c.Context(), id, strings.Clone(c.FormValue("entry")), on, strings.Clone(c.FormValue("what"))); err != nil {
+	if err := s.as(c).Arrange(c.Context(), id, strings.Clone(c.FormValue("entry")), on, strings.Clone(c.FormValue("what"))); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)

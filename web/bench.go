@@ -67,11 +67,11 @@ func (s *Server) showBench(c fiber.Ctx) error {
 	if !ok {
 		return &Problem{fiber.StatusNotFound, "There is no such calculator. Pick one from the bench.", errors.New("no calculator " + name)}
 	}
-	set, err := s.app.Settings(c.Context())
+	set, err := s.as(c).Settings(c.Context())
 	if err != nil {
 		return err
 	}
-	today, hem, err := s.app.TodayHere(c.Context())
+	today, hem, err := s.as(c).TodayHere(c.Context())
 	if err != nil {
 		return err
 	}

@@ -69,12 +69,12 @@ type tripRow struct{ Code, ID, Do string }
 type loadRow struct{ What, Codes string }
 
 func (s *Server) showBoard(c fiber.Ctx) error {
-	b, err := s.app.Board(c.Context(), c.Params("yard"))
+	b, err := s.as(c).Board(c.Context(), c.Params("yard"))
 	if err != nil {
 		return err
 	}
 	v := boardOf(b)
-	if p := s.app.Progress(); p.Running {
+	if p := s.as(c).Progress(); p.Running {
 		v.Working = &p
 	}
 	return s.show(c, "board", v)
@@ -378,7 +378,7 @@ func needsText(ns []advice.Need, u measure.Units) string {
 // find goes to the colony with a code.
 func (s *Server) find(c fiber.Ctx) error {
 	q := strings.TrimSpace(c.Query("q"))
-	id, err := s.app.FindColony(c.Context(), q)
+	id, err := s.as(c).FindColony(c.Context(), q)
 	if err != nil {
 		return &Problem{fiber.StatusNotFound, fmt.Sprintf("There is no colony %q. Pick it from the board.", q), err}
 	}
@@ -392,7 +392,7 @@ func (s *Server) moveVisit(c fiber.Ctx) error {
 	if err != nil {
 		return &Problem{fiber.StatusUnprocessableEntity, "Date: " + err.Error() + ".", err}
 	}
-	if err := s.app.MoveVisit(c.Context(), yard, on); err != nil {
+	if err := s.as(c).MoveVisit(c.Context(), yard, on); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/yards/" + yard)
@@ -401,7 +401,7 @@ func (s *Server) moveVisit(c fiber.Ctx) error {
 // working answers the board while standings are being worked out: how far they
 // are and, once they are done, the page anew.
 func (s *Server) working(c fiber.Ctx) error {
-	p := s.app.Progress()
+	p := s.as(c).Progress()
 	if !p.Running {
 		c.Set("HX-Refresh", "true")
 		return c.SendStatus(fiber.StatusOK)

@@ -48,7 +48,7 @@ func (s *Server) showCalendar(c fiber.Ctx) error { return s.calendarPage(c, nil,
 // calendarPage shows the calendar with a sentence of what was wrong, if anything,
 // and what was typed.
 func (s *Server) calendarPage(c fiber.Ctx, wrong error, typed plantForm) error {
-	x, err := s.app.Calendar(c.Context(), strings.Clone(c.Params("yard")))
+	x, err := s.as(c).Calendar(c.Context(), strings.Clone(c.Params("yard")))
 	if err != nil {
 		return err
 	}
@@ -126,7 +126,7 @@ func trim(v float64) string {
 // setPlant writes a plant of the calendar.
 func (s *Server) setPlant(c fiber.Ctx) error {
 	yard := strings.Clone(c.Params("yard"))
-	x, err := s.app.Calendar(c.Context(), yard)
+	x, err := s.as(c).Calendar(c.Context(), yard)
 	if err != nil {
 		return err
 	}
@@ -134,7 +134,7 @@ func (s *Server) setPlant(c fiber.Ctx) error {
 	f := plantForm{val("before"), val("plant"), val("from"), val("peak_from"), val("peak_to"), val("to"), val("strength"), val("pollen"), val("base"), val("degree_days")}
 	b, err := f.bloom(x)
 	if err == nil {
-		err = s.app.SetPlant(c.Context(), yard, f.Before, b)
+		err = s.as(c).SetPlant(c.Context(), yard, f.Before, b)
 	}
 	return s.backToCalendar(c, yard, err, f)
 }
@@ -171,7 +171,7 @@ func (f plantForm) bloom(x app.Calendar) (season.Bloom, error) {
 
 func (s *Server) removePlant(c fiber.Ctx) error {
 	yard := strings.Clone(c.Params("yard"))
-	return s.backToCalendar(c, yard, s.app.RemovePlant(c.Context(), yard, strings.Clone(c.FormValue("plant"))), plantForm{})
+	return s.backToCalendar(c, yard, s.as(c).RemovePlant(c.Context(), yard, strings.Clone(c.FormValue("plant"))), plantForm{})
 }
 
 // noteFlow writes that a flow has started or is over.
@@ -181,13 +181,13 @@ func (s *Server) noteFlow(c fiber.Ctx) error {
 	if err != nil {
 		return s.backToCalendar(c, yard, &app.FieldError{Field: "date", Say: err.Error()}, plantForm{})
 	}
-	err = s.app.NoteFlow(c.Context(), yard, strings.Clone(c.FormValue("entry")), strings.Clone(c.FormValue("plant")), season.What(strings.Clone(c.FormValue("what"))), on)
+	err = s.as(c).NoteFlow(c.Context(), yard, strings.Clone(c.FormValue("entry")), strings.Clone(c.FormValue("plant")), season.What(strings.Clone(c.FormValue("what"))), on)
 	return s.backToCalendar(c, yard, err, plantForm{})
 }
 
 func (s *Server) takeBackFlow(c fiber.Ctx) error {
 	yard := strings.Clone(c.Params("yard"))
-	return s.backToCalendar(c, yard, s.app.TakeBackFlow(c.Context(), yard, strings.Clone(c.FormValue("note"))), plantForm{})
+	return s.backToCalendar(c, yard, s.as(c).TakeBackFlow(c.Context(), yard, strings.Clone(c.FormValue("note"))), plantForm{})
 }
 
 // weatherFile takes a weather file in.
@@ -210,7 +210,7 @@ func (s *Server) weatherFile(c fiber.Ctx) error {
 	if c.FormValue("all") != "" {
 		all = ""
 	}
-	if err := s.app.AddWeather(c.Context(), all, days); err != nil {
+	if err := s.as(c).AddWeather(c.Context(), all, days); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To(fmt.Sprintf("/yards/%s/calendar?days=%d", yard, len(days)))

@@ -21,7 +21,7 @@ func TestTheFlowIsCorrectedByWhatIsSeen(t *testing.T) {
 	if !strings.Contains(before, "15 Jun to 29 Jul") || !strings.Contains(before, "days on file") || !strings.Contains(before, "times the calendar") {
 		t.Fatalf("the calendar: %.600s", before)
 	}
-	note := url.Values{"entry": {"n1"}, "plant": {"bramble"}, "what": {"started"}, "on": {"2026-06-01"}}
+	note := url.Values{"entry": {uid("n1")}, "plant": {"bramble"}, "what": {"started"}, "on": {"2026-06-01"}}
 	for range 2 { // sent twice, written once
 		if res, body := ask(t, w, post(base+"/flow", note)); res.StatusCode != 303 {
 			t.Fatalf("bramble seen: %d %.300s", res.StatusCode, body)

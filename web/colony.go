@@ -78,11 +78,11 @@ type logItem struct {
 }
 
 func (s *Server) showColony(c fiber.Ctx) error {
-	x, err := s.app.Colony(c.Context(), c.Params("colony"))
+	x, err := s.as(c).Colony(c.Context(), c.Params("colony"))
 	if err != nil {
 		return err
 	}
-	photos, err := s.app.Photos(c.Context(), x.ID)
+	photos, err := s.as(c).Photos(c.Context(), x.ID)
 	if err != nil {
 		return err
 	}

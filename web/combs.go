@@ -53,7 +53,7 @@ type cullColony struct {
 var darkWords = []string{"new", "amber", "brown", "black"}
 
 func (s *Server) showCombs(c fiber.Ctx) error {
-	x, err := s.app.Believed(c.Context(), c.Params("colony"))
+	x, err := s.as(c).Believed(c.Context(), c.Params("colony"))
 	if err != nil {
 		return err
 	}
@@ -122,7 +122,7 @@ func periodWords(feeds, treatments []advice.Period) string {
 // saveCombs notes what was found of the frames that are ticked.
 func (s *Server) saveCombs(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
-	x, err := s.app.Believed(c.Context(), id)
+	x, err := s.as(c).Believed(c.Context(), id)
 	if err != nil {
 		return err
 	}
@@ -155,7 +155,7 @@ func (s *Server) saveCombs(c fiber.Ctx) error {
 			*w.into = &yes
 		}
 	}
-	err = s.app.NoteCombs(c.Context(), id, val("entry"), a)
+	err = s.as(c).NoteCombs(c.Context(), id, val("entry"), a)
 	var field *app.FieldError
 	if errors.As(err, &field) {
 		v.Err, v.EntryID = sentence(field), val("entry")
@@ -169,7 +169,7 @@ func (s *Server) saveCombs(c fiber.Ctx) error {
 }
 
 func (s *Server) showCulls(c fiber.Ctx) error {
-	all, err := s.app.CullList(c.Context())
+	all, err := s.as(c).CullList(c.Context())
 	if err != nil {
 		return err
 	}

@@ -51,7 +51,7 @@ func (s *Server) showCourse(c fiber.Ctx) error {
 	if !wantsPart(c) { // followed as an address: it stands on the colony's page
 		return c.Redirect().To("/colonies/" + c.Params("colony") + "?" + string(c.Request().URI().QueryString()) + "#course")
 	}
-	x, err := s.app.Course(c.Context(), c.Params("colony"), keys, on)
+	x, err := s.as(c).Course(c.Context(), c.Params("colony"), keys, on)
 	if err != nil {
 		return err
 	}
@@ -318,7 +318,7 @@ func (v *courseView) table(x app.Course) {
 // record, as it is and with what is tried.
 func (s *Server) courseCSV(c fiber.Ctx) error {
 	keys, on := triedOf(c)
-	x, err := s.app.Course(c.Context(), c.Params("colony"), keys, on)
+	x, err := s.as(c).Course(c.Context(), c.Params("colony"), keys, on)
 	if err != nil {
 		return err
 	}

@@ -46,7 +46,7 @@ type wouldView struct {
 var lengthWords = map[string]string{"mm": "mm", "in": "inches"}
 
 func (s *Server) showFormats(c fiber.Ctx) error {
-	set, err := s.app.Settings(c.Context())
+	set, err := s.as(c).Settings(c.Context())
 	if err != nil {
 		return err
 	}
@@ -58,7 +58,7 @@ func (s *Server) showFormats(c fiber.Ctx) error {
 }
 
 func (s *Server) formatsOf(c fiber.Ctx, set app.Settings) (*formatsView, error) {
-	own, shipped, err := s.app.Formats(c.Context())
+	own, shipped, err := s.as(c).Formats(c.Context())
 	if err != nil {
 		return nil, err
 	}
@@ -114,7 +114,7 @@ func readFormat(c fiber.Ctx, u measure.Units) (formatForm, app.NewFormat, error)
 
 // tryFormat says what a format being typed would hold.
 func (s *Server) tryFormat(c fiber.Ctx) error {
-	set, err := s.app.Settings(c.Context())
+	set, err := s.as(c).Settings(c.Context())
 	if err != nil {
 		return err
 	}
@@ -150,13 +150,13 @@ func wouldRows(f hive.BoxFormat, u measure.Units) []sum {
 }
 
 func (s *Server) addFormat(c fiber.Ctx) error {
-	set, err := s.app.Settings(c.Context())
+	set, err := s.as(c).Settings(c.Context())
 	if err != nil {
 		return err
 	}
 	form, n, err := readFormat(c, set.Units)
 	if err == nil {
-		err = s.app.AddFormat(c.Context(), n)
+		err = s.as(c).AddFormat(c.Context(), n)
 	}
 	var field *app.FieldError
 	if errors.As(err, &field) {
@@ -176,7 +176,7 @@ func (s *Server) addFormat(c fiber.Ctx) error {
 }
 
 func (s *Server) removeFormat(c fiber.Ctx) error {
-	if err := s.app.RemoveFormat(c.Context(), strings.Clone(c.FormValue("key"))); err != nil {
+	if err := s.as(c).RemoveFormat(c.Context(), strings.Clone(c.FormValue("key"))); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/formats")

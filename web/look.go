@@ -118,7 +118,7 @@ var cellKinds = []struct{ key, label string }{{"cups", "Dry cups"}, {"with_egg",
 var depthWords = []option{{string(look.ByHeft), "Heft"}, {string(look.BySeams), "Seams"}, {string(look.ByBox), "By box"}, {string(look.ByFace), "By face"}}
 
 func (s *Server) showLook(c fiber.Ctx) error {
-	x, err := s.app.Colony(c.Context(), c.Params("colony"))
+	x, err := s.as(c).Colony(c.Context(), c.Params("colony"))
 	if err != nil {
 		return err
 	}
@@ -230,7 +230,7 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 	if !wantsPart(c) { // reached without htmx: the whole page says the same
 		return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id + "/look")
 	}
-	x, err := s.app.Colony(c.Context(), id)
+	x, err := s.as(c).Colony(c.Context(), id)
 	if err != nil {
 		return err
 	}
@@ -238,7 +238,7 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 	e, err := readForm(c, v, x)
 	var with app.Colony
 	if err == nil {
-		with, err = s.app.Preview(c.Context(), id, e)
+		with, err = s.as(c).Preview(c.Context(), id, e)
 	}
 	var field *app.FieldError
 	if errors.As(err, &field) && field.Field == nothingEntered { // nothing is entered yet
@@ -255,7 +255,7 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 	p := previewOf(x, with)
 	if e.Look != nil {
 		asked := history.Entry{ID: app.NewID(), Day: e.Day, Kind: history.KindLook, Look: e.Look}
-		if qs, err := s.app.Questions(c.Context(), id, asked); err == nil && len(qs) > 0 {
+		if qs, err := s.as(c).Questions(c.Context(), id, asked); err == nil && len(qs) > 0 {
 			p.Ask = qs[0].Ask
 		}
 	}
@@ -285,7 +285,7 @@ func (s *Server) showLookPage(c fiber.Ctx, v *lookView, x app.Colony) error {
 // ask puts what hardly can be before the keeper, unless each is answered with
 // "it is so"; then the answers go into the entry.
 func (s *Server) ask(c fiber.Ctx, id string, e history.Entry, v *lookView) error {
-	qs, err := s.app.Questions(c.Context(), id, e)
+	qs, err := s.as(c).Questions(c.Context(), id, e)
 	if err != nil {
 		return err
 	}

@@ -85,7 +85,7 @@ func (s *Server) showKeyed(c fiber.Ctx) error {
 func (s *Server) forLines(c fiber.Ctx, v *sheetView) error {
 	v.Title, v.Scripts = "Key in a sheet of "+v.Name, []string{"shorthand.js", "keyed.js"}
 	for i := range v.Rows {
-		x, err := s.app.Believed(c.Context(), v.Rows[i].ID)
+		x, err := s.as(c).Believed(c.Context(), v.Rows[i].ID)
 		if err != nil {
 			return err
 		}
@@ -141,7 +141,7 @@ func (s *Server) saveKeyed(c fiber.Ctx) error {
 
 // saveLine reads one line and stores what it says.
 func (s *Server) saveLine(c fiber.Ctx, r *sheetRow, on day.Day, by string) error {
-	x, err := s.app.Believed(c.Context(), r.ID)
+	x, err := s.as(c).Believed(c.Context(), r.ID)
 	if err != nil {
 		return err
 	}
@@ -154,7 +154,7 @@ func (s *Server) saveLine(c fiber.Ctx, r *sheetRow, on day.Day, by string) error
 		return err
 	}
 	if l.Look != nil {
-		qs, err := s.app.Questions(c.Context(), r.ID, history.Entry{ID: r.Entry, Day: on, Kind: history.KindLook, Look: l.Look})
+		qs, err := s.as(c).Questions(c.Context(), r.ID, history.Entry{ID: r.Entry, Day: on, Kind: history.KindLook, Look: l.Look})
 		if err != nil {
 			return err
 		}
@@ -164,7 +164,7 @@ func (s *Server) saveLine(c fiber.Ctx, r *sheetRow, on day.Day, by string) error
 			}
 		}
 	}
-	_, err = s.app.Receive(c.Context(), r.ID, app.Entered{ID: r.Entry, Body: r.Line, By: by, Day: on, Look: l.Look, Acts: l.Acts})
+	_, err = s.as(c).Receive(c.Context(), r.ID, app.Entered{ID: r.Entry, Body: r.Line, By: by, Day: on, Look: l.Look, Acts: l.Acts})
 	return err
 }
 
@@ -182,7 +182,7 @@ type tagView struct {
 }
 
 func (s *Server) showTags(c fiber.Ctx) error {
-	r, err := s.app.Round(c.Context(), strings.Clone(c.Params("yard")), 0)
+	r, err := s.as(c).Round(c.Context(), strings.Clone(c.Params("yard")), 0)
 	if err != nil {
 		return err
 	}
@@ -200,7 +200,7 @@ func (s *Server) showTags(c fiber.Ctx) error {
 
 // scanned opens the colony of a tag in its yard's round of today.
 func (s *Server) scanned(c fiber.Ctx) error {
-	x, err := s.app.Believed(c.Context(), strings.Clone(c.Params("colony")))
+	x, err := s.as(c).Believed(c.Context(), strings.Clone(c.Params("colony")))
 	if err != nil {
 		return err
 	}

@@ -13,7 +13,7 @@ import (
 // the same answer as for a look.
 func (s *Server) addPhoto(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("photo"))
-	err := s.app.AddPhoto(c.Context(), strings.Clone(c.Params("colony")), strings.Clone(c.Query("look")), id, strings.Clone(c.Query("by")), c.Body())
+	err := s.as(c).AddPhoto(c.Context(), strings.Clone(c.Params("colony")), strings.Clone(c.Query("look")), id, strings.Clone(c.Query("by")), c.Body())
 	var field *app.FieldError
 	switch {
 	case errors.As(err, &field):
@@ -27,7 +27,7 @@ func (s *Server) addPhoto(c fiber.Ctx) error {
 }
 
 func (s *Server) showPhoto(c fiber.Ctx) error {
-	b, err := s.app.PhotoJPEG(c.Context(), strings.Clone(c.Params("photo")))
+	b, err := s.as(c).PhotoJPEG(c.Context(), strings.Clone(c.Params("photo")))
 	if err != nil {
 		return err
 	}

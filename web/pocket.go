@@ -64,11 +64,11 @@ func pocketDataOf(u measure.Units, mitesAt float64) (pocketData, error) {
 }
 
 func (s *Server) showPocket(c fiber.Ctx) error {
-	set, err := s.app.Settings(c.Context())
+	set, err := s.as(c).Settings(c.Context())
 	if err != nil {
 		return err
 	}
-	today, hem, err := s.app.TodayHere(c.Context())
+	today, hem, err := s.as(c).TodayHere(c.Context())
 	if err != nil {
 		return err
 	}

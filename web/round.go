@@ -109,7 +109,7 @@ func (s *Server) roundOf(c fiber.Ctx) (*roundView, app.Round, error) {
 			return nil, app.Round{}, &app.FieldError{Field: "date", Say: err.Error()}
 		}
 	}
-	r, err := s.app.Round(c.Context(), strings.Clone(c.Params("yard")), on)
+	r, err := s.as(c).Round(c.Context(), strings.Clone(c.Params("yard")), on)
 	if err != nil {
 		return nil, r, err
 	}
@@ -189,7 +189,7 @@ func (s *Server) showSummary(c fiber.Ctx) error {
 func (s *Server) setRound(c fiber.Ctx) error {
 	yard := strings.Clone(c.Params("yard"))
 	ids := strings.Split(strings.Clone(c.FormValue("order")), ",")
-	if err := s.app.SetRound(c.Context(), yard, ids); err != nil {
+	if err := s.as(c).SetRound(c.Context(), yard, ids); err != nil {
 		return err
 	}
 	if c.Get(queueHeader) != "" {
@@ -210,7 +210,7 @@ func (s *Server) onAll(c fiber.Ctx) error {
 	for _, e := range c.Request().PostArgs().PeekMulti("except") {
 		x.Except = append(x.Except, string(e))
 	}
-	set, err := s.app.Settings(c.Context())
+	set, err := s.as(c).Settings(c.Context())
 	if err != nil {
 		return err
 	}
@@ -244,7 +244,7 @@ func (s *Server) onAll(c fiber.Ctx) error {
 	if found.Note != "" || found.Health != "" || found.Cells.Check != "" {
 		x.Look = found
 	}
-	n, err := s.app.OnAll(c.Context(), yard, x)
+	n, err := s.as(c).OnAll(c.Context(), yard, x)
 	var field *app.FieldError
 	if errors.As(err, &field) {
 		return &app.FieldError{Field: "whole yard", Say: fmt.Sprintf("done for %s, then %s", many(n, "colony", "colonies"), err.Error())}

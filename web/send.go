@@ -28,6 +28,7 @@ type sentAnswer struct {
 	Questions []question `json:"questions,omitempty"`
 	Meanwhile []string   `json:"meanwhile,omitempty"`
 	Beside    bool       `json:"beside,omitempty"`
+	Join      bool       `json:"join,omitempty"` // the device has to join again; nothing is wrong with what it sent
 }
 
 type question struct {
@@ -40,9 +41,9 @@ type question struct {
 func (s *Server) saveLook(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
 	queued := c.Get(queueHeader) != ""
-	read := s.app.Colony
+	read := s.as(c).Colony
 	if queued { // no page is shown, so nothing need be forecast
-		read = s.app.Believed
+		read = s.as(c).Believed
 	}
 	x, err := read(c.Context(), id)
 	if err != nil {
@@ -65,7 +66,7 @@ func (s *Server) saveLook(c fiber.Ctx) error {
 	e.Own = ownOf(c)
 	var got app.Received
 	if err == nil {
-		got, err = s.app.Receive(c.Context(), id, e)
+		got, err = s.as(c).Receive(c.Context(), id, e)
 	}
 	var field *app.FieldError
 	if errors.As(err, &field) {
@@ -162,7 +163,7 @@ type apartView struct{ Head, Line string }
 
 // apartOf tells what is kept side by side for a colony.
 func (s *Server) apartOf(c fiber.Ctx, x app.Colony) ([]apartView, error) {
-	all, err := s.app.Apart(c.Context(), x.ID)
+	all, err := s.as(c).Apart(c.Context(), x.ID)
 	if err != nil {
 		return nil, err
 	}

@@ -5,15 +5,21 @@ package web
 
 import (
 	"context"
+	"crypto/rand"
 	"embed"
 	"errors"
 	"fmt"
 	"html/template"
 	"log/slog"
 	"net"
+	"runtime/debug"
+	"strings"
+	"time"
 
 	"github.com/gofiber/fiber/v3"
 	"github.com/gofiber/fiber/v3/middleware/compress"
+	recoverer "github.com/gofiber/fiber/v3/middleware/recover"
+	"golang.org/x/sync/semaphore"
 
 	"kembo/app"
 	"kembo/core/comb"
@@ -29,14 +35,16 @@ const csp = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 's
 
 // Server is the web face of a service.
 type Server struct {
-	app    *app.Service
-	views  *views
-	assets *assets
-	log    *slog.Logger
-	demo   bool
-	fiber  *fiber.App
-	worker string
-	reach  reach
+	service *app.Service
+	views   *views
+	assets  *assets
+	log     *slog.Logger
+	demo    bool
+	fiber   *fiber.App
+	worker  string
+	host    string // under which devices come that have joined; empty: this machine alone
+	bodies  *semaphore.Weighted
+	now     func() time.Time
 }
 
 // New makes a server. demo says so in the page's head.
@@ -45,7 +53,7 @@ func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
 	if err != nil {
 		return nil, err
 	}
-	s := &Server{app: svc, assets: a, log: log, demo: demo}
+	s := &Server{service: svc, assets: a, log: log, demo: demo, now: time.Now}
 	if s.worker, err = worker(a); err != nil {
 		return nil, err
 	}
@@ -58,7 +66,9 @@ func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
 	if err != nil {
 		return nil, err
 	}
-	s.fiber = fiber.New(fiber.Config{Immutable: true, BodyLimit: 16 << 20, ErrorHandler: s.problem, AppName: "Kembo"})
+	s.fiber = fiber.New(fiber.Config{Immutable: true, ErrorHandler: s.problem, AppName: "Kembo",
+		StreamRequestBody: true, BodyLimit: bodyPrefetch, Concurrency: connectionsFor(), ReadTimeout: readFor, WriteTimeout: writeFor, IdleTimeout: idleFor, ReadBufferSize: 16 << 10})
+	s.bound()
 	s.routes()
 	return s, nil
 }
@@ -86,12 +96,22 @@ func opts(pairs ...string) []option {
 // routes reads as a table of contents.
 func (s *Server) routes() {
 	r := s.fiber
+	r.Use(recoverer.New(recoverer.Config{EnableStackTrace: true, StackTraceHandler: noteFault}))
 	r.Use(s.guard)
+	r.Use(s.withBody)
+	r.Use(s.before)
 	r.Get("/a/*", s.assets.serve)
 	r.Use(compress.New(compress.Config{Level: compress.LevelBestSpeed}))
 	r.Get("/healthz", func(c fiber.Ctx) error { return c.SendString("ok") })
 
-	r.Get("/join/:key", s.join)
+	slowed := s.slowed()
+	r.Get("/join/:key", slowed, s.showJoin)
+	r.Post("/join/:key", slowed, s.join)
+	r.Get("/devices", s.showDevices)
+	r.Post("/devices/link", s.makeLink)
+	r.Post("/devices/name", s.nameDevice)
+	r.Post("/devices/remove", s.removeDevice)
+	r.Post("/devices/old", s.endOldLink)
 	r.Get("/sw.js", s.showWorker)
 	r.Get("/manifest.webmanifest", s.showManifest)
 	r.Get("/away", s.showAway)
@@ -162,13 +182,18 @@ func (s *Server) Handler() *fiber.App { return s.fiber }
 func (s *Server) Serve(ctx context.Context, l net.Listener) error {
 	done := make(chan error, 1)
 	go func() {
-		done <- s.fiber.Listener(l, fiber.ListenConfig{DisableStartupMessage: true})
+		done <- s.fiber.Listener(enduring{l}, fiber.ListenConfig{DisableStartupMessage: true})
 	}()
 	select {
 	case err := <-done:
 		return err
 	case <-ctx.Done():
-		return s.fiber.Shutdown()
+		// Who has sent half a request is not waited for.
+		err := s.fiber.ShutdownWithTimeout(stopWithin)
+		if errors.Is(err, context.DeadlineExceeded) {
+			return nil
+		}
+		return err
 	}
 }
 
@@ -186,7 +211,8 @@ func (p *Problem) Unwrap() error { return p.Err }
 
 // problem turns any error into a page with a sentence.
 func (s *Server) problem(c fiber.Ctx, err error) error {
-	p := &Problem{Status: fiber.StatusInternalServerError, Say: "Something went wrong here, and nothing was changed. Go back and try again.", Err: err}
+	id := strings.ToLower(rand.Text()[:8])
+	p := &Problem{Status: fiber.StatusInternalServerError, Say: "Something went wrong here; Kembo's log has it under " + id + ". Go back and look whether what you sent is there before you send it again.", Err: err}
 	var own *Problem
 	var fe *fiber.Error
 	var field *app.FieldError
@@ -203,10 +229,17 @@ func (s *Server) problem(c fiber.Ctx, err error) error {
 			p.Say = "There is no such page. Go back to the board."
 		}
 	}
-	if p.Status >= 500 {
-		s.log.Error("request failed", "method", c.Method(), "path", c.Path(), "err", err)
+	switch {
+	case p.Status >= 500:
+		s.log.Error("request failed", "id", id, "method", c.Method(), "path", c.Path(), "err", err, "stack", c.Locals(faultKey{}))
+	case p.Status == fiber.StatusUnauthorized || p.Status == fiber.StatusForbidden || p.Status == fiber.StatusTooManyRequests:
+		s.log.Warn("refused", "status", p.Status, "method", c.Method(), "path", hidden(c.Path()), "err", err)
 	}
+	s.headers(c)
 	c.Status(p.Status)
+	if c.Get(queueHeader) != "" { // it keeps what it sent, and wants a sentence
+		return c.JSON(sentAnswer{Say: p.Say, Join: p.Status == fiber.StatusUnauthorized})
+	}
 	if rerr := s.show(c, "problem", &problemView{shell: shell{Title: "Not done"}, Say: p.Say}); rerr != nil {
 		return c.SendString(p.Say)
 	}
@@ -235,6 +268,8 @@ type shell struct {
 	Demo      bool
 	Today     string
 	Phone     bool // the page has its own head on a phone
+	Locked    bool // nobody is in
+	Warnings  []string
 	Scripts   []string
 }
 
@@ -246,15 +281,12 @@ type shelled interface{ shellOf() *shell }
 func (s *Server) show(c fiber.Ctx, name string, v shelled) error {
 	sh := v.shellOf()
 	sh.Demo = s.demo
-	if sh.Operation == "" {
-		if op, err := s.app.Operation(c.Context()); err == nil {
-			sh.Operation = op.Name
+	if joined(c) { // others are told nothing, not even whose it is
+		if err := s.head(c, sh); err != nil {
+			return err
 		}
-	}
-	if sh.Today == "" {
-		if d, _, err := s.app.TodayHere(c.Context()); err == nil {
-			sh.Today = d.Short()
-		}
+	} else {
+		sh.Operation, sh.Today, sh.Locked = " ", " ", true
 	}
 	b, err := s.views.render(name, v)
 	if err != nil {
@@ -264,6 +296,43 @@ func (s *Server) show(c fiber.Ctx, name string, v shelled) error {
 	c.Set(fiber.HeaderCacheControl, "no-store")
 	c.Set(fiber.HeaderContentType, fiber.MIMETextHTMLCharsetUTF8)
 	return c.Send(b)
+}
+
+// head fills in what is at the head of every page.
+func (s *Server) head(c fiber.Ctx, sh *shell) error {
+	if sh.Operation == "" || sh.Today == "" {
+		name, today, err := s.as(c).Head(c.Context())
+		if err != nil {
+			return err
+		}
+		if sh.Operation == "" {
+			sh.Operation = name
+		}
+		if sh.Today == "" {
+			sh.Today = today.Short()
+		}
+	}
+	sh.Warnings = s.service.Warnings()
+	return nil
+}
+
+// before marks that a page is being answered, so that batches let it go first.
+func (s *Server) before(c fiber.Ctx) error {
+	defer s.service.Page()()
+	return c.Next()
+}
+
+// faultKey is where a request has the place of a fault that was caught.
+type faultKey struct{}
+
+func noteFault(c fiber.Ctx, _ any) { c.Locals(faultKey{}, string(debug.Stack())) }
+
+// hidden is a path without the key that is in it.
+func hidden(path string) string {
+	if strings.HasPrefix(path, "/join/") {
+		return "/join/…"
+	}
+	return path
 }
 
 // wantsPart reports whether htmx asked for a fragment.

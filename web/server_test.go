@@ -14,6 +14,7 @@ import (
 	"time"
 
 	"github.com/gofiber/fiber/v3"
+	"github.com/google/uuid"
 	"github.com/valyala/fasthttp"
 
 	"kembo/app"
@@ -22,6 +23,9 @@ import (
 	"kembo/store"
 	"kembo/web"
 )
+
+// uid is an id for a name, the same for the same.
+func uid(name string) string { return uuid.NewSHA1(uuid.NameSpaceOID, []byte(name)).String() }
 
 func server(t testing.TB) *web.Server { return serverOn(t, demo.Default) }
 
@@ -138,7 +142,7 @@ func TestWrongInputStoresNothingAndKeepsWhatWasTyped(t *testing.T) {
 	_, board := ask(t, w, get("/"))
 	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
 	_, before := ask(t, w, get(colony))
-	good := url.Values{"entry": {"e1"}, "date": {"2026-06-03"}, "box.0.depth": {"boxes"}, "box.0.brood": {"3"}, "note": {"kept words"}}
+	good := url.Values{"entry": {uid("e1")}, "date": {"2026-06-03"}, "box.0.depth": {"boxes"}, "box.0.brood": {"3"}, "note": {"kept words"}}
 	for name, tt := range map[string]struct{ key, value, says string }{
 		"more than the box holds": {"box.0.honey", "9", "add up"},
 		"negative":                {"box.0.honey", "-2", "less than none"},
@@ -198,7 +202,7 @@ func TestPreviewWritesNothing(t *testing.T) {
 	_, board := ask(t, w, get("/"))
 	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
 	_, before := ask(t, w, get(colony))
-	r := post(colony+"/look/preview", url.Values{"entry": {"p1"}, "date": {"2026-06-03"}, "box.0.depth": {"boxes"}, "box.0.brood": {"5"}, "box.0.empty": {"5"}})
+	r := post(colony+"/look/preview", url.Values{"entry": {uid("p1")}, "date": {"2026-06-03"}, "box.0.depth": {"boxes"}, "box.0.brood": {"5"}, "box.0.empty": {"5"}})
 	r.Header.Set("HX-Request-Type", "partial")
 	res, body := ask(t, w, r)
 	if res.StatusCode != 200 || strings.Contains(body, "<html") || !strings.Contains(body, "Room to lay") {
@@ -296,7 +300,9 @@ func TestAHiveIsArrangedAnew(t *testing.T) {
 	w := server(t)
 	_, board := ask(t, w, get("/"))
 	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
-	form := func(id, what, on string) url.Values { return url.Values{"entry": {id}, "what": {what}, "on": {on}} }
+	form := func(id, what, on string) url.Values {
+		return url.Values{"entry": {uid(id)}, "what": {what}, "on": {on}}
+	}
 	if res, body := ask(t, w, post(colony+"/arrange", form("a1", "excluder-out", "2026-06-03"))); res.StatusCode != 303 {
 		t.Fatalf("excluder out: %d %.300s", res.StatusCode, body)
 	}
@@ -311,7 +317,7 @@ func TestAHiveIsArrangedAnew(t *testing.T) {
 			t.Errorf("%s on %s: %d %.200s", what, on, res.StatusCode, body)
 		}
 	}
-	if res, _ := ask(t, w, post(colony+"/undo", url.Values{"entry": {"u1"}, "of": {"a2"}})); res.StatusCode != 303 {
+	if res, _ := ask(t, w, post(colony+"/undo", url.Values{"entry": {uid("u1")}, "of": {uid("a2")}})); res.StatusCode != 303 {
 		t.Error("it cannot be undone")
 	}
 }

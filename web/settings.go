@@ -26,7 +26,7 @@ type offForm struct{ Key, Label, Value, Usual string }
 var systemWords = map[string]string{"metric": "kg, L, °C", "us": "lb, US gal, °F", "imperial": "lb, imperial gal, °C"}
 
 func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, app.Settings, error) {
-	set, err := s.app.Settings(c.Context())
+	set, err := s.as(c).Settings(c.Context())
 	if err != nil {
 		return nil, set, err
 	}
@@ -85,7 +85,7 @@ func (s *Server) saveSettings(c fiber.Ctx) error {
 		}
 	}
 	if err == nil {
-		err = s.app.Choose(c.Context(), set)
+		err = s.as(c).Choose(c.Context(), set)
 	}
 	var field *app.FieldError
 	if errors.As(err, &field) {

@@ -35,7 +35,7 @@ func (s *Server) makeYard(c fiber.Ctx) error {
 	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
 	v.Entry, v.Name, v.Climate, v.Hemisphere, v.Zone, v.Rhythm = val("entry"), val("name"), val("climate"), val("hemisphere"), val("zone"), val("rhythm")
 	days, _ := strconv.Atoi(v.Rhythm) // not a number is 0, which is refused below
-	err := s.app.MakeYard(c.Context(), app.NewYard{ID: v.Entry, Name: v.Name, Climate: v.Climate, Hemisphere: v.Hemisphere, Zone: v.Zone, RhythmDays: days})
+	err := s.as(c).MakeYard(c.Context(), app.NewYard{ID: v.Entry, Name: v.Name, Climate: v.Climate, Hemisphere: v.Hemisphere, Zone: v.Zone, RhythmDays: days})
 	var field *app.FieldError
 	if errors.As(err, &field) {
 		v.Err = sentence(field)
@@ -65,7 +65,7 @@ func blankColony(yard string) *colonyForm {
 // formatChoices lists the boxes for a nest: the user's own first, then the
 // catalogue in wood and in polystyrene.
 func (s *Server) formatChoices(c fiber.Ctx) ([]option, error) {
-	own, shipped, err := s.app.Formats(c.Context())
+	own, shipped, err := s.as(c).Formats(c.Context())
 	var out, poly []option
 	for _, f := range own {
 		out = append(out, option{f.Key, f.Name})
@@ -85,7 +85,7 @@ func (s *Server) formatChoices(c fiber.Ctx) ([]option, error) {
 // everyFormat lists every box that can be put on a hive: the user's own, the
 // catalogue, boxes with shorter frames in them, and polystyrene.
 func (s *Server) everyFormat(c fiber.Ctx) ([]option, error) {
-	own, shipped, err := s.app.Formats(c.Context())
+	own, shipped, err := s.as(c).Formats(c.Context())
 	var out, mixed, poly []option
 	for _, f := range own {
 		out = append(out, option{f.Key, f.Name})
@@ -106,7 +106,7 @@ func (s *Server) everyFormat(c fiber.Ctx) ([]option, error) {
 
 func (s *Server) newColony(c fiber.Ctx) error {
 	yard := strings.Clone(c.Params("yard"))
-	if _, err := s.app.Board(c.Context(), yard); err != nil {
+	if _, err := s.as(c).Board(c.Context(), yard); err != nil {
 		return err
 	}
 	v := blankColony(yard)
@@ -145,7 +145,7 @@ func (s *Server) makeColony(c fiber.Ctx) error {
 	case err3 != nil:
 		err = &app.FieldError{Field: "queen's year", Say: fmt.Sprintf("%q is not a year; write it as 2025, or leave it empty", v.Queen)}
 	default:
-		err = s.app.MakeColony(c.Context(), app.NewColony{ID: v.Entry, Yard: v.Yard, Code: v.Code, NestFormat: v.Format, NestBoxes: nest, Supers: supers,
+		err = s.as(c).MakeColony(c.Context(), app.NewColony{ID: v.Entry, Yard: v.Yard, Code: v.Code, NestFormat: v.Format, NestBoxes: nest, Supers: supers,
 			Drawn: v.Comb != "foundation", Excluder: v.Excluder, QueenYear: year, Clipped: v.Clipped, HistoryKnown: v.Known, SuperFrames: perSuper})
 	}
 	var field *app.FieldError

@@ -73,7 +73,7 @@ func (s *Server) showWeight(c fiber.Ctx) error {
 }
 
 func (s *Server) weightOf(c fiber.Ctx) (*weightView, error) {
-	w, err := s.app.Weights(c.Context(), strings.Clone(c.Params("colony")), strings.Clone(c.Query("from")), strings.Clone(c.Query("to")))
+	w, err := s.as(c).Weights(c.Context(), strings.Clone(c.Params("colony")), strings.Clone(c.Query("from")), strings.Clone(c.Query("to")))
 	if err != nil {
 		return nil, err
 	}
@@ -203,12 +203,12 @@ func (s *Server) scaleFile(c fiber.Ctx) error {
 	if err != nil {
 		return refuse("File: " + err.Error() + ".")
 	}
-	cols, known, err := s.app.ScaleColumnsFor(c.Context(), sheet)
+	cols, known, err := s.as(c).ScaleColumnsFor(c.Context(), sheet)
 	if err != nil {
 		return err
 	}
 	if known {
-		if done, err := s.app.ImportScale(c.Context(), id, sheet, cols); err == nil {
+		if done, err := s.as(c).ImportScale(c.Context(), id, sheet, cols); err == nil {
 			return imported(c, id, done)
 		}
 	}
@@ -220,7 +220,7 @@ func imported(c fiber.Ctx, id string, n app.Imported) error {
 }
 
 func (s *Server) askColumns(c fiber.Ctx, id, text string, sheet exchange.ScaleSheet, cols exchange.ScaleColumns, problem string) error {
-	x, err := s.app.Believed(c.Context(), id)
+	x, err := s.as(c).Believed(c.Context(), id)
 	if err != nil {
 		return err
 	}
@@ -255,7 +255,7 @@ func (s *Server) importScale(c fiber.Ctx) error {
 		return n
 	}
 	cols := exchange.ScaleColumns{Header: c.FormValue("header") != "", Time: num("time"), Date: num("date"), Weight: num("weight"), Unit: strings.Clone(c.FormValue("unit")), DayFirst: c.FormValue("order") != "month"}
-	done, err := s.app.ImportScale(c.Context(), id, sheet, cols)
+	done, err := s.as(c).ImportScale(c.Context(), id, sheet, cols)
 	var field *app.FieldError
 	if errors.As(err, &field) {
 		return s.askColumns(c, id, text, sheet, cols, sentence(field))

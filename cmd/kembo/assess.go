@@ -54,7 +54,7 @@ func assess(in io.Reader, out io.Writer, asJSON bool, try []string, on string) e
 		return statusError{2, err}
 	}
 	answer := exchange.AnswerOf(c, a)
-	when, err := parseDay(on, c.Today)
+	when, err := parseDay("on", on, c.Today)
 	if err != nil {
 		return err
 	}

@@ -205,14 +205,14 @@ func printChances(out io.Writer, world string, scores []calibration.ChanceScore,
 // printScores scores an operation's own looks.
 func printScores(cmd *cobra.Command, data, on string, eye bool) error {
 	ctx := cmd.Context()
-	s, err := openData(ctx, data)
+	s, err := openData(ctx, data, cmd.ErrOrStderr())
 	if err != nil {
 		return err
 	}
 	defer s.Close()
 	var today *day.Day
 	if on != "" {
-		d, err := parseDay(on, 0)
+		d, err := parseDay("day", on, 0)
 		if err != nil {
 			return err
 		}

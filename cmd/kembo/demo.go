@@ -20,7 +20,7 @@ func demoCommand() *cobra.Command {
 		Args:  cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			ctx := cmd.Context()
-			d, err := parseDay(on, demo.Default)
+			d, err := parseDay("day", on, demo.Default)
 			if err != nil {
 				return err
 			}
@@ -40,7 +40,7 @@ func demoCommand() *cobra.Command {
 				}
 				defer remove()
 			}
-			s, err := store.Open(ctx, path)
+			s, err := open(ctx, path, cmd.ErrOrStderr())
 			if err != nil {
 				return err
 			}
@@ -55,7 +55,7 @@ func demoCommand() *cobra.Command {
 			case op.Name != demo.Producer:
 				return statusError{2, fmt.Errorf("%s holds %s, not the sample; give the demo a file of its own", data, op.Name)}
 			}
-			return serve(ctx, app.New(s, time.Now, &d), l, cmd.OutOrStdout(), cmd.ErrOrStderr(), true, outside{})
+			return serve(ctx, app.New(s, time.Now, &d), s, l, cmd.OutOrStdout(), cmd.ErrOrStderr(), true, outside{})
 		},
 	}
 	c.Flags().StringVar(&data, "data", "", "keep the demo's data in this file; by default it is removed at the end")

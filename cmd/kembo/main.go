@@ -9,6 +9,7 @@ import (
 	"io"
 	"os"
 	"os/signal"
+	"strings"
 	"syscall"
 	"time"
 
@@ -59,6 +60,30 @@ func run(ctx context.Context, args []string, stdin io.Reader, stdout, stderr io.
 		calcCommand(time.Now),
 		calibrateCommand(),
 		reassessCommand(),
+		checkCommand(),
+		backupCommand(),
+		devicesCommand(),
 	)
-	return root.ExecuteContext(ctx)
+	for _, c := range root.Commands() {
+		c.Args = calledWrongly(c.Args)
+	}
+	err := root.ExecuteContext(ctx)
+	if err != nil && strings.HasPrefix(err.Error(), "unknown command") { // cobra has no type for it
+		return statusError{2, err}
+	}
+	return err
+}
+
+// calledWrongly gives the status of a wrong call to what a command's arguments
+// are refused with.
+func calledWrongly(args cobra.PositionalArgs) cobra.PositionalArgs {
+	if args == nil {
+		return nil
+	}
+	return func(c *cobra.Command, given []string) error {
+		if err := args(c, given); err != nil {
+			return statusError{2, fmt.Errorf("%w; it is used as kembo %s", err, c.Use)}
+		}
+		return nil
+	}
 }

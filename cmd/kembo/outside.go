@@ -46,16 +46,23 @@ func (o outside) open(ctx context.Context, svc *app.Service, w *web.Server, l ne
 	if o.host == "" {
 		return nil
 	}
-	key, err := svc.DeviceKey(ctx)
+	if err := svc.UpgradeDevices(ctx); err != nil {
+		return err
+	}
+	w.Reach(o.host)
+	key, _, err := svc.NewLink(ctx)
 	if err != nil {
 		return err
 	}
-	w.Reach(o.host, key)
 	at := o.host
 	if _, port, err := net.SplitHostPort(l.Addr().String()); err == nil && o.cert != "" {
 		at = net.JoinHostPort(o.host, port)
 	}
-	fmt.Fprintf(out, "Each phone joins once at https://%s/join/%s\n", at, key)
+	fmt.Fprintf(out, "A device joins, once, within ten minutes, at https://%s/join/%s\n", at, key)
+	if o.cert == "" {
+		fmt.Fprintf(out, "or, here at this machine, at http://%s/join/%s\n", l.Addr(), key)
+	}
+	fmt.Fprintln(out, "More links: the page of devices, or kembo devices --data FILE --link")
 	return nil
 }
 

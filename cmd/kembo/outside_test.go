@@ -14,6 +14,7 @@ import (
 	"net"
 	"net/http"
 	"net/http/cookiejar"
+	"net/url"
 	"os"
 	"path/filepath"
 	"regexp"
@@ -98,9 +99,40 @@ func TestServeAnswersPhonesOverHTTPS(t *testing.T) {
 	if err != nil || before.StatusCode != http.StatusUnauthorized {
 		t.Fatalf("before joining: %v, %v", before, err)
 	}
-	joined, err := phone.Get(link)
-	if err != nil || joined.StatusCode != http.StatusOK || joined.Request.URL.Path != "/" {
-		t.Fatalf("joining: %v, %v", joined, err)
+	ask := func(method, url, host string, form url.Values) *http.Response {
+		t.Helper()
+		r, err := http.NewRequest(method, url, strings.NewReader(form.Encode()))
+		if err != nil {
+			t.Fatal(err)
+		}
+		r.Header.Set("Content-Type", "application/x-www-form-urlencoded")
+		r.Header.Set("Origin", "https://kembo.lan:"+port)
+		if host != "" {
+			r.Host = host
+		}
+		res, err := phone.Do(r)
+		if err != nil {
+			t.Fatal(err)
+		}
+		res.Body.Close()
+		return res
+	}
+	base := "https://kembo.lan:" + port
+	// The lock does not open with a header: whether a device is this machine is no
+	// matter of the name that it asks for.
+	for _, host := range []string{"localhost", "127.0.0.1:" + port, "[::1]"} {
+		if res := ask(http.MethodGet, base+"/", host, nil); res.StatusCode != http.StatusUnauthorized {
+			t.Errorf("asked for as %s, a device that has not joined gets %d", host, res.StatusCode)
+		}
+	}
+	if res := ask(http.MethodGet, link, "", nil); res.StatusCode != http.StatusOK {
+		t.Fatalf("the link answers %d", res.StatusCode)
+	}
+	if res := ask(http.MethodPost, link, "", url.Values{"name": {"Ann"}}); res.StatusCode != http.StatusOK || res.Request.URL.Path != "/" {
+		t.Fatalf("joining: %d, at %s", res.StatusCode, res.Request.URL.Path)
+	}
+	if res := ask(http.MethodPost, link, "", url.Values{"name": {"Bob"}}); res.StatusCode != http.StatusForbidden {
+		t.Errorf("the link, used once, answers %d", res.StatusCode)
 	}
 }
 

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"io"
 	"os"
 	"time"
 
@@ -27,7 +28,7 @@ func reassessCommand() *cobra.Command {
 				return statusError{2, errors.New("give the data file: kembo reassess --data honey.db")}
 			}
 			ctx := cmd.Context()
-			s, err := openData(ctx, data)
+			s, err := openData(ctx, data, cmd.ErrOrStderr())
 			if err != nil {
 				return err
 			}
@@ -52,9 +53,9 @@ func reassessCommand() *cobra.Command {
 }
 
 // openData opens a data file that is there.
-func openData(ctx context.Context, file string) (*store.Store, error) {
+func openData(ctx context.Context, file string, errOut io.Writer) (*store.Store, error) {
 	if _, err := os.Stat(file); err != nil {
-		return nil, fmt.Errorf("there is no data file %s: %w", file, err)
+		return nil, statusError{2, fmt.Errorf("there is no data file %s: %w", file, err)}
 	}
-	return store.Open(ctx, file)
+	return open(ctx, file, errOut)
 }

@@ -11,6 +11,7 @@ import (
 	"path/filepath"
 	"time"
 
+	"github.com/gofrs/flock"
 	"github.com/spf13/cobra"
 
 	"kembo/app"
@@ -28,7 +29,7 @@ func serveCommand() *cobra.Command {
 	c := &cobra.Command{
 		Use:   "serve --data FILE",
 		Short: "Serve your own operation from a data file",
-		Long:  "Serve answers on this machine and keeps all data in FILE; a file that is not there is made.\nWith --host it also answers phones under that name, over HTTPS: its own, with --cert and --key, or\nthat of a proxy in front of it. Each phone joins once by the link that is printed.",
+		Long:  "Serve answers on this machine and keeps all data in FILE; a file that is not there is made.\nWith --host it answers phones under that name, over HTTPS: its own, with --cert and --key, or\nthat of a proxy in front of it. Then every device joins once, by a link of its own.",
 		Args:  cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			if data == "" {
@@ -40,7 +41,7 @@ func serveCommand() *cobra.Command {
 				return err
 			}
 			defer l.Close()
-			s, err := store.Open(ctx, data)
+			s, err := open(ctx, data, cmd.ErrOrStderr())
 			if err != nil {
 				return err
 			}
@@ -49,7 +50,9 @@ func serveCommand() *cobra.Command {
 			if err := svc.Start(ctx, name); err != nil {
 				return err
 			}
-			return serve(ctx, svc, l, cmd.OutOrStdout(), cmd.ErrOrStderr(), false, out)
+			release := alone(svc, data)
+			defer release()
+			return serve(ctx, svc, s, l, cmd.OutOrStdout(), cmd.ErrOrStderr(), false, out)
 		},
 	}
 	c.Flags().StringVar(&out.host, "host", "", "the name under which phones reach it, as kembo.lan")
@@ -61,33 +64,65 @@ func serveCommand() *cobra.Command {
 	return c
 }
 
-// serve brings standings up to date and answers until ctx is done.
-func serve(ctx context.Context, svc *app.Service, l net.Listener, out, errOut io.Writer, isDemo bool, reach outside) error {
-	// A few colonies are worked out before the first page; of many, the page says
-	// how far it is.
-	ready := make(chan error, 1)
-	go func() {
-		_, err := svc.Refresh(ctx)
-		ready <- err
-	}()
-	select {
-	case err := <-ready:
-		if err != nil {
-			return err
-		}
-	case <-time.After(startWait):
-		go func() {
-			if err := <-ready; err != nil && ctx.Err() == nil {
-				fmt.Fprintln(errOut, "kembo: standings:", err)
-			}
-		}()
+// open opens a data file and says what takes long.
+func open(ctx context.Context, data string, errOut io.Writer) (*store.Store, error) {
+	s, err := store.Open(ctx, data, store.Tell(func(what string) { fmt.Fprintln(errOut, "kembo:", what) }))
+	var file *store.FileError
+	if errors.As(err, &file) {
+		return nil, statusError{2, err}
 	}
-	w, err := web.New(svc, slog.New(slog.NewTextHandler(errOut, nil)), isDemo)
-	if err != nil {
+	return s, err
+}
+
+// alone warns where another Kembo serves the same file; what release undoes is the
+// mark that this one does. Commands beside it need no mark.
+func alone(svc *app.Service, data string) (release func()) {
+	lock := flock.New(data + ".serving")
+	switch got, err := lock.TryLock(); {
+	case err != nil: // the folder cannot be written, or knows no locks: there is nothing to tell
+		return func() {}
+	case !got:
+		svc.Warn("Another Kembo serves this data file. Nothing is lost by that, but stop one of them: each shows what the other wrote only when it is asked anew.")
+		return func() {}
+	}
+	return func() {
+		lock.Unlock()
+		os.Remove(lock.Path())
+	}
+}
+
+// serve answers until ctx is done; standings are brought up to date behind it.
+func serve(ctx context.Context, svc *app.Service, s *store.Store, l net.Listener, out, errOut io.Writer, isDemo bool, reach outside) error {
+	log := slog.New(slog.NewTextHandler(errOut, nil))
+	svc.LogTo(log)
+	if err := svc.CheckClock(ctx); err != nil {
 		return err
 	}
-	if !isDemo {
-		go eachDay(ctx, svc, errOut)
+	ctx, stop := context.WithCancel(ctx)
+	done, fresh := make(chan struct{}), make(chan struct{})
+	go func() {
+		defer close(done)
+		svc.Keep(ctx, !isDemo, fresh)
+	}()
+	defer func() {
+		stop()
+		<-done
+		svc.Settle(context.Background())
+	}()
+	// A few colonies are worked out before the first page; of many, the page says
+	// how far it is.
+	wait := startWait
+	if isDemo {
+		wait = demoWait
+	}
+	select {
+	case <-fresh:
+	case <-ctx.Done():
+	case <-time.After(wait):
+	}
+	w, err := web.New(svc, log, isDemo)
+	if err != nil {
+		return err
 	}
 	if err := reach.open(ctx, svc, w, l, out); err != nil {
 		return err
@@ -95,24 +130,11 @@ func serve(ctx context.Context, svc *app.Service, l net.Listener, out, errOut io
 	return w.Serve(ctx, l)
 }
 
-// startWait is how long the first page waits for the standings.
-const startWait = 5 * time.Second
-
-// eachDay works the standings out again when a yard's day has changed.
-func eachDay(ctx context.Context, svc *app.Service, errOut io.Writer) {
-	t := time.NewTicker(10 * time.Minute)
-	defer t.Stop()
-	for {
-		select {
-		case <-ctx.Done():
-			return
-		case <-t.C:
-			if _, err := svc.Refresh(ctx); err != nil && ctx.Err() == nil {
-				fmt.Fprintln(errOut, "kembo: standings:", err)
-			}
-		}
-	}
-}
+// How long the first page waits for the standings; the sample has none at first.
+const (
+	startWait = 400 * time.Millisecond
+	demoWait  = 10 * time.Second
+)
 
 // temporary returns a data file in a directory of its own and what removes it.
 func temporary() (path string, remove func(), err error) {
@@ -123,13 +145,14 @@ func temporary() (path string, remove func(), err error) {
 	return filepath.Join(dir, "demo.db"), func() { os.RemoveAll(dir) }, nil
 }
 
-func parseDay(s string, otherwise day.Day) (day.Day, error) {
+// parseDay reads the day that a flag gives.
+func parseDay(flag, s string, otherwise day.Day) (day.Day, error) {
 	if s == "" {
 		return otherwise, nil
 	}
 	d, err := day.Parse(s)
 	if err != nil {
-		return 0, statusError{2, fmt.Errorf("--day: %w", err)}
+		return 0, statusError{2, fmt.Errorf("--%s: %w", flag, err)}
 	}
 	return d, nil
 }

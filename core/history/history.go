@@ -4,7 +4,9 @@
 package history
 
 import (
+	"errors"
 	"fmt"
+	"slices"
 
 	"kembo/core/advice"
 	"kembo/core/colony"
@@ -78,16 +80,41 @@ type Ground struct {
 // in what is believed today, and a log of years stays quick.
 const CarryDays = 250
 
+// Misfit is an entry that does not fit into the log that it stands in.
+type Misfit struct {
+	Entry Entry
+	Err   error
+}
+
+func (m *Misfit) Error() string { return fmt.Sprintf("%s of %s: %v", m.Entry.Kind, m.Entry.Day, m.Err) }
+
+// Unwrap returns why it does not fit.
+func (m *Misfit) Unwrap() error { return m.Err }
+
+// Mended returns the entries of a log without those that do not fit, and these, in
+// the order in which they came up. A log that fits together has none.
+func Mended(entries []Entry) (fitting []Entry, misfits []*Misfit) {
+	fitting = entries
+	for {
+		_, err := Fold(fitting, Ground{})
+		var m *Misfit
+		if !errors.As(err, &m) {
+			return fitting, misfits
+		}
+		misfits = append(misfits, m)
+		fitting = slices.DeleteFunc(slices.Clone(fitting), func(e Entry) bool { return e.ID == m.Entry.ID })
+	}
+}
+
+// Stands reports whether an entry of a log has not been undone or corrected.
+func Stands(entries []Entry, id string) bool {
+	return !superseded(entries)[id]
+}
+
 // Live returns the entries that stand: those not superseded, without undos, in
 // the order given.
 func Live(entries []Entry) []Entry {
-	gone := map[string]bool{}
-	// An undo of an undo brings back what it took.
-	for i := len(entries) - 1; i >= 0; i-- {
-		if e := entries[i]; e.Supersedes != "" && !gone[e.ID] {
-			gone[e.Supersedes] = true
-		}
-	}
+	gone := superseded(entries)
 	var out []Entry
 	for _, e := range entries {
 		if !gone[e.ID] && e.Kind != KindUndo {
@@ -95,6 +122,18 @@ func Live(entries []Entry) []Entry {
 		}
 	}
 	return out
+}
+
+// superseded names the entries that do not stand any more.
+func superseded(entries []Entry) map[string]bool {
+	gone := map[string]bool{}
+	// An undo of an undo brings back what it took.
+	for i := len(entries) - 1; i >= 0; i-- {
+		if e := entries[i]; e.Supersedes != "" && !gone[e.ID] {
+			gone[e.Supersedes] = true
+		}
+	}
+	return gone
 }
 
 // Fold walks the entries, in order of day and entry, and returns what is
@@ -134,7 +173,7 @@ func (b *walker) walk(entries []Entry, on func(Entry) bool) error {
 	}
 	for _, e := range live {
 		if err := b.take(e); err != nil {
-			return fmt.Errorf("%s of %s: %w", e.Kind, e.Day, err)
+			return &Misfit{e, err}
 		}
 		if !on(e) {
 			return nil

@@ -104,6 +104,8 @@ func tooManyBees(l Look, _ hive.Stack, e colony.Estimate, _ Context) []Question 
 	switch {
 	case e.Bees > room*mostCover:
 		return []Question{{"many-bees", "seams", fmt.Sprintf("The seams make %s bees; all combs covered on both sides hold %s.", measure.Count(measure.Rough(e.Bees)), measure.Count(measure.Rough(room)))}}
+	case e.Stages && e.Brood() > 4000 && e.Bees < 1:
+		return []Question{{"few-bees", "seams", fmt.Sprintf("%s brood cells and no bees: they could not keep one warm. Were all seams counted?", measure.Count(measure.Rough(e.Brood())))}}
 	case e.Stages && e.Brood() > 4000 && e.Brood() > mostBroodABee*e.Bees:
 		return []Question{{"few-bees", "seams", fmt.Sprintf("%s brood cells for %s bees: they could not keep %.1f cells each warm. Were all seams counted?",
 			measure.Count(measure.Rough(e.Brood())), measure.Count(measure.Rough(e.Bees)), e.Brood()/e.Bees)}}

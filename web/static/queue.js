@@ -53,6 +53,7 @@ window.kemboQueue = (() => {
     }
     // A page where an answer should be: a sign-in, a proxy. Keep it.
     const a = (r.headers.get("Content-Type") || "").includes("json") ? await r.json().catch(() => null) : null;
+    if (r.status === 401) return "locked"; // it was removed, or its link has ended: nothing is wrong with the item
     if (r.ok && a && a.stored && a.id === item.id) {
       await drop(item.id);
       if (!item.photo) noteSent(item);
@@ -60,11 +61,11 @@ window.kemboQueue = (() => {
       if (a.meanwhile || a.beside) tell(item, a);
       return "stored";
     }
-    if (a && a.say) {
+    if (a && a.say && r.status < 500 && r.status !== 429) {
       await put({ ...item, say: a.say, questions: a.questions || null });
       return "refused";
     }
-    return r.status >= 500 || !a ? "away" : "refused";
+    return r.status >= 500 && a ? "failed" : "away";
   }
 
   // renew fetches the kept pages of a colony that has changed; the old ones stand
@@ -81,14 +82,20 @@ window.kemboQueue = (() => {
     localStorage.setItem("kembo-told", JSON.stringify(kept.slice(-20)));
   };
 
-  let wait = 0, timer;
+  let wait = 0, timer, locked = false;
   async function send() {
     clearTimeout(timer);
     await alone(async () => {
       let away = false;
+      const stuck = new Set(); // colonies of which one could not be taken: theirs wait, in order
       for (const item of await all()) {
-        if (item.say) continue; // refused: the keeper's turn
-        if ((await sendOne(item)) === "away") {
+        if (item.say || stuck.has(item.colony)) continue; // refused: the keeper's turn
+        const got = await sendOne(item);
+        locked = got === "locked";
+        if (got === "failed") {
+          away = true;
+          stuck.add(item.colony);
+        } else if (got === "away" || locked) {
           away = true;
           break; // in order, and not all of them into the void
         }
@@ -102,7 +109,8 @@ window.kemboQueue = (() => {
 
   // add keeps an item and tries to send it; it tells what became of it.
   async function add(item) {
-    await put({ ...item, at: Date.now() });
+    const was = (await all()).find((x) => x.id === item.id); // mended, it keeps its place
+    await put({ ...item, at: was ? was.at : Date.now() });
     await send();
     const left = (await all()).find((x) => x.id === item.id);
     return !left ? { stored: true } : left.say ? { refused: left } : { waiting: true };
@@ -128,7 +136,11 @@ window.kemboQueue = (() => {
       box.replaceChildren();
       box.hidden = !items.length && !told.length;
       if (pictures) box.append(el("p", `${pictures} photo${pictures === 1 ? "" : "s"} waiting on this device`, "q-wait"));
-      if (waiting.length) {
+      if (locked && items.length) {
+        const p = el("p", null, "q-no joint");
+        p.append(el("b", `Join again; ${items.length} ${items.length === 1 ? "look is" : "looks are"} kept.`), " Kembo no longer knows this device. Open a new link to join by on it; then what waits is sent.");
+        box.append(p);
+      } else if (waiting.length) {
         const p = el("p", null, "q-wait");
         p.append(el("b", `${waiting.length} look${waiting.length === 1 ? "" : "s"} waiting on this device`), ` (${waiting.map((x) => x.code.replaceAll("-", "\u2011")).join(", ")}). They are sent when Kembo is in reach.`);
         const b = el("button", "Send now", "btn btn-line");

@@ -1,0 +1,182 @@
+package app
+
+import (
+	"context"
+	"fmt"
+	"runtime/debug"
+	"sync"
+	"time"
+)
+
+// later works out what follows from what was stored, behind the answers: the
+// colonies that somebody has just written about, one after the other.
+type later struct {
+	mu      sync.Mutex
+	waiting []job
+	done    map[string]chan struct{} // by colony, closed once it is worked out
+	running bool
+}
+
+type job struct{ yard, colony string }
+
+// soon has a colony worked out as soon as may be.
+func (s *Service) soon(yard, colony string) {
+	l := &s.later
+	l.mu.Lock()
+	defer l.mu.Unlock()
+	if l.done == nil {
+		l.done = map[string]chan struct{}{}
+	}
+	for _, j := range l.waiting {
+		if j.colony == colony {
+			return // it has not been begun, and will see what was written
+		}
+	}
+	if l.done[colony] == nil {
+		l.done[colony] = make(chan struct{})
+	}
+	l.waiting = append(l.waiting, job{yard, colony})
+	if !l.running {
+		l.running = true
+		go s.workLater()
+	}
+}
+
+func (s *Service) workLater() {
+	l := &s.later
+	for {
+		l.mu.Lock()
+		if len(l.waiting) == 0 {
+			l.running = false
+			l.mu.Unlock()
+			return
+		}
+		j := l.waiting[0]
+		l.waiting = l.waiting[1:]
+		l.mu.Unlock()
+		err := guarded(func() error { return s.refreshOne(context.Background(), j.colony, j.yard) })
+		if err != nil { // its mark stands, so the next refresh does it again
+			s.log.Error("work out a colony", "colony", j.colony, "err", err)
+		}
+		l.mu.Lock()
+		again := false
+		for _, w := range l.waiting {
+			again = again || w.colony == j.colony
+		}
+		if !again {
+			close(l.done[j.colony])
+			delete(l.done, j.colony)
+		}
+		l.mu.Unlock()
+	}
+}
+
+// settleWait is how long a page waits for what has just been written to be worked
+// out; after that it shows what it has.
+const settleWait = 2 * time.Second
+
+// settled waits until a colony is worked out, if it is being.
+func (s *Service) settled(ctx context.Context, colonies ...string) {
+	limit := time.NewTimer(settleWait)
+	defer limit.Stop()
+	for _, c := range colonies {
+		s.later.mu.Lock()
+		done := s.later.done[c]
+		s.later.mu.Unlock()
+		if done == nil {
+			continue
+		}
+		select {
+		case <-done:
+		case <-ctx.Done():
+			return
+		case <-limit.C:
+			return
+		}
+	}
+}
+
+// settledYard waits until what was written about a yard is worked out.
+func (s *Service) settledYard(ctx context.Context, yard string) {
+	var of []string
+	s.later.mu.Lock()
+	for _, j := range s.later.waiting {
+		if j.yard == yard {
+			of = append(of, j.colony)
+		}
+	}
+	for c := range s.later.done { // that which is being worked out now
+		if len(s.later.done) <= 2 {
+			of = append(of, c)
+		}
+	}
+	s.later.mu.Unlock()
+	s.settled(ctx, of...)
+}
+
+// Settle waits until all that was written is worked out, for those who go on to
+// close the file.
+func (s *Service) Settle(ctx context.Context) {
+	for ctx.Err() == nil {
+		s.later.mu.Lock()
+		busy := s.later.running
+		s.later.mu.Unlock()
+		if !busy {
+			return
+		}
+		time.Sleep(5 * time.Millisecond)
+	}
+}
+
+// PanicError is a fault of the program that was caught where it would have ended
+// it.
+type PanicError struct {
+	Value any
+	Stack []byte
+}
+
+func (e *PanicError) Error() string { return fmt.Sprintf("fault: %v", e.Value) }
+
+// guarded runs f and turns a panic into a *PanicError, with where it was.
+func guarded(f func() error) (err error) {
+	defer func() {
+		if v := recover(); v != nil {
+			err = &PanicError{v, debug.Stack()}
+		}
+	}()
+	return f()
+}
+
+// yield lets pages go before a batch.
+type yield struct {
+	mu    sync.Mutex
+	pages int
+}
+
+// Page says that a page is being answered, until done is called.
+func (s *Service) Page() (done func()) {
+	s.yield.mu.Lock()
+	s.yield.pages++
+	s.yield.mu.Unlock()
+	return func() {
+		s.yield.mu.Lock()
+		s.yield.pages--
+		s.yield.mu.Unlock()
+	}
+}
+
+// yieldMost is how long one piece of a batch waits for pages; under a load that
+// never ends a batch goes on slowly.
+const yieldMost = 40 * time.Millisecond
+
+// toPages waits while pages are being answered.
+func (s *Service) toPages() {
+	for end := time.Now().Add(yieldMost); time.Now().Before(end); time.Sleep(time.Millisecond) {
+		s.yield.mu.Lock()
+		n := s.yield.pages
+		s.yield.mu.Unlock()
+		if n == 0 {
+			return
+		}
+	}
+}

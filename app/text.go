@@ -1,0 +1,31 @@
+package app
+
+import (
+	"fmt"
+	"strings"
+	"unicode"
+	"unicode/utf8"
+)
+
+// hasControl reports whether a text has characters that no keyboard types into a
+// line: they split headers, end strings and hide what a name is.
+func hasControl(s string) bool {
+	return !utf8.ValidString(s) || strings.ContainsFunc(s, func(r rune) bool {
+		return unicode.IsControl(r) || unicode.Is(unicode.Cf, r) && r != '\u00ad' && r != '\u200d' && r != '\u200c'
+	})
+}
+
+// line checks a text of one line that a user gave of something: 1 to most letters,
+// no control characters. It returns it trimmed.
+func line(field, of, text string, most int) (string, error) {
+	text = strings.TrimSpace(text)
+	switch {
+	case text == "":
+		return "", &FieldError{field, fmt.Sprintf("give %s of up to %d letters", of, most)}
+	case utf8.RuneCountInString(text) > most:
+		return "", &FieldError{field, fmt.Sprintf("it is longer than %d letters; shorten it", most)}
+	case hasControl(text):
+		return "", &FieldError{field, "it has characters that cannot be seen; type it anew"}
+	}
+	return text, nil
+}

@@ -1,0 +1,104 @@
+package store
+
+import (
+	"context"
+	"database/sql"
+)
+
+// Standing is what the board shows of a colony. Ends are nil where a runway
+// does not end within the horizon.
+type Standing struct {
+	ColonyID, YardID          string
+	Today                     int32
+	Urgency                   int
+	ModelVersion, InputHash   string
+	FoodEnd, LayEnd, StoreEnd *int32
+	Body                      string
+	Told                      []byte // what is shown beside it; nil: not asked for, or nothing
+}
+
+const upsertStanding = `INSERT INTO standing (colony_id, yard_id, today, model_version, input_hash, urgency, food_end, lay_end, store_end, body)
+	VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+	ON CONFLICT (colony_id) DO UPDATE SET yard_id = excluded.yard_id, today = excluded.today, model_version = excluded.model_version,
+	input_hash = excluded.input_hash, urgency = excluded.urgency, food_end = excluded.food_end, lay_end = excluded.lay_end, store_end = excluded.store_end, body = excluded.body`
+
+const (
+	upsertTold = `INSERT INTO told (colony_id, input_hash, body) VALUES (?, ?, ?)
+	ON CONFLICT (colony_id) DO UPDATE SET input_hash = excluded.input_hash, body = excluded.body`
+	deleteTold  = `DELETE FROM told WHERE colony_id = ?`
+	deleteStale = `DELETE FROM stale WHERE colony_id = ? AND mark = ?`
+)
+
+// Worked is a standing that was worked out from what was marked with Mark.
+type Worked struct {
+	Standing
+	Mark int64 // of the colony when its inputs were read; 0: it was not marked
+}
+
+// SaveStandings writes standings, replacing those of the same colonies, and takes
+// their marks away where nothing has changed since they were read.
+func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
+	return s.change(ctx, func(tx *sql.Tx) error {
+		for _, x := range all {
+			if _, err := tx.ExecContext(ctx, upsertStanding, x.ColonyID, x.YardID, x.Today, x.ModelVersion, x.InputHash, x.Urgency, x.FoodEnd, x.LayEnd, x.StoreEnd, x.Body); err != nil {
+				return err
+			}
+			if x.Told == nil {
+				if _, err := tx.ExecContext(ctx, deleteTold, x.ColonyID); err != nil {
+					return err
+				}
+			} else if _, err := tx.ExecContext(ctx, upsertTold, x.ColonyID, x.InputHash, x.Told); err != nil {
+				return err
+			}
+			if _, err := tx.ExecContext(ctx, deleteStale, x.ColonyID, x.Mark); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+}
+
+const (
+	standingColumns   = `s.colony_id, s.yard_id, s.today, s.model_version, s.input_hash, s.urgency, s.food_end, s.lay_end, s.store_end, s.body`
+	selectOfYardStand = `SELECT ` + standingColumns + ` FROM standing s WHERE s.yard_id = ?`
+	selectStanding    = `SELECT ` + standingColumns + `, t.body FROM standing s
+	LEFT JOIN told t ON t.colony_id = s.colony_id AND t.input_hash = s.input_hash WHERE s.colony_id = ?`
+	selectUrgencies = `SELECT yard_id, urgency, COUNT(*) FROM standing GROUP BY yard_id, urgency`
+)
+
+func (x *Standing) into() []any {
+	return []any{&x.ColonyID, &x.YardID, &x.Today, &x.ModelVersion, &x.InputHash, &x.Urgency, &x.FoodEnd, &x.LayEnd, &x.StoreEnd, &x.Body}
+}
+
+// StandingsOf returns the standings of a yard.
+func (s *Store) StandingsOf(ctx context.Context, yard string) ([]Standing, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, x *Standing) error { return r.Scan(x.into()...) }, selectOfYardStand, yard)
+}
+
+// StandingOf returns a colony's standing with what is told beside it and whether
+// its inputs have changed since, or ErrNotFound.
+func (s *Store) StandingOf(ctx context.Context, colony string) (Standing, error) {
+	var x Standing
+	err := s.read.QueryRowContext(ctx, selectStanding, colony).Scan(append(x.into(), &x.Told)...)
+	return x, notFound("standing of "+colony, err)
+}
+
+// Tally is how many colonies of a yard are of each urgency.
+type Tally map[int]int
+
+// Urgencies counts the colonies of all yards by urgency, by an index alone.
+func (s *Store) Urgencies(ctx context.Context) (map[string]Tally, error) {
+	type line struct {
+		yard       string
+		urgency, n int
+	}
+	all, err := collect(ctx, s.read, func(r *sql.Rows, l *line) error { return r.Scan(&l.yard, &l.urgency, &l.n) }, selectUrgencies)
+	out := map[string]Tally{}
+	for _, l := range all {
+		if out[l.yard] == nil {
+			out[l.yard] = Tally{}
+		}
+		out[l.yard][l.urgency] = l.n
+	}
+	return out, err
+}
