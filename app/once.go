@@ -112,6 +112,9 @@ func (s *Service) once(ctx context.Context, colony string, r request, make func(
 				es[i].ID = numberedID(r.ID, i+1)
 			}
 		}
+		if err := errors.Join(textsOf(es)...); err != nil {
+			return err
+		}
 		if err := fits(m.log, m.today, es...); err != nil {
 			return err
 		}

@@ -38,13 +38,15 @@ type house struct {
 	later  later
 	yield  yield
 	warned warnings
+	// pictures has room for the one picture that is being opened.
+	pictures chan struct{}
 }
 
 // New returns a service on s, on behalf of whoever sits at this machine. now gives
 // the instant for the log; today, if not nil, freezes the trade's day, but not the
 // clock.
 func New(s *store.Store, now func() time.Time, today *day.Day) *Service {
-	return &Service{&house{store: s, now: now, frozen: today, log: slog.New(slog.DiscardHandler)}, ThisMachine}
+	return &Service{&house{store: s, now: now, frozen: today, log: slog.New(slog.DiscardHandler), pictures: make(chan struct{}, 1)}, ThisMachine}
 }
 
 // LogTo has what goes wrong behind pages written to log.

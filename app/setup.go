@@ -73,7 +73,11 @@ func (s *Service) MakeYard(ctx context.Context, y NewYard) error {
 	for _, b := range forecast.UsualBloom {
 		bloom = append(bloom, store.Bloom(b))
 	}
-	return s.store.AddYard(ctx, row, bloom, by)
+	err = s.store.AddYard(ctx, row, bloom, by)
+	if errors.Is(err, store.ErrTaken) { // made by somebody else in between
+		return &FieldError{"name", fmt.Sprintf("there is a yard %s already; choose another name", y.Name)}
+	}
+	return err
 }
 
 // NewColony is what a user gives to make a colony.

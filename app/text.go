@@ -5,6 +5,8 @@ import (
 	"strings"
 	"unicode"
 	"unicode/utf8"
+
+	"kembo/core/history"
 )
 
 // hasControl reports whether a text has characters that no keyboard types into a
@@ -13,6 +15,37 @@ func hasControl(s string) bool {
 	return !utf8.ValidString(s) || strings.ContainsFunc(s, func(r rune) bool {
 		return unicode.IsControl(r) || unicode.Is(unicode.Cf, r) && r != '\u00ad' && r != '\u200d' && r != '\u200c'
 	})
+}
+
+// noteMost is the letters a note may have, wordsMost those of any other text.
+const noteMost, wordsMost = 2000, 60
+
+// textsOf checks the texts of entries.
+func textsOf(es []history.Entry) []error {
+	var out []error
+	check := func(field, text string, most int) {
+		switch {
+		case utf8.RuneCountInString(text) > most:
+			out = append(out, &FieldError{field, fmt.Sprintf("it has more than %d letters; shorten it", most)})
+		case hasControl(strings.NewReplacer("\n", "", "\r", "", "\t", "").Replace(text)):
+			out = append(out, &FieldError{field, "it has characters that cannot be seen; type it anew"})
+		}
+	}
+	for _, e := range es {
+		switch {
+		case e.Look != nil:
+			check("note", e.Look.Note, noteMost)
+		case e.Feed != nil:
+			check("feed", e.Feed.What, wordsMost)
+		case e.Treatment != nil:
+			check("treatment", e.Treatment.What, wordsMost)
+		case e.Combs != nil:
+			check("label", e.Combs.Label, wordsMost)
+		case e.BoxOff != nil:
+			check("why", e.BoxOff.Why, wordsMost)
+		}
+	}
+	return out
 }
 
 // line checks a text of one line that a user gave of something: 1 to most letters,

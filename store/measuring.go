@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"database/sql"
+	"fmt"
 )
 
 const upsertSetting = `INSERT INTO setting (operation_id, key, value, actor, recorded_utc) VALUES (?, ?, ?, ?, ?)
@@ -46,9 +47,22 @@ type BoxFormat struct {
 const insertBoxFormat = `INSERT INTO box_format (id, operation_id, name, length_mm, height_mm, slots, width_mm, box_kg, frame_kg, super, actor, recorded_utc)
 	VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`
 
-// AddBoxFormat writes a format; the same id twice is once.
+// AddBoxFormat writes a format; the same twice is once, another under its id or
+// its name is ErrTaken.
 func (s *Store) AddBoxFormat(ctx context.Context, f BoxFormat, by By) error {
-	return s.exec(ctx, insertBoxFormat, f.ID, f.OperationID, f.Name, f.LengthMM, f.HeightMM, f.Slots, f.WidthMM, f.BoxKg, f.FrameKg, f.Super, by.Actor, by.RecordedUTC)
+	return s.change(ctx, func(tx *sql.Tx) error {
+		if _, err := tx.ExecContext(ctx, insertBoxFormat, f.ID, f.OperationID, f.Name, f.LengthMM, f.HeightMM, f.Slots, f.WidthMM, f.BoxKg, f.FrameKg, f.Super, by.Actor, by.RecordedUTC); err != nil {
+			return unique("format "+f.Name, err)
+		}
+		var was BoxFormat
+		if err := scanFormat(tx.QueryRowContext(ctx, selectBoxFormat, f.ID), &was); err != nil {
+			return err
+		}
+		if was != f {
+			return fmt.Errorf("format %s: %w", f.Name, ErrTaken)
+		}
+		return nil
+	})
 }
 
 const deleteBoxFormat = `DELETE FROM box_format WHERE id = ? AND operation_id = ?`
@@ -59,13 +73,19 @@ func (s *Store) RemoveBoxFormat(ctx context.Context, operation, id string) error
 	return s.exec(ctx, deleteBoxFormat, id, operation)
 }
 
-const selectBoxFormats = `SELECT id, operation_id, name, length_mm, height_mm, slots, width_mm, box_kg, frame_kg, super FROM box_format WHERE operation_id = ? ORDER BY name`
+const (
+	formatColumns    = `id, operation_id, name, length_mm, height_mm, slots, width_mm, box_kg, frame_kg, super`
+	selectBoxFormat  = `SELECT ` + formatColumns + ` FROM box_format WHERE id = ?`
+	selectBoxFormats = `SELECT ` + formatColumns + ` FROM box_format WHERE operation_id = ? ORDER BY name`
+)
+
+func scanFormat(r interface{ Scan(...any) error }, f *BoxFormat) error {
+	return r.Scan(&f.ID, &f.OperationID, &f.Name, &f.LengthMM, &f.HeightMM, &f.Slots, &f.WidthMM, &f.BoxKg, &f.FrameKg, &f.Super)
+}
 
 // BoxFormats returns the formats that users of an operation added.
 func (s *Store) BoxFormats(ctx context.Context, operation string) ([]BoxFormat, error) {
-	return collect(ctx, s.read, func(r *sql.Rows, f *BoxFormat) error {
-		return r.Scan(&f.ID, &f.OperationID, &f.Name, &f.LengthMM, &f.HeightMM, &f.Slots, &f.WidthMM, &f.BoxKg, &f.FrameKg, &f.Super)
-	}, selectBoxFormats, operation)
+	return collect(ctx, s.read, func(r *sql.Rows, f *BoxFormat) error { return scanFormat(r, f) }, selectBoxFormats, operation)
 }
 
 // Reading is one reading of a hive scale: seconds since 1970 in UTC, and kg.

@@ -9,8 +9,6 @@ import (
 	"net/url"
 	"os"
 	"path/filepath"
-
-	_ "modernc.org/sqlite" // the driver, by name "sqlite"
 )
 
 // FileError is a data file that cannot be opened, with a sentence for its user.

@@ -9,6 +9,8 @@ import (
 	"errors"
 	"fmt"
 	"sync/atomic"
+
+	"modernc.org/sqlite"
 )
 
 // ErrNotFound is returned where one row was asked for and there is none.
@@ -87,6 +89,19 @@ func collect[T any](ctx context.Context, db querier, scan func(*sql.Rows, *T) er
 	}
 	return out, rows.Err()
 }
+
+// unique turns the driver's word for a row that may be there only once into
+// ErrTaken.
+func unique(what string, err error) error {
+	var e *sqlite.Error
+	if errors.As(err, &e) && (e.Code() == constraintUnique || e.Code() == constraintPrimaryKey) {
+		return fmt.Errorf("%s: %w", what, ErrTaken)
+	}
+	return err
+}
+
+// SQLite's extended result codes. Source: sqlite.org/rescode.html, from memory.
+const constraintUnique, constraintPrimaryKey = 2067, 1555
 
 // notFound turns the driver's word for no row into the store's.
 func notFound(what string, err error) error {

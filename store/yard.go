@@ -39,7 +39,7 @@ const insertYard = `INSERT INTO yard (id, operation_id, name, climate, hemispher
 func (s *Store) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error {
 	return s.change(ctx, func(tx *sql.Tx) error {
 		if _, err := tx.ExecContext(ctx, insertYard, y.ID, y.OperationID, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, by.Actor, by.RecordedUTC); err != nil {
-			return err
+			return unique("yard "+y.Name, err)
 		}
 		for _, b := range bloom {
 			if _, err := tx.ExecContext(ctx, insertBloom, y.ID, b.Plant, b.From, b.PeakFrom, b.PeakTo, b.To, b.Strength, b.Pollen, b.BaseC, b.DegreeDays); err != nil {

@@ -61,7 +61,7 @@ type row struct {
 	ID, Code, Facts, Do, Why, More string
 	Glyph                          template.HTML
 	Desk, Phone                    template.HTML
-	Known                          bool
+	Known, Old                     bool
 }
 
 type tripRow struct{ Code, ID, Do string }
@@ -186,7 +186,7 @@ func standFacts(x app.Standing) string {
 }
 
 func rowOf(x app.Standing) row {
-	r := row{ID: x.Colony, Code: x.Code, Known: x.Known, Glyph: glyphOf(x)}
+	r := row{ID: x.Colony, Code: x.Code, Known: x.Known, Old: x.Old, Glyph: glyphOf(x)}
 	r.Facts = standFacts(x)
 	if len(x.Advice) > 0 {
 		r.Do, r.Why = x.Advice[0].Do, x.Advice[0].Brief

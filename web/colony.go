@@ -45,8 +45,12 @@ type colonyView struct {
 	Queen                               []string // what was found of her, and what follows
 	Mass                                string   // the user's unit
 	Apart                               []apartView
+	Broken                              []brokenView
 	Veils                               []string // what the veils of the drawing mean, where it has any
 }
+
+// brokenView is an entry that does not fit into the log.
+type brokenView struct{ ID, Of, EntryID, Head, Line, Why string }
 
 type sum struct{ Name, Value, Range string }
 
@@ -122,6 +126,10 @@ func colonyOf(x app.Colony, photos map[string][]app.Photo, keys []string, on day
 		v.PhoneTrack = trackOf(x.Standing).Phone()
 	}
 	v.log(x, photos)
+	for _, m := range x.Broken {
+		kind, say := entryWords(m.Entry, x.Units)
+		v.Broken = append(v.Broken, brokenView{ID: x.ID, Of: m.Entry.ID, EntryID: app.NewID(), Head: m.Entry.Day.Short() + ", " + kind, Line: say, Why: capital(m.Err.Error())})
+	}
 	if len(x.Believed.Stack.Boxes) > 0 {
 		v.SuperFormat = hive.SuperFor(x.Believed.Stack.Boxes[0].Format)
 	}

@@ -209,6 +209,9 @@ var Rules = []Rule{
 // For returns all advice for s, the most urgent first, and never none: where
 // nothing fires it is leave.
 func For(s *Situation) []Advice {
+	if len(s.Estimate.Stack.Boxes) == 0 { // rules are about a hive
+		return []Advice{s.finish(Advice{Action: LookCloser, ActBy: s.Visit, Confidence: 1, Do: "Say what stands here", Reason: "The log leaves no box on this stand.", Brief: "No box is left here."})}
+	}
 	if a, ok := suspectBrood(s); ok { // stop: nothing else is done to this hive
 		a.Action = LookCloser
 		return []Advice{s.finish(a)}

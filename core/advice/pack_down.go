@@ -37,7 +37,7 @@ func checkPackDown(s *Situation) (Advice, bool) {
 			nest++
 		}
 	}
-	if nest == 0 {
+	if nest == 0 || len(st.Boxes[0].Frames) == 0 {
 		return Advice{}, false
 	}
 	box := st.Boxes[0]
