@@ -31,7 +31,7 @@ func (s *Service) Do(ctx context.Context, colony, entryID string, action advice.
 		_, err := s.once(ctx, colony, r, func(making) ([]history.Entry, error) { return nil, taken })
 		return err
 	}
-	c, err := s.Colony(ctx, colony)
+	c, err := s.Worked(ctx, colony)
 	if err != nil {
 		return err
 	}
@@ -53,15 +53,22 @@ func (s *Service) Do(ctx context.Context, colony, entryID string, action advice.
 	return err
 }
 
-// TickOf returns an advice as things done, as a round ticks it; none where it is
-// not one that a tick can say.
-func (c Colony) TickOf(a advice.Advice) []shorthand.Act {
+// TickOf returns an advice, by its place, as things done, as a round ticks it; none
+// where it is not one that a tick can say.
+func (c Colony) TickOf(i int) []shorthand.Act {
+	if c.Ahead == nil || i >= len(c.Ahead.Ticks) {
+		return nil
+	}
+	return c.Ahead.Ticks[i]
+}
+
+func (c Colony) tickOf(a advice.Advice, set advice.Settings) []shorthand.Act {
 	if !Doable(a.Action) {
 		return nil
 	}
 	switch a.Action {
 	case advice.AddSuper:
-		return []shorthand.Act{{What: shorthand.SupersOn, Count: int(a.Needs[0].Count), Drawn: c.Assessment.Situation.Settings.DrawnSupers}}
+		return []shorthand.Act{{What: shorthand.SupersOn, Count: int(a.Needs[0].Count), Drawn: set.DrawnSupers}}
 	case advice.RelieveHoneyBound:
 		return []shorthand.Act{{What: shorthand.CombsSwap, Count: int(a.Needs[0].Count)}}
 	case advice.FeedEmergency, advice.FeedWinter:
@@ -72,7 +79,7 @@ func (c Colony) TickOf(a advice.Advice) []shorthand.Act {
 	}
 	var out []shorthand.Act
 	for _, x := range advice.Supers(c.Believed.Stack) {
-		if x.Ready(c.Assessment.Situation.Settings) {
+		if x.Ready(set) {
 			out = append(out, shorthand.Act{What: shorthand.BoxOff, Box: c.Believed.Stack.Boxes[x.Box].ID, Harvested: true})
 		}
 	}

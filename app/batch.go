@@ -202,14 +202,23 @@ func (b *batch) assess(i int, w work, c Colony) error {
 	if u == nil {
 		switch k, err := caseOf(w.colony.ID, b.y, b.site, b.set, b.level, b.yard, c.Believed); {
 		case err == nil:
+			k.Tracks = drawnCourses
 			a = assessment.Assess(k, *c.Believed.Estimate, b.yard)
+			c.Assessment, c.Ahead = a, aheadOf(c, a)
+			c.expected = c.Believed.ExpectedOn(b.y.today, b.s.ground(w.colony.ID, b.site, b.set, b.y.today, w.gains))
 		case !errors.As(err, &u):
 			return err
 		}
 	}
 	row, err := standingOf(w.colony, b.y, c.Believed, a, u).row(w.hash)
+	if err != nil {
+		return err
+	}
+	if row.Told, err = toldOf(c, u).pack(); err != nil {
+		return err
+	}
 	b.rows[i] = store.Worked{Standing: row, Mark: w.mark}
-	return err
+	return nil
 }
 
 // learn works out the yard's flow level from what its colonies said, and stores

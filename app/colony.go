@@ -2,11 +2,13 @@ package app
 
 import (
 	"context"
+	"encoding/json"
 	"errors"
 	"fmt"
 	"slices"
 
 	"kembo/core/assessment"
+	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
@@ -26,12 +28,14 @@ type Colony struct {
 	Visit      day.Day
 	Planned    bool
 	Believed   history.Believed
-	Assessment *assessment.Assessment // nil: never looked at
+	Assessment *assessment.Assessment // nil: nothing can be forecast; its Situation is there only where Worked was asked for
+	Ahead      *Ahead                 // what is told beside it
 	Standing   Standing
 	Log        []LogLine // newest last
 	Bloom      []season.Bloom
 	site       forecast.Site
-	Zone       string // of its yard
+	expected   *colony.Expected // of a look today
+	Zone       string           // of its yard
 	Settings
 	SeasonDay int
 	Next      string // id of the next colony of the yard's round
@@ -50,17 +54,24 @@ type LogLine struct {
 	Kind  history.Kind
 	Entry history.Entry
 	stack hive.Stack
+	told  *toldLine // as it was stored; nil: it was just worked out
 }
 
 // Glyph returns the stack after the entry, for the small drawing.
 func (l LogLine) Glyph() (boxes []GlyphBox, excluderAbove int) {
+	if l.told != nil {
+		return l.told.Boxes, l.told.Excluder
+	}
 	return Glyph(l.stack), l.stack.ExcluderAbove
 }
 
 // Line writes a look of the log in shorthand; "" for any other entry.
 func (l LogLine) Line() string {
-	if l.Entry.Look == nil {
+	switch {
+	case l.Entry.Look == nil:
 		return ""
+	case l.told != nil:
+		return l.told.Line
 	}
 	return shorthand.Format(shorthand.Line{Look: l.Entry.Look}, shorthand.BoxesOf(l.stack))
 }
@@ -103,51 +114,111 @@ func (s *Service) walk(ctx context.Context, f *found) error {
 	return s.inRound(ctx, f.yard.ID, f.round)
 }
 
-// Colony returns a colony's page.
+// Colony returns a colony's page: as it was worked out with its standing or, where
+// that is not of today, worked out now.
 func (s *Service) Colony(ctx context.Context, id string) (Colony, error) {
-	return s.read(ctx, id, s.colony)
-}
-
-// Believed returns a colony with what its log says of it, without a forecast,
-// an advice or a standing: for pages that show neither.
-func (s *Service) Believed(ctx context.Context, id string) (Colony, error) {
-	return s.read(ctx, id, s.believe)
-}
-
-func (s *Service) read(ctx context.Context, id string, as func(context.Context, found, []history.Entry) (Colony, error)) (Colony, error) {
-	f, err := s.find(ctx, id)
+	f, es, err := s.logOf(ctx, id)
 	if err != nil {
 		return Colony{}, err
 	}
-	if err := s.walk(ctx, &f); err != nil {
+	c, err := s.blank(ctx, f)
+	if err != nil {
+		return c, err
+	}
+	t, st, err := s.toldNow(ctx, f)
+	if err != nil {
+		return c, err
+	}
+	if t == nil {
+		return s.colony(ctx, f, es)
+	}
+	t.into(&c, es)
+	c.Standing = st
+	c.place(f)
+	return c, nil
+}
+
+// Worked returns a colony's page, worked out now, with the situation that it was
+// worked out from.
+func (s *Service) Worked(ctx context.Context, id string) (Colony, error) {
+	f, es, err := s.logOf(ctx, id)
+	if err != nil {
 		return Colony{}, err
+	}
+	return s.colony(ctx, f, es)
+}
+
+// Believed returns a colony with what its log says of it, worked out now, without a
+// forecast, an advice or a standing.
+func (s *Service) Believed(ctx context.Context, id string) (Colony, error) {
+	f, es, err := s.logOf(ctx, id)
+	if err != nil {
+		return Colony{}, err
+	}
+	return s.believe(ctx, f, es)
+}
+
+// logOf returns a colony with its round, and its log.
+func (s *Service) logOf(ctx context.Context, id string) (found, []history.Entry, error) {
+	f, err := s.find(ctx, id)
+	if err != nil {
+		return f, nil, err
+	}
+	if err := s.walk(ctx, &f); err != nil {
+		return f, nil, err
 	}
 	s.settled(ctx, id)
 	es, err := s.entries(ctx, id, f.yard.today)
-	if err != nil {
-		return Colony{}, err
-	}
-	return as(ctx, f, es)
+	return f, es, err
 }
 
-// believe reads a colony off its log; no forecast is run ahead.
-func (s *Service) believe(ctx context.Context, f found, es []history.Entry) (Colony, error) {
+// toldNow returns what is stored of a colony, with its standing; nil where it is
+// not of today or something has changed since.
+func (s *Service) toldNow(ctx context.Context, f found) (*told, Standing, error) {
+	var st Standing
+	row, err := s.store.StandingOf(ctx, f.colony.ID)
+	if errors.Is(err, ErrNotFound) {
+		return nil, st, nil
+	}
+	if err != nil {
+		return nil, st, err
+	}
+	marked, err := s.store.Marked(ctx, f.colony.ID, f.yard.ID)
+	if err != nil || marked || row.Told == nil || day.Day(row.Today) != f.yard.today || row.ModelVersion != assessment.ModelVersion || row.YardID != f.yard.ID {
+		return nil, st, err
+	}
+	if err := json.Unmarshal([]byte(row.Body), &st); err != nil {
+		return nil, st, fmt.Errorf("standing of colony %s: %w", f.colony.ID, err)
+	}
+	t, ok := unpackTold(row.Told)
+	if !ok {
+		return nil, st, nil
+	}
+	return &t, st, nil
+}
+
+// blank is a colony's page before anything is read of its log.
+func (s *Service) blank(ctx context.Context, f found) (Colony, error) {
 	site, err := s.site(ctx, f.yard)
 	if err != nil {
 		return Colony{}, err
 	}
 	set, err := s.Settings(ctx)
+	return Colony{site: site, Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
+		Zone: f.yard.Zone, Settings: set, Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}, err
+}
+
+// believe reads a colony off its log; no forecast is run ahead.
+func (s *Service) believe(ctx context.Context, f found, es []history.Entry) (Colony, error) {
+	c, err := s.blank(ctx, f)
 	if err != nil {
-		return Colony{}, err
+		return c, err
 	}
-	c := Colony{site: site, Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
-		Zone: f.yard.Zone, Settings: set, Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}
 	gains, err := s.gains(ctx, f.colony, f.yard, es)
 	if err != nil {
 		return c, err
 	}
-	g := s.ground(f.colony.ID, site, set, f.yard.today, gains)
-	readInto(&c, es, g)
+	readInto(&c, es, s.ground(f.colony.ID, c.site, c.Settings, f.yard.today, gains))
 	return c, nil
 }
 
@@ -163,10 +234,17 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 	case u != nil:
 	case err == nil:
 		c.Assessment = assessment.Assess(k, *c.Believed.Estimate, yard)
+		c.Ahead = aheadOf(c, c.Assessment)
 	case !errors.As(err, &u):
 		return c, err
 	}
 	c.Standing = standingOf(f.colony, f.yard, c.Believed, c.Assessment, u)
+	c.place(f)
+	return c, nil
+}
+
+// place fills in where the colony stands in its round, and what can be undone.
+func (c *Colony) place(f found) {
 	if n := len(c.Log); n > 1 {
 		c.UndoOf = c.Log[n-1].ID
 	}
@@ -179,7 +257,6 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 			c.Next, c.NextCode, c.Prev, c.PrevCode = next.ID, next.Code, prev.ID, prev.Code
 		}
 	}
-	return c, nil
 }
 
 // caseOf makes the case of a colony whose page is shown, with the conditions of
@@ -217,7 +294,8 @@ func (s *Service) Preview(ctx context.Context, id string, x Entered) (Colony, er
 	return s.colony(ctx, f, insertAt(log, x.Day, es...))
 }
 
-// Questions returns what should be asked about a look before it is stored.
+// Questions returns what should be asked about a look before it is stored. Of a
+// look today what is stored of the colony tells it.
 func (s *Service) Questions(ctx context.Context, id string, e history.Entry) ([]look.Question, error) {
 	f, err := s.find(ctx, id)
 	if err != nil {
@@ -234,6 +312,16 @@ func (s *Service) Questions(ctx context.Context, id string, e history.Entry) ([]
 	set, err := s.Settings(ctx)
 	if err != nil {
 		return nil, err
+	}
+	if e.Day == f.yard.today && e.Look != nil && len(es) > 0 && es[len(es)-1].ID == e.ID {
+		t, _, err := s.toldNow(ctx, f)
+		if err != nil {
+			return nil, err
+		}
+		if t != nil && len(t.Broken) == 0 {
+			g := history.Ground{Site: site, Observer: set.Observer(), Units: set.Units}
+			return t.Believed.Asked(*e.Look, e.Day, t.Expected, g)
+		}
 	}
 	return history.Questions(es, e.ID, s.ground(id, site, set, f.yard.today, nil))
 }

@@ -2,10 +2,7 @@ package app
 
 import (
 	"context"
-	"errors"
 
-	"kembo/core/advice"
-	"kembo/core/assessment"
 	"kembo/core/day"
 	"kembo/core/forecast"
 )
@@ -14,13 +11,11 @@ import (
 // things done, and as it is if nothing came in any more.
 type Course struct {
 	Colony
-	Options   []advice.Option
-	Tried     []string // their names
-	On        day.Day  // on which they are done
-	Base      *forecast.Result
-	With      *forecast.Result // nil: nothing is tried
-	Stopped   *forecast.Result
-	Situation *advice.Situation
+	Tried []string // names of what is tried
+	On    day.Day  // on which it is done
+	Base  *forecast.Result
+	With  *forecast.Result // nil: nothing is tried
+	Swarm Swarm            // by the visit, with what is tried
 }
 
 // drawnCourses are the quantities that the page draws or tells day by day.
@@ -28,45 +23,30 @@ var drawnCourses = []forecast.Quantity{forecast.OfStores, forecast.OfReachable, 
 	forecast.OfBrood, forecast.OfBees, forecast.OfFree, forecast.OfSuperFree, forecast.OfRoom, forecast.OfCrowding}
 
 // Course returns a colony's forecast, with the options of these keys done on a
-// day. A colony that was never looked at has none: Base is nil.
+// day. A colony of which nothing can be forecast has none: Base is nil.
 func (s *Service) Course(ctx context.Context, id string, keys []string, on day.Day) (Course, error) {
-	f, err := s.find(ctx, id)
-	if err != nil {
-		return Course{}, err
+	if len(keys) == 0 {
+		c, err := s.Colony(ctx, id)
+		return c.Course(on), err
 	}
-	es, err := s.entries(ctx, id, f.yard.today)
-	if err != nil {
-		return Course{}, err
+	c, err := s.Worked(ctx, id)
+	if err != nil || c.Assessment == nil {
+		return Course{Colony: c}, err
 	}
-	c, err := s.believe(ctx, f, es)
-	if err != nil {
-		return Course{}, err
-	}
-	k, yard, err := s.caseOf(ctx, f, c)
-	if u := (*unknown)(nil); errors.As(err, &u) {
-		return Course{Colony: c}, nil
-	}
-	if err != nil {
-		return Course{}, err
-	}
-	return courseOf(c, assessment.Situate(k, *c.Believed.Estimate, yard), keys, on), nil
-}
-
-// Course returns a colony's forecast with the options of these keys done on a
-// day, from what its page has worked out already.
-func (c Colony) Course(keys []string, on day.Day) Course {
-	if c.Assessment == nil {
-		return Course{Colony: c}
-	}
-	return courseOf(c, c.Assessment.Situation, keys, on)
-}
-
-func courseOf(c Colony, sit *advice.Situation, keys []string, on day.Day) Course {
-	out := Course{Colony: c, Options: sit.Options(), On: max(on, sit.Today), Base: sit.Base, Situation: sit}
+	out := c.Course(on)
+	sit := c.Assessment.Situation
 	changes, names := sit.Tried(keys, out.On)
 	if len(changes) > 0 {
 		out.Tried, out.With = names, sit.Ready.Run(changes...)
+		out.Swarm = swarmOf(out.With, int(c.Visit-c.Today))
 	}
-	out.Stopped = sit.Ready.Few(forecast.Members, forecast.Change{Day: sit.Today, NoFlow: true})
-	return out
+	return out, nil
+}
+
+// Course returns a colony's forecast as its page has it, with nothing tried.
+func (c Colony) Course(on day.Day) Course {
+	if c.Assessment == nil {
+		return Course{Colony: c}
+	}
+	return Course{Colony: c, On: max(on, c.Today), Base: c.Assessment.Base, Swarm: c.Ahead.Swarm}
 }

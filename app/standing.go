@@ -140,7 +140,7 @@ func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Ass
 		Boxes: Glyph(b.Stack), Excluder: b.Stack.ExcluderAbove}
 	if a == nil {
 		s.Runways = make([]forecast.Runway, forecast.Runways)
-		s.Advice = []StandingAdvice{{Action: advice.LookCloser, Do: why.do, Brief: why.brief, ActBy: y.visit}}
+		s.Advice = []StandingAdvice{{Action: advice.LookCloser, Do: why.Do, Brief: why.Brief, ActBy: y.visit}}
 		if b.Estimate != nil {
 			s.Looked = b.Estimate.Seen
 		}

@@ -9,9 +9,12 @@ import (
 
 // unknown says why nothing can be forecast of a colony, and what to do about it.
 // The colony is shown all the same.
-type unknown struct{ do, brief string }
+type unknown struct {
+	Do    string `json:"do"`
+	Brief string `json:"brief"`
+}
 
-func (u *unknown) Error() string { return u.brief }
+func (u *unknown) Error() string { return u.Brief }
 
 // unknownOf returns why nothing can be forecast of what a log amounts to on a day;
 // nil where a forecast can be made.

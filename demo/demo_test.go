@@ -183,13 +183,13 @@ func TestWhatIsLoadedIsWhatIsLogged(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		for _, a := range c.Assessment.Advice {
+		for i, a := range c.Assessment.Advice {
 			if a.Action != advice.FeedWinter || fed == 3 {
 				continue
 			}
 			fed++
 			load := a.Needs[0]
-			if tick := c.TickOf(a); len(tick) != 1 || tick[0].Litres != load.Count || tick[0].Ratio != "2:1" {
+			if tick := c.TickOf(i); len(tick) != 1 || tick[0].Litres != load.Count || tick[0].Ratio != "2:1" {
 				t.Errorf("%s: %v %s loaded, ticked as %+v", c.Code, load.Count, load.Unit, tick)
 			}
 			if err := svc.Do(ctx, c.ID, app.NewID(), a.Action); err != nil {

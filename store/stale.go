@@ -78,6 +78,14 @@ func (s *Store) Mark(ctx context.Context, colony string) (int64, error) {
 	return n, err
 }
 
+const selectMarkedBoth = `SELECT EXISTS (SELECT 1 FROM stale WHERE colony_id = ?) OR EXISTS (SELECT 1 FROM stale_yard WHERE yard_id = ?)`
+
+// Marked reports whether a colony or its yard is marked.
+func (s *Store) Marked(ctx context.Context, colony, yard string) (bool, error) {
+	var marked bool
+	return marked, s.read.QueryRowContext(ctx, selectMarkedBoth, colony, yard).Scan(&marked)
+}
+
 // CountStale returns how many colonies are marked.
 func (s *Store) CountStale(ctx context.Context) (int, error) {
 	var n int

@@ -10,7 +10,6 @@ import (
 	"kembo/app"
 	"kembo/core/advice"
 	"kembo/core/colony"
-	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/measure"
@@ -82,7 +81,8 @@ type logItem struct {
 }
 
 func (s *Server) showColony(c fiber.Ctx) error {
-	x, err := s.as(c).Colony(c.Context(), c.Params("colony"))
+	keys, on := triedOf(c)
+	x, err := s.as(c).Course(c.Context(), c.Params("colony"), keys, on)
 	if err != nil {
 		return err
 	}
@@ -90,18 +90,18 @@ func (s *Server) showColony(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	keys, on := triedOf(c)
-	v := colonyOf(x, photos, keys, on)
+	v := colonyOf(x, photos, keys)
 	if v.Formats, err = s.everyFormat(c); err != nil {
 		return err
 	}
-	if v.Apart, err = s.apartOf(c, x); err != nil {
+	if v.Apart, err = s.apartOf(c, x.Colony); err != nil {
 		return err
 	}
 	return s.show(c, "colony", v)
 }
 
-func colonyOf(x app.Colony, photos map[string][]app.Photo, keys []string, on day.Day) *colonyView {
+func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *colonyView {
+	x := course.Colony
 	v := &colonyView{shell: shell{Title: x.Code, Operation: x.Operation, Active: "board"}, ID: x.ID, Code: x.Code, Yard: x.YardName, YardID: x.YardID,
 		EntryID: app.NewID(), Looked: x.Assessment != nil, Next: x.Next, NextCode: x.NextCode, Place: fmt.Sprintf("%d of %d", x.Place, x.Of)}
 	v.Today, v.TodayISO, v.In = x.Today.Short(), x.Today.String(), x.In()
@@ -116,13 +116,11 @@ func colonyOf(x app.Colony, photos map[string][]app.Photo, keys []string, on day
 	if x.Assessment == nil {
 		v.NoneDo, v.NoneWhy = x.Standing.Advice[0].Do, x.Standing.Advice[0].Brief
 	} else {
-		if q, ok := advice.BestLook(x.Assessment.Situation); ok {
-			v.BestDo, v.BestWhy = q.Do, q.Reason
-		}
+		v.BestDo, v.BestWhy = x.Ahead.BestDo, x.Ahead.BestWhy
 		v.Veils = veilsOf(plan.Parts)
 		v.Sums = sumsOf(x)
 		v.Advice = cardsOf(x)
-		v.Course = courseOf(x.Course(keys, on), keys)
+		v.Course = courseOf(course, keys)
 		v.PhoneTrack = trackOf(x.Standing).Phone()
 	}
 	v.log(x, photos)

@@ -80,7 +80,7 @@ func courseOf(x app.Course, keys []string) *courseView {
 		return nil
 	}
 	v := &courseView{ID: x.ID, OnISO: x.On.String(), MinISO: x.Today.String(), Tried: listed(x.Tried)}
-	for _, o := range x.Options {
+	for _, o := range x.Ahead.Options {
 		on := false
 		for _, k := range keys {
 			on = on || k == o.Key
@@ -114,7 +114,7 @@ func figureOf(x app.Course, tried string) draw.Course {
 	c := draw.Course{
 		Axis:  draw.Axis{Today: x.Today, Visit: x.Visit, Planned: x.Planned, Bloom: bloomOf(x.Bloom, x.SeasonDay)},
 		Bars:  barsOf(r.Runway[:], names),
-		Known: !x.Situation.Stale(),
+		Known: x.Ahead.Known,
 		Step:  1,
 		Days:  float64(r.Horizon),
 		Tried: tried,
@@ -148,7 +148,7 @@ func figureOf(x app.Course, tried string) draw.Course {
 				c.Said[i] = what[i] + " now"
 			}
 		case w.Low != nil && *w.Low < visit:
-			p := r.Chance(i, visit)
+			p := x.Ahead.Chances[i]
 			c.Said[i] = fmt.Sprintf("1 chance in %.0f before %s", 1/max(p, 0.01), x.Visit.Short())
 		}
 	}
@@ -163,7 +163,7 @@ func factsAhead(x app.Course) []courseFact {
 	if x.With != nil {
 		shown = x.With
 	}
-	if f, ok := swarmFact(shown, x.Today, x.Visit); ok {
+	if f, ok := swarmFact(x.Swarm, x.Today, x.Visit); ok {
 		out = append(out, f)
 	}
 	st := x.Believed.Stack
@@ -173,17 +173,17 @@ func factsAhead(x app.Course) []courseFact {
 		}
 		out = append(out, courseFact{boxName(st, st.Boxes[at].ID) + " full", spanText(shown.Full[i], shown.Horizon), "capped " + spanText(shown.SuperCapped[i], shown.Horizon)})
 	}
-	f := x.Stopped.Runway[forecast.Food]
+	f := x.Ahead.StoppedFood
 	if now := x.Base.Runway[forecast.Food]; !same(now.Likely, f.Likely) || !same(now.Low, f.Low) {
-		out = append(out, courseFact{"Food, if the flow stopped today", daysText(f.Likely, x.Stopped.Horizon), "from " + daysText(f.Low, x.Stopped.Horizon) + " to " + daysText(f.High, x.Stopped.Horizon)})
+		out = append(out, courseFact{"Food, if the flow stopped today", daysText(f.Likely, x.Base.Horizon), "from " + daysText(f.Low, x.Base.Horizon) + " to " + daysText(f.High, x.Base.Horizon)})
 	}
 	if s := shown.Reachable; s.Likely < 0.97*shown.Stores.Likely {
 		out = append(out, courseFact{"In reach of the cluster today", kgText(x.Units, s.Likely), fmt.Sprintf("of %s in the hive: food the cold keeps them from is no food", kgText(x.Units, shown.Stores.Likely))})
 	}
-	if own, yard, ok := x.Believed.Pace(); ok {
+	if own, yard := x.Ahead.OwnPace, x.Ahead.YardPace; own.Likely > 0 {
 		out = append(out, courseFact{"Learnt from its looks", fmt.Sprintf("gains %.1f times the usual", own.Likely), fmt.Sprintf("%.1f to %.1f; the yard’s flow stands at %.1f times its calendar", own.Low, own.High, yard.Likely)})
 	}
-	if n, held := x.Believed.Tested(); n > 0 {
+	if n, held := x.Ahead.Tested, x.Ahead.Held; n > 0 {
 		out = append(out, courseFact{"Tested on its looks", fmt.Sprintf("%d of %d ranges held", held, n), "8 in 10 should"})
 	}
 	return out
@@ -194,9 +194,9 @@ func same(a, b *float64) bool { return a == nil && b == nil || a != nil && b != 
 
 // swarmFact tells the chance of a swarm by the visit, or that a check of every
 // comb rules it out.
-func swarmFact(r *forecast.Result, today, visit day.Day) (courseFact, bool) {
+func swarmFact(x app.Swarm, today, visit day.Day) (courseFact, bool) {
 	days := int(visit - today)
-	p, why := r.Swarm(days)
+	p, why := x.Chance, x.Why
 	f := courseFact{Name: "A swarm by " + visit.DayMonth() + ", if nobody acts"}
 	first := (today + day.Day(why.NotBefore)).Short()
 	switch {

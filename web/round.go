@@ -287,9 +287,9 @@ func (v *lookView) inRound(q roundQuery, x app.Colony) {
 		h.NextURL, h.Next = q.stop(next), nextCode
 	}
 	if x.Assessment != nil {
-		for _, a := range x.Assessment.Advice {
+		for i, a := range x.Assessment.Advice {
 			if a.Action != advice.Leave {
-				h.Due = append(h.Due, dueItem{a.Do, a.Brief, tickOf(x.TickOf(a), v, x.Units)})
+				h.Due = append(h.Due, dueItem{a.Do, a.Brief, tickOf(x.TickOf(i), v, x.Units)})
 			}
 		}
 		h.Track = trackOf(x.Standing).Phone()

@@ -41,11 +41,7 @@ type question struct {
 func (s *Server) saveLook(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
 	queued := c.Get(queueHeader) != ""
-	read := s.as(c).Colony
-	if queued { // no page is shown, so nothing need be forecast
-		read = s.as(c).Believed
-	}
-	x, err := read(c.Context(), id)
+	x, err := s.as(c).Colony(c.Context(), id)
 	if err != nil {
 		if queued && errors.Is(err, app.ErrNotFound) {
 			return refuse(c, c.FormValue("entry"), "This colony is not here any more. What was entered stays on this device.", nil)

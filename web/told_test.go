@@ -1,0 +1,93 @@
+package web_test
+
+import (
+	"context"
+	"io"
+	"log/slog"
+	"path/filepath"
+	"regexp"
+	"testing"
+	"time"
+
+	"kembo/app"
+	"kembo/core/day"
+	"kembo/demo"
+	"kembo/store"
+	"kembo/web"
+)
+
+// TestWhatIsStoredIsWhatIsWorkedOut: a colony's page, its look and its stop are the
+// same whether they are read from what was stored with its standing or worked out
+// now, but for the ids of their forms.
+func TestWhatIsStoredIsWhatIsWorkedOut(t *testing.T) {
+	ctx := context.Background()
+	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "k.db"))
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { s.Close() })
+	on := day.Of(2026, time.August, 12)
+	if err := demo.Build(ctx, s, on); err != nil {
+		t.Fatal(err)
+	}
+	svc := app.New(s, time.Now, &on)
+	// Twice: the first time tells the yards how their flow runs, which bears on
+	// what is worked out after it.
+	for range 2 {
+		if _, err := svc.Reassess(ctx, true, nil); err != nil {
+			t.Fatal(err)
+		}
+	}
+	w, err := web.New(svc, slog.New(slog.NewTextHandler(io.Discard, nil)), true)
+	if err != nil {
+		t.Fatal(err)
+	}
+	op, err := svc.Operation(ctx)
+	if err != nil {
+		t.Fatal(err)
+	}
+	colonies, err := s.Colonies(ctx, op.ID, int32(on))
+	if err != nil {
+		t.Fatal(err)
+	}
+	ids := regexp.MustCompile(`[0-9a-f]{8}-[0-9a-f-]{27}`)
+	read := func() map[string]string {
+		out := map[string]string{}
+		for _, c := range colonies {
+			for _, p := range []string{"", "/look", "/look?round=2026-08-12", "/course.csv"} {
+				_, page := ask(t, w, get("/colonies/"+c.ID+p))
+				out[c.Code+p] = ids.ReplaceAllString(page, "ID")
+			}
+		}
+		return out
+	}
+	for _, c := range colonies {
+		if x, err := s.StandingOf(ctx, c.ID); err != nil || len(x.Told) == 0 || len(x.Told) > 40_000 {
+			t.Errorf("%s: %d bytes are stored, %v", c.Code, len(x.Told), err)
+		}
+	}
+	stored := read()
+	yards, err := s.Yards(ctx, op.ID)
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, y := range yards { // from now on nothing stored is of today
+		if err := s.MarkYard(ctx, y.ID); err != nil {
+			t.Fatal(err)
+		}
+	}
+	differ := 0
+	for name, page := range read() {
+		if was := stored[name]; was != page {
+			differ++
+			i := 0
+			for i < min(len(was), len(page)) && was[i] == page[i] {
+				i++
+			}
+			t.Errorf("%s differs at %d:\n%.200s\n%.200s", name, i, was[max(0, i-60):], page[max(0, i-60):])
+		}
+		if differ > 5 {
+			t.Fatal("and so on")
+		}
+	}
+}
