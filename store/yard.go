@@ -35,19 +35,23 @@ type By struct{ Actor, RecordedUTC string }
 
 const insertYard = `INSERT INTO yard (id, operation_id, name, climate, hemisphere, zone, rhythm_days, actor, recorded_utc) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`
 
-// AddYard writes a yard with its bloom calendar.
+// AddYard writes a yard with its bloom calendar. A name that another yard has is
+// ErrTaken.
 func (s *Store) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error {
-	return s.change(ctx, func(tx *sql.Tx) error {
-		if _, err := tx.ExecContext(ctx, insertYard, y.ID, y.OperationID, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, by.Actor, by.RecordedUTC); err != nil {
-			return unique("yard "+y.Name, err)
+	return s.Change(ctx, func(tx *Tx) error { return tx.AddYard(ctx, y, bloom, by) })
+}
+
+// AddYard is Store.AddYard within a transaction.
+func (t *Tx) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error {
+	if _, err := t.tx.ExecContext(ctx, insertYard, y.ID, y.OperationID, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, by.Actor, by.RecordedUTC); err != nil {
+		return unique("yard "+y.Name, err)
+	}
+	for _, b := range bloom {
+		if _, err := t.tx.ExecContext(ctx, insertBloom, y.ID, b.Plant, b.From, b.PeakFrom, b.PeakTo, b.To, b.Strength, b.Pollen, b.BaseC, b.DegreeDays); err != nil {
+			return err
 		}
-		for _, b := range bloom {
-			if _, err := tx.ExecContext(ctx, insertBloom, y.ID, b.Plant, b.From, b.PeakFrom, b.PeakTo, b.To, b.Strength, b.Pollen, b.BaseC, b.DegreeDays); err != nil {
-				return err
-			}
-		}
-		return nil
-	})
+	}
+	return nil
 }
 
 const selectYards = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days FROM yard WHERE operation_id = ? ORDER BY name`
@@ -109,19 +113,22 @@ const insertWeather = `INSERT INTO weather_day (yard_id, day, min_c, max_c, rain
 
 // SetWeather writes days of weather; a day written twice keeps the later.
 func (s *Store) SetWeather(ctx context.Context, yard string, days []WeatherDay) error {
-	return s.change(ctx, func(tx *sql.Tx) error {
-		st, err := tx.PrepareContext(ctx, insertWeather)
-		if err != nil {
+	return s.Change(ctx, func(tx *Tx) error { return tx.SetWeather(ctx, yard, days) })
+}
+
+// SetWeather is Store.SetWeather within a transaction.
+func (t *Tx) SetWeather(ctx context.Context, yard string, days []WeatherDay) error {
+	st, err := t.tx.PrepareContext(ctx, insertWeather)
+	if err != nil {
+		return err
+	}
+	defer st.Close()
+	for _, d := range days {
+		if _, err := st.ExecContext(ctx, yard, d.Day, d.MinC, d.MaxC, d.RainMM, d.WindMS, d.SunH); err != nil {
 			return err
 		}
-		defer st.Close()
-		for _, d := range days {
-			if _, err := st.ExecContext(ctx, yard, d.Day, d.MinC, d.MaxC, d.RainMM, d.WindMS, d.SunH); err != nil {
-				return err
-			}
-		}
-		return nil
-	})
+	}
+	return nil
 }
 
 const selectWeather = `SELECT day, min_c, max_c, rain_mm, wind_ms, sun_h FROM weather_day WHERE yard_id = ? AND day BETWEEN ? AND ? ORDER BY day`
@@ -138,6 +145,12 @@ const insertVisit = `INSERT INTO visit (id, yard_id, day, actor, recorded_utc) V
 // AddVisit plans a visit.
 func (s *Store) AddVisit(ctx context.Context, id, yard string, day int32, by By) error {
 	return s.exec(ctx, insertVisit, id, yard, day, by.Actor, by.RecordedUTC)
+}
+
+// AddVisit is Store.AddVisit within a transaction.
+func (t *Tx) AddVisit(ctx context.Context, id, yard string, day int32, by By) error {
+	_, err := t.tx.ExecContext(ctx, insertVisit, id, yard, day, by.Actor, by.RecordedUTC)
+	return err
 }
 
 const deleteVisits = `DELETE FROM visit WHERE yard_id = ? AND day > ?`

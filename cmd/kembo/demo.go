@@ -14,6 +14,7 @@ import (
 
 func demoCommand() *cobra.Command {
 	var data, addr, on string
+	var large demo.Large
 	c := &cobra.Command{
 		Use:   "demo",
 		Short: "Serve the sample operation, Harrowmere Honey, on a day of its year",
@@ -26,6 +27,10 @@ func demoCommand() *cobra.Command {
 			}
 			if d < demo.Opens || d > demo.Last {
 				return statusError{2, demo.ErrDay(d)}
+			}
+			if large.Colonies > 0 {
+				large.On = d
+				return growDemo(cmd, data, large)
 			}
 			l, err := listen(ctx, addr)
 			if err != nil {
@@ -58,6 +63,8 @@ func demoCommand() *cobra.Command {
 			return serve(ctx, app.New(s, time.Now, &d), s, l, cmd.OutOrStdout(), cmd.ErrOrStderr(), true, outside{})
 		},
 	}
+	c.Flags().IntVar(&large.Colonies, "colonies", 0, "make a large sample of so many colonies in the file of --data, by copies, and end")
+	c.Flags().IntVar(&large.Years, "years", 1, "with --colonies: the years of records that each has")
 	c.Flags().StringVar(&data, "data", "", "keep the demo's data in this file; by default it is removed at the end")
 	c.Flags().StringVar(&addr, "addr", DefaultAddr, "address on this machine; port 0 takes a free one")
 	c.Flags().StringVar(&on, "day", "", "the day it stands on, from "+demo.Opens.String()+" to "+demo.Last.String()+" (default "+demo.Default.String()+")")
