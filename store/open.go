@@ -219,8 +219,14 @@ func (s *Store) Checkpoint(ctx context.Context) error {
 func (s *Store) Written() int64 { return s.written.Load() }
 
 // Copy writes a whole copy of the database to a file that is not there yet.
+// It reads by a connection of its own, so that nobody who writes waits for it.
 func (s *Store) Copy(ctx context.Context, to string) error {
-	return copyTo(ctx, s.read, to)
+	db, err := sql.Open("sqlite", dsn(s.path))
+	if err != nil {
+		return err
+	}
+	defer db.Close()
+	return copyTo(ctx, db, to)
 }
 
 func copyTo(ctx context.Context, db *sql.DB, to string) error {

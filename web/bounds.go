@@ -59,6 +59,16 @@ func (s *Server) bound() {
 		}
 		return c
 	}
+	// What is no request gets a line, and no page: nobody reads it.
+	f.ErrorHandler = func(c *fasthttp.RequestCtx, err error) {
+		status := fasthttp.StatusBadRequest
+		if wait := (net.Error)(nil); errors.As(err, &wait) && wait.Timeout() {
+			status = fasthttp.StatusRequestTimeout
+		}
+		s.log.Debug("no request", "from", c.RemoteAddr().String(), "err", err)
+		c.SetStatusCode(status)
+		c.SetConnectionClose()
+	}
 	s.bodies = semaphore.NewWeighted(bodies)
 }
 

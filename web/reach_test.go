@@ -60,6 +60,25 @@ func (o *outside) open() {
 	o.web.Reach("kembo.lan")
 }
 
+// logTo opens it anew, for this machine alone, with a log.
+func (o *outside) logTo(log *slog.Logger) {
+	var err error
+	if o.web, err = web.New(o.svc, log, false); err != nil {
+		o.t.Fatal(err)
+	}
+}
+
+// operation is the id of the operation.
+func (o *outside) operation() string {
+	op, err := o.svc.Operation(context.Background())
+	if err != nil {
+		o.t.Fatal(err)
+	}
+	return op.ID
+}
+
+var sampleBy = store.By{Actor: "keeper", RecordedUTC: "2026-05-01T00:00:00Z"}
+
 // ask sends a request as one to kembo.lan, by a device with these cookies.
 func (o *outside) ask(r *http.Request, cookies ...*http.Cookie) (*http.Response, string) {
 	o.t.Helper()
