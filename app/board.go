@@ -97,6 +97,21 @@ func (s *Service) Board(ctx context.Context, yard string) (Board, error) {
 	return b, s.fill(ctx, &b, ys[chosen])
 }
 
+// Yards returns all yards with what their boards count, those visited soonest
+// first.
+func (s *Service) Yards(ctx context.Context) ([]YardLine, error) {
+	_, ys, err := s.yardDays(ctx)
+	if err != nil {
+		return nil, err
+	}
+	tallies, err := s.store.Urgencies(ctx)
+	var out []YardLine
+	for _, y := range ys {
+		out = append(out, lineOf(y, tallies[y.ID]))
+	}
+	return out, err
+}
+
 // standingsOf returns the standings of a yard's colonies.
 func (s *Service) standingsOf(ctx context.Context, y yardDay) ([]Standing, error) {
 	rows, err := s.store.StandingsOf(ctx, y.ID)

@@ -123,7 +123,10 @@ func (t told) pack() ([]byte, error) {
 	if _, err := z.Write(shortened(b)); err != nil {
 		return nil, err
 	}
-	return out.Bytes(), z.Close()
+	if err := z.Close(); err != nil { // writes what is left
+		return nil, err
+	}
+	return out.Bytes(), nil
 }
 
 // unpackTold reads what was stored; false where it is of another form.
@@ -140,9 +143,9 @@ func unpackTold(b []byte) (told, bool) {
 	return t, t.Form == toldForm
 }
 
-// decimals is how many are stored of a number: of the smallest, a share of a comb
-// face, a millionth.
-const decimals = 6
+// decimals is how many are stored of a number: more than any page shows of the
+// smallest, a share of a comb face.
+const decimals = 8
 
 // shortened cuts the numbers of a JSON text to so many decimals. Numbers with an
 // exponent stay as they are.

@@ -24,6 +24,7 @@ type boardView struct {
 	shell
 	Working          *app.Progress // nil: the standings are as the logs have them
 	Yards            []yardLink
+	AllYards         string // how many there are, where the rail has only some
 	Yard             *yardLink
 	Name             string
 	Facts            string
@@ -80,10 +81,20 @@ func (s *Server) showBoard(c fiber.Ctx) error {
 	return s.show(c, "board", v)
 }
 
+// railMost is how many yards stand beside a board; of more, those that are visited
+// soonest, and a page of all.
+const railMost = 30
+
 func boardOf(b app.Board) *boardView {
 	v := &boardView{shell: shell{Title: "Board", Operation: b.Operation, Active: "board"}}
-	for _, y := range b.Yards {
-		v.Yards = append(v.Yards, yardLinkOf(y, b.Yard != nil && y.ID == b.Yard.ID))
+	for i, y := range b.Yards {
+		on := b.Yard != nil && y.ID == b.Yard.ID
+		if on || i < railMost {
+			v.Yards = append(v.Yards, yardLinkOf(y, on))
+		}
+	}
+	if n := len(b.Yards); n > len(v.Yards) {
+		v.AllYards = many(n, "yard", "yards")
 	}
 	if b.Yard == nil {
 		v.Empty = true

@@ -91,7 +91,7 @@ func (s *Server) showColony(c fiber.Ctx) error {
 		return err
 	}
 	v := colonyOf(x, photos, keys)
-	if v.Formats, err = s.everyFormat(c); err != nil {
+	if v.Formats, err = everyFormat(c.Context(), s.as(c)); err != nil {
 		return err
 	}
 	if v.Apart, err = s.apartOf(c, x.Colony); err != nil {

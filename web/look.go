@@ -275,11 +275,16 @@ func lookOf(c fiber.Ctx, x app.Colony) *lookView {
 // showLookPage shows the look as it is entered so far, with the hive as it was
 // last seen beside it.
 func (s *Server) showLookPage(c fiber.Ctx, v *lookView, x app.Colony) error {
+	v.beside(x)
+	return s.show(c, "look", v)
+}
+
+// beside fills in what stands beside the form.
+func (v *lookView) beside(x app.Colony) {
 	v.Preview = previewOf(x, x)
 	if v.Round == nil {
 		v.Inside, v.Stack = insideOf(x), draw.Stack(stackOf(x))
 	}
-	return s.show(c, "look", v)
 }
 
 // ask puts what hardly can be before the keeper, unless each is answered with

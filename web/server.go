@@ -119,6 +119,7 @@ func (s *Server) routes() {
 	r.Get("/", s.showBoard)
 	r.Get("/find", s.find)
 	r.Get("/working", s.working)
+	r.Get("/yards", s.showYards)
 	r.Get("/yards/new", s.newYard)
 	r.Post("/yards", s.makeYard)
 	r.Get("/yards/:yard", s.showBoard)

@@ -1,6 +1,7 @@
 package web
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"strconv"
@@ -84,8 +85,8 @@ func (s *Server) formatChoices(c fiber.Ctx) ([]option, error) {
 
 // everyFormat lists every box that can be put on a hive: the user's own, the
 // catalogue, boxes with shorter frames in them, and polystyrene.
-func (s *Server) everyFormat(c fiber.Ctx) ([]option, error) {
-	own, shipped, err := s.as(c).Formats(c.Context())
+func everyFormat(ctx context.Context, svc *app.Service) ([]option, error) {
+	own, shipped, err := svc.Formats(ctx)
 	var out, mixed, poly []option
 	for _, f := range own {
 		out = append(out, option{f.Key, f.Name})
