@@ -37,7 +37,7 @@ func brokenOf(misfits []*history.Misfit) *unknown {
 		return nil
 	}
 	m := misfits[0]
-	return &unknown{"Mend its log", fmt.Sprintf("An entry of %s does not fit what was there: %v.", m.Entry.Day, m.Err)}
+	return &unknown{"Mend its log", fmt.Sprintf("An entry of %s does not fit what was there: %v.", m.Entry.Day.Short(), m.Err)}
 }
 
 // BrokenLog is a colony whose log does not fit together.

@@ -130,7 +130,7 @@ func TestABrokenLogIsItsColonysProblem(t *testing.T) {
 		t.Fatalf("the board has %d, %v", len(b.Standings), err)
 	}
 	for _, x := range b.Standings {
-		if x.Colony == id && (x.Advice[0].Do != "Mend its log" || !strings.Contains(x.Advice[0].Brief, "2026-06-03")) {
+		if x.Colony == id && (x.Advice[0].Do != "Mend its log" || !strings.Contains(x.Advice[0].Brief, "Wed 3 Jun")) {
 			t.Errorf("the board says %+v", x.Advice[0])
 		}
 	}

@@ -122,7 +122,7 @@ func (s *Server) enter(c fiber.Ctx) error {
 		if token != "" {
 			s.log.Warn("device not let in", "from", c.RequestCtx().RemoteAddr().String(), "path", c.Path())
 		}
-		return &Problem{fiber.StatusUnauthorized, "This device has not joined, or was removed. Open, once, a link from the page of devices or from where Kembo was started. What waits on this device is kept.", err}
+		return &Problem{fiber.StatusUnauthorized, "To join, open a link on it: from the page of devices of one that has joined, or from where Kembo was started. If it had joined before, it was removed; what waits on it is kept.", err}
 	}
 	if err != nil {
 		return err

@@ -1,6 +1,7 @@
 package history
 
 import (
+	"errors"
 	"fmt"
 	"slices"
 
@@ -82,7 +83,7 @@ func (b *walker) boxOn(e Entry) error {
 func (b *walker) boxOff(e Entry) error {
 	at := slices.IndexFunc(b.Stack.Boxes, func(x hive.Box) bool { return x.ID == e.BoxOff.Box })
 	if at < 0 {
-		return fmt.Errorf("box %s is not on the hive", e.BoxOff.Box)
+		return errors.New("that box is not on the hive")
 	}
 	kg, kgAll, drawn, drawnAll, undrawn, undrawnAll, pollen, pollenAll := 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0
 	out := b.Stack.Boxes[at]
@@ -134,7 +135,7 @@ func (b *walker) swap(e Entry) error {
 	for i, id := range e.Swap.Out {
 		p, ok := place(b.Stack, id)
 		if !ok {
-			return fmt.Errorf("frame %s is not in the hive", id)
+			return errors.New("a frame that it names is not in the hive")
 		}
 		one := advice.TakeCombs(seen, p)
 		honey, cells, pollen = honey+one.HoneyShare, cells+one.CellShare, pollen+one.PollenShare

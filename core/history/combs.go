@@ -1,6 +1,7 @@
 package history
 
 import (
+	"errors"
 	"fmt"
 	"slices"
 
@@ -55,7 +56,7 @@ func (b *walker) attribute(e Entry) error {
 	}
 	for _, id := range a.Frames {
 		if _, ok := place(b.Stack, id); !ok {
-			return fmt.Errorf("frame %s is not in the hive", id)
+			return errors.New("a frame that it names is not in the hive")
 		}
 		c := b.Combs[id]
 		c.Seen = e.Day
