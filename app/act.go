@@ -26,6 +26,9 @@ func Doable(a advice.Action) bool {
 // Do writes an action that was advised today as done: the supers on, the combs
 // swapped, the feed given. entryID makes doing it twice doing it once.
 func (s *Service) Do(ctx context.Context, colony, entryID string, action advice.Action) error {
+	if err := s.may(MayWrite, "write"); err != nil {
+		return err
+	}
 	r := request{ID: entryID, Kind: "done", Body: string(action)}
 	if s.wasSent(ctx, entryID) { // done, it is no longer advised
 		_, err := s.once(ctx, colony, r, func(making) ([]history.Entry, error) { return nil, taken })

@@ -85,6 +85,9 @@ type found struct {
 
 // find returns a colony with its yard, where it stands on the yard's day.
 func (s *Service) find(ctx context.Context, id string) (found, error) {
+	if err := s.may(MayRead, "read"); err != nil {
+		return found{}, err
+	}
 	op, err := s.store.Operation(ctx)
 	if err != nil {
 		return found{}, err

@@ -148,6 +148,9 @@ func (s *Service) Renew(ctx context.Context) (token string, p Principal, err err
 // Devices returns all devices that ever joined, those that are in first, and until
 // when those with the old link are let in; zero where that is over.
 func (s *Service) Devices(ctx context.Context) ([]store.Device, time.Time, error) {
+	if err := s.may(MayRead, "read"); err != nil {
+		return nil, time.Time{}, err
+	}
 	all, err := s.store.Devices(ctx)
 	if err != nil {
 		return nil, time.Time{}, err

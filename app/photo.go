@@ -101,5 +101,8 @@ func (s *Service) Photos(ctx context.Context, colony string) (map[string][]Photo
 
 // PhotoJPEG returns a picture.
 func (s *Service) PhotoJPEG(ctx context.Context, id string) ([]byte, error) {
+	if err := s.may(MayRead, "read"); err != nil {
+		return nil, err
+	}
 	return s.store.PhotoJPEG(ctx, id)
 }

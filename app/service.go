@@ -77,6 +77,9 @@ func (s *Service) todayIn(in string) day.Day {
 
 // Operation returns the producer's name and id.
 func (s *Service) Operation(ctx context.Context) (store.Operation, error) {
+	if err := s.may(MayRead, "read"); err != nil {
+		return store.Operation{}, err
+	}
 	return s.store.Operation(ctx)
 }
 

@@ -30,7 +30,7 @@ func (s *Service) yard(ctx context.Context, id string) (yardDay, error) {
 
 // yardDay returns a yard with its day, and the operation it belongs to.
 func (s *Service) yardDay(ctx context.Context, yard string) (store.Operation, yardDay, error) {
-	op, err := s.store.Operation(ctx)
+	op, err := s.Operation(ctx)
 	if err != nil {
 		return op, yardDay{}, err
 	}
@@ -43,7 +43,7 @@ func (s *Service) yardDay(ctx context.Context, yard string) (store.Operation, ya
 
 // yardDays returns all yards, those whose visit is soonest first.
 func (s *Service) yardDays(ctx context.Context) (store.Operation, []yardDay, error) {
-	op, err := s.store.Operation(ctx)
+	op, err := s.Operation(ctx)
 	if err != nil {
 		return op, nil, err
 	}
