@@ -376,4 +376,23 @@ func TestMarks(t *testing.T) {
 	if marked, err := s.Marked(ctx, "c", "y"); !marked || err != nil {
 		t.Errorf("a change while it was worked out is lost, %v", err)
 	}
+	// Two work it out; the one that read older inputs comes last.
+	if read, err = s.Mark(ctx, "c"); err != nil {
+		t.Fatal(err)
+	}
+	if err := s.Append(ctx, event("m4", 123)); err != nil {
+		t.Fatal(err)
+	}
+	newer, err := s.Mark(ctx, "c")
+	if err != nil {
+		t.Fatal(err)
+	}
+	for _, x := range []store.Worked{{Standing: store.Standing{ColonyID: "c", YardID: "y", Body: `"newer"`}, Mark: newer}, {Standing: store.Standing{ColonyID: "c", YardID: "y", Body: `"older"`}, Mark: read}} {
+		if err := s.SaveStandings(ctx, x); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if x, err := s.StandingOf(ctx, "c"); x.Body != `"newer"` || err != nil {
+		t.Errorf("the standing is %s, %v", x.Body, err)
+	}
 }

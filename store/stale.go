@@ -13,9 +13,9 @@ const (
 	spreadMarks = `INSERT INTO stale (colony_id)
 	SELECT p.colony_id FROM stale_yard y JOIN colony_place p ON p.yard_id = y.yard_id
 	WHERE y.yard_id = ? AND p.day = (SELECT MAX(day) FROM colony_place WHERE colony_id = p.colony_id)
-	ON CONFLICT DO UPDATE SET mark = mark + 1`
+	ON CONFLICT DO UPDATE SET mark = random()`
 	takeYardMark = `DELETE FROM stale_yard WHERE yard_id = ?`
-	markYard     = `INSERT INTO stale_yard (yard_id) VALUES (?) ON CONFLICT DO UPDATE SET mark = mark + 1`
+	markYard     = `INSERT INTO stale_yard (yard_id) VALUES (?) ON CONFLICT DO UPDATE SET mark = random()`
 	selectMarked = `SELECT yard_id FROM stale_yard`
 	selectOld    = `SELECT DISTINCT yard_id FROM standing WHERE yard_id = ? AND (today <> ? OR model_version <> ?) LIMIT 1`
 	selectStale  = `SELECT s.colony_id, s.mark FROM stale s JOIN colony_place p ON p.colony_id = s.colony_id

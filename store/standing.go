@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"database/sql"
+	"errors"
 )
 
 // Standing is what the board shows of a colony. Ends are nil where a runway
@@ -26,7 +27,7 @@ const (
 	upsertTold = `INSERT INTO told (colony_id, input_hash, body) VALUES (?, ?, ?)
 	ON CONFLICT (colony_id) DO UPDATE SET input_hash = excluded.input_hash, body = excluded.body`
 	deleteTold  = `DELETE FROM told WHERE colony_id = ?`
-	deleteStale = `DELETE FROM stale WHERE colony_id = ? AND mark = ?`
+	deleteStale = `DELETE FROM stale WHERE colony_id = ?`
 )
 
 // Worked is a standing that was worked out from what was marked with Mark.
@@ -36,10 +37,18 @@ type Worked struct {
 }
 
 // SaveStandings writes standings, replacing those of the same colonies, and takes
-// their marks away where nothing has changed since they were read.
+// their marks away. One whose mark is another by now is left: its inputs have
+// changed since they were read, or somebody else has worked it out from newer ones.
 func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
 	return s.change(ctx, func(tx *sql.Tx) error {
 		for _, x := range all {
+			var mark int64
+			if err := tx.QueryRowContext(ctx, selectMark, x.ColonyID).Scan(&mark); err != nil && !errors.Is(err, sql.ErrNoRows) {
+				return err
+			}
+			if mark != x.Mark {
+				continue
+			}
 			if _, err := tx.ExecContext(ctx, upsertStanding, x.ColonyID, x.YardID, x.Today, x.ModelVersion, x.InputHash, x.Urgency, x.FoodEnd, x.LayEnd, x.StoreEnd, x.Body); err != nil {
 				return err
 			}
@@ -50,7 +59,7 @@ func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
 			} else if _, err := tx.ExecContext(ctx, upsertTold, x.ColonyID, x.InputHash, x.Told); err != nil {
 				return err
 			}
-			if _, err := tx.ExecContext(ctx, deleteStale, x.ColonyID, x.Mark); err != nil {
+			if _, err := tx.ExecContext(ctx, deleteStale, x.ColonyID); err != nil {
 				return err
 			}
 		}

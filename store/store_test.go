@@ -115,7 +115,13 @@ func TestStandingsAndVisits(t *testing.T) {
 	ctx := context.Background()
 	end := int32(120)
 	x := store.Worked{Standing: store.Standing{ColonyID: "c", YardID: "y", Today: 111, ModelVersion: "1", InputHash: "h", StoreEnd: &end, Body: `{}`}}
-	if err := errors.Join(s.SaveStandings(ctx, x), s.SaveStandings(ctx, x)); err != nil {
+	var err error
+	if x.Mark, err = s.Mark(ctx, "c"); err != nil {
+		t.Fatal(err)
+	}
+	again := x
+	again.Mark = 0 // the first has taken it away
+	if err := errors.Join(s.SaveStandings(ctx, x), s.SaveStandings(ctx, again)); err != nil {
 		t.Fatal(err)
 	}
 	got, err := s.StandingsOf(ctx, "y")

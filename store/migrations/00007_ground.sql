@@ -51,77 +51,77 @@ CREATE TABLE told (
 ) STRICT;
 
 -- Colonies and yards whose inputs have changed since their standings were worked
--- out. The mark counts the changes, so that one which comes while a standing is
--- being worked out is not lost.
+-- out. Each change gives another mark, so that one which comes while a standing is
+-- being worked out is not lost, nor is the newer of two written over by the older.
 CREATE TABLE stale (
     colony_id TEXT PRIMARY KEY,
-    mark      INTEGER NOT NULL DEFAULT 1
+    mark      INTEGER NOT NULL DEFAULT (random())
 ) STRICT, WITHOUT ROWID;
 CREATE TABLE stale_yard (
     yard_id TEXT PRIMARY KEY,
-    mark    INTEGER NOT NULL DEFAULT 1
+    mark    INTEGER NOT NULL DEFAULT (random())
 ) STRICT, WITHOUT ROWID;
 INSERT INTO stale_yard (yard_id) SELECT id FROM yard;
 
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_event AFTER INSERT ON event
-BEGIN INSERT INTO stale (colony_id) VALUES (NEW.colony_id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale (colony_id) VALUES (NEW.colony_id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_place AFTER INSERT ON colony_place
-BEGIN INSERT INTO stale (colony_id) VALUES (NEW.colony_id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale (colony_id) VALUES (NEW.colony_id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_reading AFTER INSERT ON scale_reading
-BEGIN INSERT INTO stale (colony_id) VALUES (NEW.colony_id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale (colony_id) VALUES (NEW.colony_id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_reading_again AFTER UPDATE ON scale_reading
-BEGIN INSERT INTO stale (colony_id) VALUES (NEW.colony_id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale (colony_id) VALUES (NEW.colony_id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_weather AFTER INSERT ON weather_day
-BEGIN INSERT INTO stale_yard (yard_id) VALUES (NEW.yard_id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale_yard (yard_id) VALUES (NEW.yard_id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_weather_again AFTER UPDATE ON weather_day
-BEGIN INSERT INTO stale_yard (yard_id) VALUES (NEW.yard_id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale_yard (yard_id) VALUES (NEW.yard_id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_bloom AFTER INSERT ON bloom
-BEGIN INSERT INTO stale_yard (yard_id) VALUES (NEW.yard_id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale_yard (yard_id) VALUES (NEW.yard_id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_bloom_gone AFTER DELETE ON bloom
-BEGIN INSERT INTO stale_yard (yard_id) VALUES (OLD.yard_id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale_yard (yard_id) VALUES (OLD.yard_id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_flow AFTER INSERT ON flow_note
-BEGIN INSERT INTO stale_yard (yard_id) VALUES (NEW.yard_id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale_yard (yard_id) VALUES (NEW.yard_id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_flow_gone AFTER DELETE ON flow_note
-BEGIN INSERT INTO stale_yard (yard_id) VALUES (OLD.yard_id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale_yard (yard_id) VALUES (OLD.yard_id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_visit AFTER INSERT ON visit
-BEGIN INSERT INTO stale_yard (yard_id) VALUES (NEW.yard_id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale_yard (yard_id) VALUES (NEW.yard_id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_visit_gone AFTER DELETE ON visit
-BEGIN INSERT INTO stale_yard (yard_id) VALUES (OLD.yard_id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale_yard (yard_id) VALUES (OLD.yard_id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_yard AFTER UPDATE ON yard
-BEGIN INSERT INTO stale_yard (yard_id) VALUES (NEW.id) ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale_yard (yard_id) VALUES (NEW.id) ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_setting AFTER INSERT ON setting
-BEGIN INSERT INTO stale_yard (yard_id) SELECT id FROM yard WHERE operation_id = NEW.operation_id ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale_yard (yard_id) SELECT id FROM yard WHERE operation_id = NEW.operation_id ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 -- +goose StatementBegin
 CREATE TRIGGER stale_by_setting_again AFTER UPDATE ON setting WHEN OLD.value <> NEW.value
-BEGIN INSERT INTO stale_yard (yard_id) SELECT id FROM yard WHERE operation_id = NEW.operation_id ON CONFLICT DO UPDATE SET mark = mark + 1; END;
+BEGIN INSERT INTO stale_yard (yard_id) SELECT id FROM yard WHERE operation_id = NEW.operation_id ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 
 -- +goose Down
