@@ -25,6 +25,7 @@ type house struct {
 	svc   *app.Service
 	stop  func()
 	cable *cable
+	reach string // the name under which devices come that have joined; empty: this machine alone
 }
 
 func newHouse(t *testing.T, on day.Day) *house {
@@ -53,6 +54,7 @@ func (h *house) start() {
 	if err != nil {
 		h.t.Fatal(err)
 	}
+	w.Reach(h.reach)
 	l, err := net.Listen("tcp", "127.0.0.1:0")
 	if err != nil {
 		h.t.Fatal(err)

@@ -65,7 +65,13 @@ type server struct {
 // start starts the program and waits until it says where it is.
 func start(t *testing.T, args ...string) *server {
 	t.Helper()
-	s := &server{cmd: exec.Command(program(t), append(args, "--addr", "127.0.0.1:0")...), errs: new(strings.Builder), mu: new(sync.Mutex)}
+	return startAs(t, exec.Command(program(t), append(args, "--addr", "127.0.0.1:0")...))
+}
+
+// startAs is start of a command that runs it.
+func startAs(t *testing.T, cmd *exec.Cmd) *server {
+	t.Helper()
+	s := &server{cmd: cmd, errs: new(strings.Builder), mu: new(sync.Mutex)}
 	out, err := s.cmd.StdoutPipe()
 	if err != nil {
 		t.Fatal(err)

@@ -74,7 +74,14 @@ func (s *Server) saveSettings(c fiber.Ctx) error {
 			err = &app.FieldError{Field: field, Say: perr.Error()}
 		}
 	}
-	read("your lift limit", v.Lift, set.Units.Mass, &set.LiftLimitKg)
+	// The limit is read in the unit that stood beside it, whatever is chosen now.
+	lift := set.Units.Mass
+	for _, u := range measure.Systems {
+		if u.Mass.Name == val("lift_unit") {
+			lift = u.Mass
+		}
+	}
+	read("your lift limit", v.Lift, lift, &set.LiftLimitKg)
 	read("mites, spring", v.MitesSpring, measure.Unit{}, &set.MitesSpring)
 	read("mites, later", v.MitesLate, measure.Unit{}, &set.MitesLate)
 	for i, into := range []*float64{&set.OffFaces, &set.OffBoxes, &set.OffSeams} {

@@ -128,3 +128,17 @@ func TestDoneIsNotedAndCanBeUndone(t *testing.T) {
 		t.Error("the weighing is not in the log")
 	}
 }
+
+// TestAnotherUnitIsNotAnotherLimit: pounds chosen, the limit of 25 kg stays what it
+// is and is told as 55.12 lb.
+func TestAnotherUnitIsNotAnotherLimit(t *testing.T) {
+	w := server(t)
+	form := url.Values{"units": {"us"}, "lift": {"25"}, "lift_unit": {"kg"}, "mites_spring": {"2"}, "mites_late": {"3"}}
+	if res, body := ask(t, w, post("/settings", form)); res.StatusCode != 303 {
+		t.Fatalf("%d %.300s", res.StatusCode, body)
+	}
+	if _, page := ask(t, w, get("/settings")); !strings.Contains(page, `name="lift" value="55.12"`) {
+		i := strings.Index(page, `name="lift"`)
+		t.Errorf("the limit is told as %.60s", page[max(i, 0):])
+	}
+}
