@@ -67,18 +67,21 @@ func (s *Service) Board(ctx context.Context, yard string) (Board, error) {
 	if err != nil {
 		return Board{}, err
 	}
-	set, err := s.Settings(ctx)
-	if err != nil {
-		return Board{}, err
-	}
-	b := Board{Operation: op.Name, Units: set.Units}
 	chosen := slices.IndexFunc(ys, func(y yardDay) bool { return y.ID == yard || yard == "" })
 	if chosen < 0 && yard != "" {
-		return b, fmt.Errorf("yard %s: %w", yard, ErrNotFound)
+		return Board{}, fmt.Errorf("yard %s: %w", yard, ErrNotFound)
 	}
+	b := Board{Operation: op.Name}
 	if chosen >= 0 {
-		s.settledYard(ctx, ys[chosen].ID)
+		if b, err = s.boardOf(ctx, op, ys[chosen]); err != nil {
+			return b, err
+		}
 	}
+	set, err := s.Settings(ctx)
+	if err != nil {
+		return b, err
+	}
+	b.Units = set.Units
 	tallies, err := s.store.Urgencies(ctx)
 	if err != nil {
 		return b, err
@@ -89,12 +92,35 @@ func (s *Service) Board(ctx context.Context, yard string) (Board, error) {
 	if chosen < 0 {
 		return b, nil
 	}
-	b.Yard = &b.Yards[chosen]
-	if b.Standings, err = s.standingsOf(ctx, ys[chosen]); err != nil {
+	return b, s.fill(ctx, &b, ys[chosen])
+}
+
+// boardOf returns the standings of one yard, sorted, without what stands beside
+// them.
+func (s *Service) boardOf(ctx context.Context, op store.Operation, y yardDay) (Board, error) {
+	b := Board{Operation: op.Name}
+	s.settledYard(ctx, y.ID)
+	var err error
+	if b.Standings, err = s.standingsOf(ctx, y); err != nil {
 		return b, err
 	}
+	n := store.Tally{}
+	for _, x := range b.Standings {
+		n[x.Urgency()]++
+	}
+	l := lineOf(y, n)
+	b.Yard = &l
 	slices.SortStableFunc(b.Standings, byUrgency)
-	return b, s.fill(ctx, &b, ys[chosen])
+	return b, nil
+}
+
+// yardBoard is boardOf of a yard by id.
+func (s *Service) yardBoard(ctx context.Context, yard string) (Board, error) {
+	op, y, err := s.yardDay(ctx, yard)
+	if err != nil {
+		return Board{}, err
+	}
+	return s.boardOf(ctx, op, y)
 }
 
 // Yards returns all yards with what their boards count, those visited soonest

@@ -4,6 +4,7 @@ import (
 	"context"
 	"fmt"
 	"runtime/debug"
+	"slices"
 	"sync"
 	"time"
 )
@@ -73,7 +74,15 @@ func (s *Service) workLater() {
 
 // settleWait is how long a page waits for what has just been written to be worked
 // out; after that it shows what it has.
-const settleWait = 2 * time.Second
+const settleWait = 400 * time.Millisecond
+
+// first puts a colony that somebody waits for before the others.
+func (l *later) first(colony string) {
+	if i := slices.IndexFunc(l.waiting, func(j job) bool { return j.colony == colony }); i > 0 {
+		j := l.waiting[i]
+		l.waiting = slices.Insert(slices.Delete(l.waiting, i, i+1), 0, j)
+	}
+}
 
 // settled waits until a colony is worked out, if it is being.
 func (s *Service) settled(ctx context.Context, colonies ...string) {
@@ -82,6 +91,7 @@ func (s *Service) settled(ctx context.Context, colonies ...string) {
 	for _, c := range colonies {
 		s.later.mu.Lock()
 		done := s.later.done[c]
+		s.later.first(c)
 		s.later.mu.Unlock()
 		if done == nil {
 			continue

@@ -286,7 +286,7 @@ type OnAll struct {
 // OnAll writes it to each colony's log and returns to how many. Sent again it
 // does what was left undone.
 func (s *Service) OnAll(ctx context.Context, yard string, x OnAll) (int, error) {
-	b, err := s.Board(ctx, yard)
+	b, err := s.yardBoard(ctx, yard)
 	if err != nil {
 		return 0, err
 	}

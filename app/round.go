@@ -73,7 +73,7 @@ type Heavy struct {
 
 // Round returns the round of a yard on a day; day 0 is today.
 func (s *Service) Round(ctx context.Context, yard string, on day.Day) (Round, error) {
-	b, err := s.Board(ctx, yard)
+	b, err := s.yardBoard(ctx, yard)
 	if err != nil {
 		return Round{}, err
 	}
@@ -123,8 +123,12 @@ func compareStands(x, y Standing, at map[string]int) int {
 	return 1
 }
 
+// expectFrom is how many days back what was done bears on what to look for: all
+// since the hive was last opened, which is less than a year ago or it is not known.
+const expectFrom = 400
+
 func (s *Service) stop(ctx context.Context, x Standing, on day.Day, set Settings) (Stop, error) {
-	rows, err := s.store.Events(ctx, x.Colony, int32(on))
+	rows, err := s.store.EventsSince(ctx, x.Colony, int32(on)-expectFrom, int32(on))
 	if err != nil {
 		return Stop{}, err
 	}
@@ -170,7 +174,7 @@ func heavyOf(stops []Stop, limitKg float64) []Heavy {
 // SetRound writes the order in which a yard's colonies stand. Ids that are not in
 // the yard are a *FieldError.
 func (s *Service) SetRound(ctx context.Context, yard string, colonies []string) error {
-	b, err := s.Board(ctx, yard)
+	b, err := s.yardBoard(ctx, yard)
 	if err != nil {
 		return err
 	}

@@ -97,6 +97,13 @@ func (s *Store) Events(ctx context.Context, colony string, upTo int32) ([]Event,
 	return collect(ctx, s.read, scanEvents, selectEvents, colony, upTo)
 }
 
+const selectSince = `SELECT ` + eventColumns + ` FROM event WHERE colony_id = ? AND day BETWEEN ? AND ? ORDER BY day, seq`
+
+// EventsSince returns a colony's log between two days, both included.
+func (s *Store) EventsSince(ctx context.Context, colony string, from, upTo int32) ([]Event, error) {
+	return collect(ctx, s.read, scanEvents, selectSince, colony, from, upTo)
+}
+
 // EventsAfter returns what was written to a colony's log after an entry, in the
 // order in which it was written; none where there is no such entry.
 func (s *Store) EventsAfter(ctx context.Context, colony, entry string) ([]Event, error) {

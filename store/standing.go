@@ -72,7 +72,7 @@ const (
 	selectOfYardStand = `SELECT ` + standingColumns + ` FROM standing s WHERE s.yard_id = ?`
 	selectStanding    = `SELECT ` + standingColumns + `, t.body FROM standing s
 	LEFT JOIN told t ON t.colony_id = s.colony_id AND t.input_hash = s.input_hash WHERE s.colony_id = ?`
-	selectUrgencies = `SELECT yard_id, urgency, COUNT(*) FROM standing GROUP BY yard_id, urgency`
+	selectUrgencies = `SELECT yard_id, urgency, n FROM yard_tally`
 )
 
 func (x *Standing) into() []any {
@@ -95,7 +95,7 @@ func (s *Store) StandingOf(ctx context.Context, colony string) (Standing, error)
 // Tally is how many colonies of a yard are of each urgency.
 type Tally map[int]int
 
-// Urgencies counts the colonies of all yards by urgency, by an index alone.
+// Urgencies returns how many colonies of each yard are of each urgency.
 func (s *Store) Urgencies(ctx context.Context) (map[string]Tally, error) {
 	type line struct {
 		yard       string

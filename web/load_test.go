@@ -180,6 +180,7 @@ type measured struct {
 func (l *load) round() []measured {
 	var out []measured
 	for _, p := range l.pages() {
+		l.svc.Settle(context.Background()) // what was saved before
 		var m measured
 		m.own, m.bytes = l.time(p, l.base)
 		if p.bare != "" {

@@ -124,7 +124,36 @@ CREATE TRIGGER stale_by_setting_again AFTER UPDATE ON setting WHEN OLD.value <> 
 BEGIN INSERT INTO stale_yard (yard_id) SELECT id FROM yard WHERE operation_id = NEW.operation_id ON CONFLICT DO UPDATE SET mark = random(); END;
 -- +goose StatementEnd
 
+-- How many colonies of a yard are of each urgency, kept by triggers, so that the
+-- list of all yards costs what it shows.
+CREATE TABLE yard_tally (
+    yard_id TEXT NOT NULL,
+    urgency INTEGER NOT NULL,
+    n       INTEGER NOT NULL,
+    PRIMARY KEY (yard_id, urgency)
+) STRICT, WITHOUT ROWID;
+INSERT INTO yard_tally (yard_id, urgency, n) SELECT yard_id, urgency, COUNT(*) FROM standing GROUP BY yard_id, urgency;
+-- +goose StatementBegin
+CREATE TRIGGER tally_more AFTER INSERT ON standing
+BEGIN INSERT INTO yard_tally (yard_id, urgency, n) VALUES (NEW.yard_id, NEW.urgency, 1) ON CONFLICT DO UPDATE SET n = n + 1; END;
+-- +goose StatementEnd
+-- +goose StatementBegin
+CREATE TRIGGER tally_less AFTER DELETE ON standing
+BEGIN UPDATE yard_tally SET n = n - 1 WHERE yard_id = OLD.yard_id AND urgency = OLD.urgency; END;
+-- +goose StatementEnd
+-- +goose StatementBegin
+CREATE TRIGGER tally_moved AFTER UPDATE ON standing WHEN OLD.yard_id <> NEW.yard_id OR OLD.urgency <> NEW.urgency
+BEGIN
+    UPDATE yard_tally SET n = n - 1 WHERE yard_id = OLD.yard_id AND urgency = OLD.urgency;
+    INSERT INTO yard_tally (yard_id, urgency, n) VALUES (NEW.yard_id, NEW.urgency, 1) ON CONFLICT DO UPDATE SET n = n + 1;
+END;
+-- +goose StatementEnd
+
 -- +goose Down
+DROP TRIGGER tally_moved;
+DROP TRIGGER tally_less;
+DROP TRIGGER tally_more;
+DROP TABLE yard_tally;
 DROP TRIGGER stale_by_setting_again;
 DROP TRIGGER stale_by_setting;
 DROP TRIGGER stale_by_yard;
