@@ -53,6 +53,7 @@ func (s *Service) Do(ctx context.Context, colony, entryID string, action advice.
 		es[k].ID, es[k].Day = numberedID(entryID, k+1), c.Today
 	}
 	_, err = s.once(ctx, colony, r, func(making) ([]history.Entry, error) { return es, nil })
+	s.Settled(ctx, colony)
 	return err
 }
 

@@ -99,7 +99,6 @@ func (s *Service) Board(ctx context.Context, yard string) (Board, error) {
 // them.
 func (s *Service) boardOf(ctx context.Context, op store.Operation, y yardDay) (Board, error) {
 	b := Board{Operation: op.Name}
-	s.settledYard(ctx, y.ID)
 	var err error
 	if b.Standings, err = s.standingsOf(ctx, y); err != nil {
 		return b, err

@@ -170,7 +170,7 @@ func (s *Service) logOf(ctx context.Context, id string) (found, []history.Entry,
 	if err := s.walk(ctx, &f); err != nil {
 		return f, nil, err
 	}
-	s.settled(ctx, id)
+	s.settled(ctx, id, readerWaits)
 	es, err := s.entries(ctx, id, f.yard.today)
 	return f, es, err
 }

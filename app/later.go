@@ -72,9 +72,13 @@ func (s *Service) workLater() {
 	}
 }
 
-// settleWait is how long a page waits for what has just been written to be worked
-// out; after that it shows what it has.
-const settleWait = 400 * time.Millisecond
+// How long is waited for what was just written to be worked out: by whoever wrote
+// it, who wants to see it, and by whoever else looks at that colony, for whom it is
+// cheaper than working it out again.
+const (
+	writerWaits = 400 * time.Millisecond
+	readerWaits = 60 * time.Millisecond
+)
 
 // first puts a colony that somebody waits for before the others.
 func (l *later) first(colony string) {
@@ -84,44 +88,29 @@ func (l *later) first(colony string) {
 	}
 }
 
-// settled waits until a colony is worked out, if it is being.
-func (s *Service) settled(ctx context.Context, colonies ...string) {
-	limit := time.NewTimer(settleWait)
+// settled waits until a colony is worked out, if it is being, but no longer than
+// so long.
+func (s *Service) settled(ctx context.Context, colony string, most time.Duration) {
+	s.later.mu.Lock()
+	done := s.later.done[colony]
+	s.later.first(colony)
+	s.later.mu.Unlock()
+	if done == nil {
+		return
+	}
+	limit := time.NewTimer(most)
 	defer limit.Stop()
-	for _, c := range colonies {
-		s.later.mu.Lock()
-		done := s.later.done[c]
-		s.later.first(c)
-		s.later.mu.Unlock()
-		if done == nil {
-			continue
-		}
-		select {
-		case <-done:
-		case <-ctx.Done():
-			return
-		case <-limit.C:
-			return
-		}
+	select {
+	case <-done:
+	case <-ctx.Done():
+	case <-limit.C:
 	}
 }
 
-// settledYard waits until what was written about a yard is worked out.
-func (s *Service) settledYard(ctx context.Context, yard string) {
-	var of []string
-	s.later.mu.Lock()
-	for _, j := range s.later.waiting {
-		if j.yard == yard {
-			of = append(of, j.colony)
-		}
-	}
-	for c := range s.later.done { // that which is being worked out now
-		if len(s.later.done) <= 2 {
-			of = append(of, c)
-		}
-	}
-	s.later.mu.Unlock()
-	s.settled(ctx, of...)
+// Settled waits a moment until what was written of a colony is worked out, for a
+// page that shows it next.
+func (s *Service) Settled(ctx context.Context, colony string) {
+	s.settled(ctx, colony, writerWaits)
 }
 
 // Settle waits until all that was written is worked out, for those who go on to

@@ -233,6 +233,7 @@ func (s *Service) record(ctx context.Context, colony string, e history.Entry, ma
 		made, err := make(m)
 		return []history.Entry{made}, err
 	})
+	s.Settled(ctx, colony)
 	return err
 }
 

@@ -10,6 +10,7 @@ import (
 	"image"
 	_ "image/jpeg" // the two formats that are taken in
 	_ "image/png"
+	"time"
 
 	"github.com/disintegration/imaging"
 
@@ -65,7 +66,10 @@ func (s *Service) shrink(ctx context.Context, picture []byte) (jpeg []byte, size
 	}
 	select {
 	case s.pictures <- struct{}{}:
-		defer func() { <-s.pictures }()
+		s.toPages()
+		begun := time.Now()
+		// The next waits for as long again: pictures have half a core at most.
+		defer func() { time.AfterFunc(time.Since(begun), func() { <-s.pictures }) }()
 	case <-ctx.Done():
 		return nil, size, ctx.Err()
 	}

@@ -148,6 +148,7 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 		return err
 	}
 	s.soon(n.Yard, n.ID)
+	s.Settled(ctx, n.ID)
 	return nil
 }
 
@@ -243,6 +244,7 @@ func (s *Service) PutOn(ctx context.Context, colony string, n NewBox) error {
 		e, err := putOn(st, n, f)
 		return []history.Entry{e}, err
 	})
+	s.Settled(ctx, colony)
 	return err
 }
 

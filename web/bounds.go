@@ -6,7 +6,6 @@ import (
 	"fmt"
 	"io"
 	"net"
-	"runtime/debug"
 	"strings"
 	"syscall"
 	"time"
@@ -137,9 +136,3 @@ func (l enduring) Accept() (net.Conn, error) {
 		time.Sleep(50 * time.Millisecond)
 	}
 }
-
-// memoryMost is where the collector begins to work harder; beside it stand the
-// program itself and what the driver holds.
-const memoryMost = 200 << 20
-
-func limitMemory() { debug.SetMemoryLimit(memoryMost) }

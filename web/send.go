@@ -79,6 +79,7 @@ func (s *Server) saveLook(c fiber.Ctx) error {
 	if queued {
 		return c.JSON(answerOf(got, x))
 	}
+	s.as(c).Settled(c.Context(), id)
 	to := "/colonies/" + id
 	switch {
 	case c.FormValue("then") == "next" && v.Round != nil:

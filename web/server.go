@@ -14,6 +14,7 @@ import (
 	"net"
 	"runtime/debug"
 	"strings"
+	"sync"
 	"time"
 
 	"github.com/gofiber/fiber/v3"
@@ -35,16 +36,17 @@ const csp = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 's
 
 // Server is the web face of a service.
 type Server struct {
-	service *app.Service
-	views   *views
-	assets  *assets
-	log     *slog.Logger
-	demo    bool
-	fiber   *fiber.App
-	worker  string
-	host    string // under which devices come that have joined; empty: this machine alone
-	bodies  *semaphore.Weighted
-	now     func() time.Time
+	service  *app.Service
+	views    *views
+	assets   *assets
+	log      *slog.Logger
+	demo     bool
+	fiber    *fiber.App
+	worker   string
+	host     string // under which devices come that have joined; empty: this machine alone
+	bodies   *semaphore.Weighted
+	refusals refusals
+	now      func() time.Time
 }
 
 // New makes a server. demo says so in the page's head.
@@ -244,15 +246,51 @@ func (s *Server) problem(c fiber.Ctx, err error) error {
 	if c.Get(queueHeader) != "" { // it keeps what it sent, and wants a sentence
 		return c.JSON(sentAnswer{Say: p.Say, Join: p.Status == fiber.StatusUnauthorized})
 	}
-	if rerr := s.show(c, "problem", &problemView{shell: shell{Title: "Not done"}, Say: p.Say}); rerr != nil {
+	var rerr error
+	if _, refused := refusedUnread[p.Status]; refused || !joined(c) {
+		rerr = s.refuse(c, p)
+	} else {
+		rerr = s.show(c, "problem", &problemView{shell: shell{Title: "Not done"}, Head: "Not done", Say: p.Say})
+	}
+	if rerr != nil {
 		return c.SendString(p.Say)
 	}
 	return nil
 }
 
+// refusedUnread are the statuses of what is refused before anything is asked of
+// app. Whoever sends much of that gets a page that costs nothing.
+var refusedUnread = map[int]struct{}{
+	fiber.StatusBadRequest: {}, fiber.StatusLengthRequired: {}, fiber.StatusRequestEntityTooLarge: {},
+	fiber.StatusUnsupportedMediaType: {}, fiber.StatusMisdirectedRequest: {}, fiber.StatusTooManyRequests: {},
+}
+
+// refusals are the pages that refuse, by their sentence, made once each: there are
+// as many as sentences in this package.
+type refusals struct{ made sync.Map }
+
+// refuse answers with a page that says nothing but a sentence.
+func (s *Server) refuse(c fiber.Ctx, p *Problem) error {
+	b, ok := s.refusals.made.Load(p.Say)
+	if !ok {
+		v := &problemView{shell: shell{Title: "Not done", Operation: " ", Today: " ", Locked: true}, Head: "Not done", Say: p.Say}
+		if p.Status == fiber.StatusUnauthorized {
+			v.Head = "This device has not joined"
+		}
+		made, err := s.views.render("problem", v)
+		if err != nil {
+			return err
+		}
+		b, _ = s.refusals.made.LoadOrStore(p.Say, made)
+	}
+	c.Set(fiber.HeaderCacheControl, "no-store")
+	c.Set(fiber.HeaderContentType, fiber.MIMETextHTMLCharsetUTF8)
+	return c.Send(b.([]byte))
+}
+
 type problemView struct {
 	shell
-	Say string
+	Head, Say string
 }
 
 // sentence writes a field error for a person.
@@ -272,7 +310,7 @@ type shell struct {
 	Demo      bool
 	Today     string
 	Phone     bool // the page has its own head on a phone
-	Locked    bool // nobody is in
+	Locked    bool // nothing is told: nobody is in
 	Warnings  []string
 	Scripts   []string
 }
@@ -322,6 +360,9 @@ func (s *Server) head(c fiber.Ctx, sh *shell) error {
 
 // before marks that a page is being answered, so that batches let it go first.
 func (s *Server) before(c fiber.Ctx) error {
+	if strings.Contains(c.Path(), "/photos/") { // who sends a picture waits for it anyway
+		return c.Next()
+	}
 	defer s.service.Page()()
 	return c.Next()
 }
