@@ -23,7 +23,6 @@ type work struct {
 	gains   []history.Gain
 	hash    string
 	mark    int64
-	failed  error // its log cannot be read
 }
 
 // which says which colonies of a yard are to be worked out.

@@ -20,20 +20,20 @@ import (
 // a row, however long the log is. What is stored can be dropped: it is made again.
 
 // toldForm is the form of what is stored; it goes up where it changes.
-const toldForm = 1
+const toldForm = 2
 
 // told is what is stored of a colony for its pages.
 type told struct {
-	Form     int              `json:"form"`
-	Believed history.Believed `json:"believed"` // without its ensemble
-	Expected *colony.Expected `json:"expected"` // of a look today
-	Why      *unknown         `json:"why"`      // nothing is forecast
-	Broken   []misfit         `json:"broken"`
-	Lines    []toldLine       `json:"lines"` // of the last entries that stand
-	Base     *forecast.Result `json:"base"`
-	Advice   []advice.Advice  `json:"advice"`
-	FeedKg   []float64        `json:"feed_kg"` // by advice: of the portion that is fed first
-	Ahead    *Ahead           `json:"ahead"`
+	Form     int                 `json:"form"`
+	Believed history.Believed    `json:"believed"` // without its ensemble
+	Expected *colony.Expected    `json:"expected"` // of a look today
+	Why      *unknown            `json:"why"`      // nothing is forecast
+	Broken   []misfit            `json:"broken"`
+	Lines    []toldLine          `json:"lines"` // of the last entries that stand
+	Base     *forecast.Result    `json:"base"`
+	Advice   []advice.Advice     `json:"advice"`
+	Changes  [][]forecast.Change `json:"changes"` // by advice: what it would do
+	Ahead    *Ahead              `json:"ahead"`
 }
 
 type misfit struct {
@@ -66,11 +66,7 @@ func toldOf(c Colony, why *unknown) told {
 	if a := c.Assessment; a != nil {
 		t.Base, t.Advice = a.Base, a.Advice
 		for _, x := range a.Advice {
-			kg := 0.0
-			if len(x.Changes) > 0 {
-				kg = x.Changes[0].FeedKg
-			}
-			t.FeedKg = append(t.FeedKg, kg)
+			t.Changes = append(t.Changes, x.Changes)
 		}
 	}
 	return t
@@ -103,8 +99,8 @@ func (t told) into(c *Colony, es []history.Entry) {
 	}
 	c.Assessment = &assessment.Assessment{Estimate: *t.Believed.Estimate, Base: t.Base, Advice: t.Advice}
 	for i := range c.Assessment.Advice {
-		if i < len(t.FeedKg) && t.FeedKg[i] > 0 {
-			c.Assessment.Advice[i].Changes = []forecast.Change{{FeedKg: t.FeedKg[i]}}
+		if i < len(t.Changes) {
+			c.Assessment.Advice[i].Changes = t.Changes[i]
 		}
 	}
 }

@@ -15,6 +15,7 @@ import (
 	"github.com/chromedp/chromedp"
 	"github.com/chromedp/chromedp/kb"
 
+	"kembo/app"
 	"kembo/core/history"
 	"kembo/demo"
 )
@@ -222,7 +223,7 @@ func TestBothAreKept(t *testing.T) {
 	p.press("[name='queen.eggs']")
 	// Another keeper writes meanwhile.
 	c := h.colony("QL-01")
-	other := history.Entry{ID: "another-keeper", Day: demo.Default, Kind: history.KindFeed, Feed: &history.Feed{What: "1:1 syrup", Kg: 2, StoresKg: 2}}
+	other := history.Entry{ID: app.NewID(), Day: demo.Default, Kind: history.KindFeed, Feed: &history.Feed{What: "1:1 syrup", Kg: 2, StoresKg: 2}}
 	if err := h.svc.Record(context.Background(), c.ID, other); err != nil {
 		t.Fatal(err)
 	}
@@ -265,7 +266,7 @@ func TestARefusalStaysAndIsShown(t *testing.T) {
 	p.press(fmt.Sprintf("[name='box.%d.state'][value='half']", len(c.Believed.Stack.Boxes)-1))
 	p.press("[name=then][value=next]")
 	p.until(`document.querySelector("#look")?.dataset.code === "QL-03"`)
-	if err := h.svc.Record(context.Background(), c.ID, history.Entry{ID: "box-is-gone", Day: demo.Default, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: top.ID, Why: "taken off"}}); err != nil {
+	if err := h.svc.Record(context.Background(), c.ID, history.Entry{ID: app.NewID(), Day: demo.Default, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: top.ID, Why: "taken off"}}); err != nil {
 		t.Fatal(err)
 	}
 	h.cable.set(false, false)

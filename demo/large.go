@@ -236,4 +236,3 @@ func jittered(e history.Entry, r *rand.Rand) history.Entry {
 	}
 	return e
 }
-

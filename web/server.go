@@ -63,7 +63,7 @@ func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
 	s.views, err = newViews(files, template.FuncMap{
 		"asset": a.url, "icon": draw.Icon, "mark": draw.Mark, "defs": func() template.HTML { return defs }, "swatch": draw.Swatch,
 		"contents": func() []comb.Content { return allContents }, "short": func(c comb.Content) string { return draw.Short[c] },
-		"dict": dict, "opts": opts, "capital": capital,
+		"newid": app.NewID, "dict": dict, "opts": opts, "capital": capital,
 	})
 	if err != nil {
 		return nil, err
