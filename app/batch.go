@@ -213,7 +213,7 @@ func (b *batch) assess(i int, w work, c Colony) error {
 	if err != nil {
 		return err
 	}
-	if row.Told, err = toldOf(c, u).pack(); err != nil {
+	if row.Told, row.Course, err = toldOf(c, u).pack(); err != nil {
 		return err
 	}
 	b.rows[i] = store.Worked{Standing: row, Mark: w.mark}

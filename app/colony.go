@@ -35,6 +35,7 @@ type Colony struct {
 	Bloom      []season.Bloom
 	site       forecast.Site
 	expected   *colony.Expected // of a look today
+	stored     string           // the hash it was stored with; empty: it was worked out now
 	Zone       string           // of its yard
 	Settings
 	SeasonDay int
@@ -128,7 +129,7 @@ func (s *Service) Colony(ctx context.Context, id string) (Colony, error) {
 	if err != nil {
 		return c, err
 	}
-	t, st, err := s.toldNow(ctx, f)
+	t, st, hash, err := s.toldNow(ctx, f)
 	if err != nil {
 		return c, err
 	}
@@ -136,7 +137,7 @@ func (s *Service) Colony(ctx context.Context, id string) (Colony, error) {
 		return s.colony(ctx, f, es)
 	}
 	t.into(&c, es)
-	c.Standing = st
+	c.Standing, c.stored = st, hash
 	c.place(f)
 	return c, nil
 }
@@ -177,27 +178,26 @@ func (s *Service) logOf(ctx context.Context, id string) (found, []history.Entry,
 
 // toldNow returns what is stored of a colony, with its standing; nil where it is
 // not of today or something has changed since.
-func (s *Service) toldNow(ctx context.Context, f found) (*told, Standing, error) {
-	var st Standing
+func (s *Service) toldNow(ctx context.Context, f found) (t *told, st Standing, hash string, err error) {
 	row, err := s.store.StandingOf(ctx, f.colony.ID)
 	if errors.Is(err, ErrNotFound) {
-		return nil, st, nil
+		return nil, st, "", nil
 	}
 	if err != nil {
-		return nil, st, err
+		return nil, st, "", err
 	}
 	marked, err := s.store.Marked(ctx, f.colony.ID, f.yard.ID)
 	if err != nil || marked || row.Told == nil || day.Day(row.Today) != f.yard.today || row.ModelVersion != assessment.ModelVersion || row.YardID != f.yard.ID {
-		return nil, st, err
+		return nil, st, "", err
 	}
 	if err := json.Unmarshal([]byte(row.Body), &st); err != nil {
-		return nil, st, fmt.Errorf("standing of colony %s: %w", f.colony.ID, err)
+		return nil, st, "", fmt.Errorf("standing of colony %s: %w", f.colony.ID, err)
 	}
-	t, ok := unpackTold(row.Told)
+	x, ok := unpackTold(row.Told)
 	if !ok {
-		return nil, st, nil
+		return nil, st, "", nil
 	}
-	return &t, st, nil
+	return &x, st, row.InputHash, nil
 }
 
 // blank is a colony's page before anything is read of its log.
@@ -317,7 +317,7 @@ func (s *Service) Questions(ctx context.Context, id string, e history.Entry) ([]
 		return nil, err
 	}
 	if e.Day == f.yard.today && e.Look != nil && len(es) > 0 && es[len(es)-1].ID == e.ID {
-		t, _, err := s.toldNow(ctx, f)
+		t, _, _, err := s.toldNow(ctx, f)
 		if err != nil {
 			return nil, err
 		}

@@ -26,7 +26,7 @@ var drawnCourses = []forecast.Quantity{forecast.OfStores, forecast.OfReachable, 
 // day. A colony of which nothing can be forecast has none: Base is nil.
 func (s *Service) Course(ctx context.Context, id string, keys []string, on day.Day) (Course, error) {
 	if len(keys) == 0 {
-		c, err := s.Colony(ctx, id)
+		c, err := s.colonyWithCourse(ctx, id)
 		return c.Course(on), err
 	}
 	c, err := s.Worked(ctx, id)
@@ -41,6 +41,22 @@ func (s *Service) Course(ctx context.Context, id string, keys []string, on day.D
 		out.Swarm = swarmOf(out.With, int(c.Visit-c.Today))
 	}
 	return out, nil
+}
+
+// colonyWithCourse is Colony with its forecast day by day.
+func (s *Service) colonyWithCourse(ctx context.Context, id string) (Colony, error) {
+	c, err := s.Colony(ctx, id)
+	if err != nil || c.Assessment == nil || c.stored == "" {
+		return c, err
+	}
+	b, err := s.store.CourseOf(ctx, id, c.stored)
+	if err != nil {
+		return c, err
+	}
+	if b == nil || !unpack(b, &c.Assessment.Base.Tracks) { // worked out anew meanwhile
+		return s.Worked(ctx, id)
+	}
+	return c, nil
 }
 
 // Course returns a colony's forecast as its page has it, with nothing tried.

@@ -8,6 +8,8 @@ import (
 	"fmt"
 	"io"
 
+	jsonv2 "github.com/go-json-experiment/json"
+
 	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/colony"
@@ -20,7 +22,7 @@ import (
 // a row, however long the log is. What is stored can be dropped: it is made again.
 
 // toldForm is the form of what is stored; it goes up where it changes.
-const toldForm = 2
+const toldForm = 3
 
 // told is what is stored of a colony for its pages.
 type told struct {
@@ -105,9 +107,23 @@ func (t told) into(c *Colony, es []history.Entry) {
 	}
 }
 
-// pack writes what is stored, small.
-func (t told) pack() ([]byte, error) {
-	b, err := json.Marshal(t)
+// pack writes what is stored, small: what most pages show, and the tracks, which one
+// page draws.
+func (t told) pack() (body, course []byte, err error) {
+	if t.Base != nil {
+		if course, err = packed(t.Base.Tracks); err != nil {
+			return nil, nil, err
+		}
+		base := *t.Base
+		base.Tracks = [forecast.Quantities]forecast.Track{}
+		t.Base = &base
+	}
+	body, err = packed(t)
+	return body, course, err
+}
+
+func packed(v any) ([]byte, error) {
+	b, err := json.Marshal(v)
 	if err != nil {
 		return nil, fmt.Errorf("what is told of a colony: %w", err)
 	}
@@ -125,18 +141,22 @@ func (t told) pack() ([]byte, error) {
 	return out.Bytes(), nil
 }
 
+// unpack reads what was stored; false where it cannot be read, as it may be of
+// another form.
+func unpack(b []byte, into any) bool {
+	z, err := gzip.NewReader(bytes.NewReader(b))
+	if err != nil {
+		return false
+	}
+	all, err := io.ReadAll(z)
+	return err == nil && jsonv2.Unmarshal(all, into) == nil
+}
+
 // unpackTold reads what was stored; false where it is of another form.
 func unpackTold(b []byte) (told, bool) {
 	var t told
-	z, err := gzip.NewReader(bytes.NewReader(b))
-	if err != nil {
-		return t, false
-	}
-	all, err := io.ReadAll(z)
-	if err != nil || json.Unmarshal(all, &t) != nil {
-		return t, false
-	}
-	return t, t.Form == toldForm
+	ok := unpack(b, &t)
+	return t, ok && t.Form == toldForm
 }
 
 // decimals is how many are stored of a number: more than any page shows of the

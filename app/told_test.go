@@ -39,7 +39,7 @@ func TestWhatIsToldIsRead(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		x, _, err := svc.toldNow(ctx, f)
+		x, _, _, err := svc.toldNow(ctx, f)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -70,7 +70,7 @@ func TestShortened(t *testing.T) {
 	if got := string(shortened([]byte(long))); got != want {
 		t.Errorf("%s\nwant\n%s", got, want)
 	}
-	if b, err := (told{Form: toldForm, Why: &unknown{"x", strings.Repeat("é\"", 2000)}}).pack(); err != nil {
+	if b, _, err := (told{Form: toldForm, Why: &unknown{"x", strings.Repeat("é\"", 2000)}}).pack(); err != nil {
 		t.Error(err)
 	} else if x, ok := unpackTold(b); !ok || x.Why.Brief != strings.Repeat("é\"", 2000) {
 		t.Error("what is packed is not what is unpacked")

@@ -96,6 +96,10 @@ func templatesOf(climate season.Climate) ([][]template, error) {
 	return out, nil
 }
 
+// firstLevelSD is how far a yard's flow may run from its calendar before anybody has
+// told of it, as the standard deviation of its logarithm: as the model has it.
+const firstLevelSD = 0.3
+
 func growYard(ctx context.Context, s *store.Store, op store.Operation, l Large, n, colonies int, all [][]template, climate season.Climate) error {
 	kind := n % len(yards)
 	y := yards[kind]
@@ -104,7 +108,7 @@ func growYard(ctx context.Context, s *store.Store, op store.Operation, l Large, 
 		return err // it is there, whole: a yard is one transaction
 	}
 	begins := First - day.Day(sampleYear*(l.Years-1))
-	return s.Change(ctx, func(tx *store.Tx) error {
+	err := s.Change(ctx, func(tx *store.Tx) error {
 		var plants []store.Bloom
 		for _, b := range y.plants {
 			plants = append(plants, store.Bloom(b))
@@ -134,6 +138,11 @@ func growYard(ctx context.Context, s *store.Store, op store.Operation, l Large, 
 		}
 		return nil
 	})
+	if err != nil {
+		return err
+	}
+	// A level to begin with, so that the yard is not read twice for its first.
+	return s.SetYardLevel(ctx, store.YardLevel{YardID: row.ID, Day: int32(begins), SD: firstLevelSD})
 }
 
 // largeWeather is the sample's weather, each year before as the last.

@@ -55,7 +55,7 @@ func TestNothingAcknowledgedIsLost(t *testing.T) {
 				}
 			})
 		}
-		time.Sleep(time.Duration(20+r.IntN(500)) * time.Millisecond)
+		time.Sleep(time.Duration(20+r.IntN(900)) * time.Millisecond)
 		s.kill()
 		end()
 		wg.Wait()

@@ -16,6 +16,7 @@ type Standing struct {
 	FoodEnd, LayEnd, StoreEnd *int32
 	Body                      string
 	Told                      []byte // what is shown beside it; nil: not asked for, or nothing
+	Course                    []byte // the forecast day by day; nil as well
 }
 
 const upsertStanding = `INSERT INTO standing (colony_id, yard_id, today, model_version, input_hash, urgency, food_end, lay_end, store_end, body)
@@ -24,8 +25,8 @@ const upsertStanding = `INSERT INTO standing (colony_id, yard_id, today, model_v
 	input_hash = excluded.input_hash, urgency = excluded.urgency, food_end = excluded.food_end, lay_end = excluded.lay_end, store_end = excluded.store_end, body = excluded.body`
 
 const (
-	upsertTold = `INSERT INTO told (colony_id, input_hash, body) VALUES (?, ?, ?)
-	ON CONFLICT (colony_id) DO UPDATE SET input_hash = excluded.input_hash, body = excluded.body`
+	upsertTold = `INSERT INTO told (colony_id, input_hash, body, course) VALUES (?, ?, ?, ?)
+	ON CONFLICT (colony_id) DO UPDATE SET input_hash = excluded.input_hash, body = excluded.body, course = excluded.course`
 	deleteTold  = `DELETE FROM told WHERE colony_id = ?`
 	deleteStale = `DELETE FROM stale WHERE colony_id = ?`
 )
@@ -56,7 +57,7 @@ func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
 				if _, err := tx.ExecContext(ctx, deleteTold, x.ColonyID); err != nil {
 					return err
 				}
-			} else if _, err := tx.ExecContext(ctx, upsertTold, x.ColonyID, x.InputHash, x.Told); err != nil {
+			} else if _, err := tx.ExecContext(ctx, upsertTold, x.ColonyID, x.InputHash, x.Told, x.Course); err != nil {
 				return err
 			}
 			if _, err := tx.ExecContext(ctx, deleteStale, x.ColonyID); err != nil {
@@ -90,6 +91,19 @@ func (s *Store) StandingOf(ctx context.Context, colony string) (Standing, error)
 	var x Standing
 	err := s.read.QueryRowContext(ctx, selectStanding, colony).Scan(append(x.into(), &x.Told)...)
 	return x, notFound("standing of "+colony, err)
+}
+
+const selectCourse = `SELECT course FROM told WHERE colony_id = ? AND input_hash = ?`
+
+// CourseOf returns the forecast day by day that was stored with a standing, nil
+// where there is none or it went with another.
+func (s *Store) CourseOf(ctx context.Context, colony, inputHash string) ([]byte, error) {
+	var b []byte
+	err := s.read.QueryRowContext(ctx, selectCourse, colony, inputHash).Scan(&b)
+	if errors.Is(err, sql.ErrNoRows) {
+		return nil, nil
+	}
+	return b, err
 }
 
 // Tally is how many colonies of a yard are of each urgency.

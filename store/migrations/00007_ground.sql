@@ -47,7 +47,8 @@ ALTER TABLE photo ADD COLUMN sent_hash TEXT;
 CREATE TABLE told (
     colony_id  TEXT PRIMARY KEY REFERENCES colony(id),
     input_hash TEXT NOT NULL,
-    body       BLOB NOT NULL
+    body       BLOB NOT NULL,
+    course     BLOB -- the forecast day by day, for the one page that draws it
 ) STRICT;
 
 -- Colonies and yards whose inputs have changed since their standings were worked
