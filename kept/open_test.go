@@ -5,7 +5,6 @@ import (
 	"encoding/json"
 	"fmt"
 	"net/http"
-	"os"
 	"os/exec"
 	"path/filepath"
 	"reflect"
@@ -158,10 +157,7 @@ func TestKeptFormsAreTaken(t *testing.T) {
 			"stop.html":  {"box.0.depth", "boxes", "box.0.brood", "6", "box.0.honey", "3", "box.0.pollen", "1", "box.0.empty", "1"},
 			"south.html": {"box.0.depth", "seams", "box.0.seams", "4", "act.feed", "3", "act.feed_as", "2:1"},
 		} {
-			page, err := os.ReadFile(filepath.Join(dir, name))
-			if err != nil {
-				t.Fatal(err)
-			}
+			page := packed(t, filepath.Join(dir, name+".gz"))
 			f := formOf(t, string(page), "/look")
 			for i := 0; i < len(fill); i += 2 {
 				f.Set(fill[i], fill[i+1])

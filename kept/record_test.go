@@ -54,7 +54,11 @@ func TestRecord(t *testing.T) {
 	writeJSON(t, filepath.Join(dir, "folds.json"), r.folds(recordedLast))
 	r.phone(dir)
 	r.store.Close() // folds the write-ahead log into the file
-	pack(t, path, filepath.Join(dir, "data.db.gz"))
+	data, err := os.ReadFile(path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	pack(t, data, filepath.Join(dir, "data.db.gz"))
 	answers(t, dir)
 }
 
@@ -188,9 +192,7 @@ func (r *recorder) phone(dir string) {
 		"south.html": r.colony("D") + "/look",
 	}
 	for name, p := range pages {
-		if err := os.WriteFile(filepath.Join(dir, name), []byte(r.get(p)), 0o644); err != nil {
-			r.t.Fatal(err)
-		}
+		pack(r.t, []byte(r.get(p)), filepath.Join(dir, name+".gz"))
 	}
 	waiting := func(name, colony, page string, fill ...string) item {
 		f := formOf(r.t, r.get(r.colony(colony)+page), "/look")
@@ -268,12 +270,8 @@ func writeJSON(t *testing.T, path string, v any) {
 	}
 }
 
-func pack(t *testing.T, from, to string) {
+func pack(t *testing.T, b []byte, to string) {
 	t.Helper()
-	b, err := os.ReadFile(from)
-	if err != nil {
-		t.Fatal(err)
-	}
 	var out bytes.Buffer
 	z, err := gzip.NewWriterLevel(&out, gzip.BestCompression)
 	if err != nil {
