@@ -37,7 +37,12 @@ type Option struct{ Key, Name string }
 func aheadOf(c Colony, a *assessment.Assessment) *Ahead {
 	sit := a.Situation
 	days := int(sit.Visit - sit.Today)
-	out := &Ahead{StoppedFood: stopped(sit).Runway[forecast.Food], Swarm: swarmOf(a.Base, days), Options: optionsOf(sit), Known: !sit.Stale()}
+	out := &Ahead{
+		StoppedFood: stopped(sit).Runway[forecast.Food],
+		Swarm:       swarmOf(a.Base, days),
+		Options:     optionsOf(sit),
+		Known:       !sit.Stale(),
+	}
 	for k := range out.Chances {
 		out.Chances[k] = a.Base.Chance(k, float64(days))
 	}

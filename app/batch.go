@@ -56,7 +56,15 @@ func (s *Service) refreshYard(ctx context.Context, yard string, of which, tell f
 	if err != nil {
 		return 0, err
 	}
-	b := &batch{s: s, y: y, site: site, set: set, weather: keyOf(site, y.today), yard: s.drawn.yard(site, y.today), level: level}
+	b := &batch{
+		s:       s,
+		y:       y,
+		site:    site,
+		set:     set,
+		weather: keyOf(site, y.today),
+		yard:    s.drawn.yard(site, y.today),
+		level:   level,
+	}
 	if all && level.SD == 0 { // the first time the yard is read: what do they say of it?
 		// A few dozen say it well enough to begin with.
 		if err := b.each(ctx, todo[:min(len(todo), 2*atOnce)], b.hear); err != nil {
@@ -232,7 +240,10 @@ func (b *batch) learn(ctx context.Context) (forecast.Level, error) {
 	// In order, so that the same logs give the same level to the last bit.
 	slices.SortFunc(b.paces, func(p, q forecast.Pace) int { return cmp.Compare(p.Log, q.Log) })
 	l := forecast.PoolLevel(b.paces)
-	return l, b.s.store.SetYardLevel(ctx, store.YardLevel{YardID: b.y.ID, Day: int32(b.y.today), Mean: l.Mean, SD: l.SD, Colonies: told})
+	return l, b.s.store.SetYardLevel(
+		ctx,
+		store.YardLevel{YardID: b.y.ID, Day: int32(b.y.today), Mean: l.Mean, SD: l.SD, Colonies: told},
+	)
 }
 
 // inParallel does n pieces of work on all cores, and stops at the first error

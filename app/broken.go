@@ -37,13 +37,15 @@ func brokenOf(misfits []*history.Misfit) *unknown {
 		return nil
 	}
 	m := misfits[0]
-	return &unknown{"Mend its log", fmt.Sprintf("An entry of %s does not fit what was there: %v.", m.Entry.Day.Short(), m.Err)}
+	return &unknown{
+		"Mend its log",
+		fmt.Sprintf("An entry of %s does not fit what was there: %v.", m.Entry.Day.Short(), m.Err),
+	}
 }
 
 // BrokenLog is a colony whose log does not fit together.
 type BrokenLog struct {
 	Colony, Code string
-	Err          error // the log cannot be read at all; nil: Misfits do not fit
 	Misfits      []*history.Misfit
 }
 
@@ -62,12 +64,8 @@ func (s *Service) CheckLogs(ctx context.Context, tell func(done int)) ([]BrokenL
 	var out []BrokenLog
 	for i, c := range all {
 		es, err := s.entries(ctx, c.ID, ever)
-		if errors.Is(err, context.Canceled) {
-			return out, err
-		}
 		if err != nil {
-			out = append(out, BrokenLog{Colony: c.ID, Code: c.Code, Err: err})
-			continue
+			return out, err
 		}
 		if _, misfits := history.Mended(es); len(misfits) > 0 {
 			out = append(out, BrokenLog{Colony: c.ID, Code: c.Code, Misfits: misfits})

@@ -11,6 +11,7 @@ import (
 	"kembo/app"
 	"kembo/core/history"
 	"kembo/core/look"
+	"kembo/store"
 )
 
 // TestTwoAtOnceLeaveALogThatFits: two devices write about one hive at the same
@@ -27,7 +28,16 @@ func TestTwoAtOnceLeaveALogThatFits(t *testing.T) {
 		super := c.Believed.Stack.Boxes[1].ID
 		off := func(n int) func() error {
 			return func() error {
-				return svc.Record(ctx, id, history.Entry{ID: uid(fmt.Sprint("off", round, n)), Day: today, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: super}})
+				return svc.Record(
+					ctx,
+					id,
+					history.Entry{
+						ID:     uid(fmt.Sprint("off", round, n)),
+						Day:    today,
+						Kind:   history.KindBoxOff,
+						BoxOff: &history.BoxOff{Box: super},
+					},
+				)
 			}
 		}
 		seen := func() error { return svc.Record(ctx, id, lookAt(c, uid(fmt.Sprint("look", round)), today, 3)) }
@@ -71,7 +81,11 @@ func TestALogAheadOfTheClock(t *testing.T) {
 		t.Fatal(err)
 	}
 	c.on(today)
-	err = svc.Record(ctx, id, history.Entry{ID: uid("off"), Day: today, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: super}})
+	err = svc.Record(
+		ctx,
+		id,
+		history.Entry{ID: uid("off"), Day: today, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: super}},
+	)
 	var fe *app.FieldError
 	if !errors.As(err, &fe) || !strings.Contains(fe.Say, "2026-06-05") {
 		t.Errorf("a super off under a look of the day after tomorrow: %v", err)
@@ -102,7 +116,12 @@ func brokenLog(t *testing.T) (svc *app.Service, yard, colony string) {
 		t.Fatal(err)
 	}
 	for _, n := range []string{"off 1", "off 2"} {
-		e := history.Entry{ID: uid(n), Day: today, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: c.Believed.Stack.Boxes[1].ID}}
+		e := history.Entry{
+			ID:     uid(n),
+			Day:    today,
+			Kind:   history.KindBoxOff,
+			BoxOff: &history.BoxOff{Box: c.Believed.Stack.Boxes[1].ID},
+		}
 		row, err := app.EventOf(e, op.ID, id, "keeper", today.Time())
 		if err != nil {
 			t.Fatal(err)
@@ -139,7 +158,14 @@ func TestABrokenLogIsItsColonysProblem(t *testing.T) {
 		t.Fatalf("misfits %v, %d boxes, %v", c.Broken, len(c.Believed.Stack.Boxes), err)
 	}
 	seams := 5.0
-	l := history.Entry{ID: uid("look"), Day: today, Kind: history.KindLook, Look: &history.Look{Boxes: []history.BoxLook{{Box: c.Believed.Stack.Boxes[0].ID, Depth: string(look.BySeams), Seams: &seams}}}}
+	l := history.Entry{
+		ID:   uid("look"),
+		Day:  today,
+		Kind: history.KindLook,
+		Look: &history.Look{
+			Boxes: []history.BoxLook{{Box: c.Believed.Stack.Boxes[0].ID, Depth: string(look.BySeams), Seams: &seams}},
+		},
+	}
 	var fe *app.FieldError
 	if err := svc.Record(ctx, id, l); !errors.As(err, &fe) || fe.Field != "log" {
 		t.Errorf("a look at a broken log: %v", err)
@@ -152,6 +178,40 @@ func TestABrokenLogIsItsColonysProblem(t *testing.T) {
 	}
 	if err := svc.Record(ctx, id, l); err != nil {
 		t.Errorf("a look after the undo: %v", err)
+	}
+}
+
+// TestWhatCannotBeReadIsShown: an entry of a kind that this version does not know,
+// or with contents it cannot read, is shown as what does not fit, and taken back.
+func TestWhatCannotBeReadIsShown(t *testing.T) {
+	ctx := context.Background()
+	svc, s, _, id := keeper(t)
+	op, err := svc.Operation(ctx)
+	if err != nil {
+		t.Fatal(err)
+	}
+	row := store.Event{
+		ID: uid("odd"), OperationID: op.ID, ColonyID: id, Kind: "feed", Day: int32(today),
+		RecordedUTC: "2026-06-03T10:00:00Z", Actor: "keeper", Payload: `{"kg":"much"}`,
+	}
+	if err := s.Append(ctx, row); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := svc.Refresh(ctx); err != nil {
+		t.Fatal(err)
+	}
+	c, err := svc.Colony(ctx, id)
+	if err != nil || len(c.Broken) != 1 || c.Broken[0].Entry.ID != uid("odd") {
+		t.Fatalf("%v, %v", c.Broken, err)
+	}
+	if _, err := svc.Round(ctx, c.YardID, 0); err != nil {
+		t.Error(err)
+	}
+	if err := svc.Undo(ctx, id, uid("undo odd"), uid("odd")); err != nil {
+		t.Fatal(err)
+	}
+	if c, err = svc.Colony(ctx, id); err != nil || len(c.Broken) != 0 {
+		t.Errorf("after the undo: %v, %v", c.Broken, err)
 	}
 }
 
@@ -236,7 +296,16 @@ func TestACodeIsOneColonys(t *testing.T) {
 	var errs [8]error
 	for i := range errs {
 		wg.Go(func() {
-			errs[i] = svc.MakeColony(ctx, app.NewColony{ID: uid(fmt.Sprint("c", i)), Yard: yard, Code: "mr-07", NestFormat: "langstroth-deep-10", NestBoxes: 1})
+			errs[i] = svc.MakeColony(
+				ctx,
+				app.NewColony{
+					ID:         uid(fmt.Sprint("c", i)),
+					Yard:       yard,
+					Code:       "mr-07",
+					NestFormat: "langstroth-deep-10",
+					NestBoxes:  1,
+				},
+			)
 		})
 	}
 	wg.Wait()
@@ -262,7 +331,10 @@ func TestNamesAreSeen(t *testing.T) {
 	ctx := context.Background()
 	svc, _, yard, _ := keeper(t)
 	make := func(code string) error {
-		return svc.MakeColony(ctx, app.NewColony{ID: app.NewID(), Yard: yard, Code: code, NestFormat: "langstroth-deep-10", NestBoxes: 1})
+		return svc.MakeColony(
+			ctx,
+			app.NewColony{ID: app.NewID(), Yard: yard, Code: code, NestFormat: "langstroth-deep-10", NestBoxes: 1},
+		)
 	}
 	for _, bad := range []string{"A\x00B", "A\u202eB", "A\nB", "\xff", strings.Repeat("é", 21)} {
 		var fe *app.FieldError

@@ -71,7 +71,12 @@ func (m making) stack(on day.Day) (hive.Stack, error) {
 // second meets what the first wrote. It returns the answer to it; what cannot be
 // is a *FieldError, and nothing is stored. Working out what follows is another
 // step: it neither delays nor undoes this one.
-func (s *Service) once(ctx context.Context, colony string, r request, make func(making) ([]history.Entry, error)) (Received, error) {
+func (s *Service) once(
+	ctx context.Context,
+	colony string,
+	r request,
+	make func(making) ([]history.Entry, error),
+) (Received, error) {
 	out := Received{ID: r.ID, Colony: colony}
 	if err := clientID(r.ID); err != nil {
 		return out, err
@@ -100,9 +105,7 @@ func (s *Service) once(ctx context.Context, colony string, r request, make func(
 		if err != nil {
 			return err
 		}
-		if m.log, err = entriesFrom(rows); err != nil {
-			return err
-		}
+		m.log = entriesFrom(rows)
 		es, err := make(m)
 		if err != nil {
 			return err
@@ -143,16 +146,28 @@ func (s *Service) once(ctx context.Context, colony string, r request, make func(
 	if !out.Again {
 		s.soon(f.yard.ID, colony)
 	}
-	out.Meanwhile, err = s.meanwhile(ctx, colony, sent.Answer)
-	return out, err
+	// It is stored: what cannot be told beside that is no reason to say otherwise.
+	if out.Meanwhile, err = s.meanwhile(ctx, colony, sent.Answer); err != nil {
+		s.log.Error("tell what was written meanwhile", "colony", colony, "err", err)
+	}
+	return out, nil
 }
 
 // taken is what a form is told whose id something else came under.
-var taken = &FieldError{"entry", "something else was sent from this form before, and is stored; open it again and enter this anew"}
+var taken = &FieldError{
+	"entry",
+	"something else was sent from this form before, and is stored; open it again and enter this anew",
+}
 
 // before reports whether a request has come before. One under the id of something
 // else is an error, or is kept beside it.
-func (s *Service) before(ctx context.Context, tx *store.Tx, r request, sent *store.Sent, out *Received) (again bool, err error) {
+func (s *Service) before(
+	ctx context.Context,
+	tx *store.Tx,
+	r request,
+	sent *store.Sent,
+	out *Received,
+) (again bool, err error) {
 	switch was, err := tx.SentBefore(ctx, r.ID); {
 	case errors.Is(err, ErrNotFound):
 	case err != nil:
@@ -183,7 +198,13 @@ func (s *Service) before(ctx context.Context, tx *store.Tx, r request, sent *sto
 
 // answerTo is the answer to what became entries, with what the form did not know
 // of.
-func answerTo(ctx context.Context, tx *store.Tx, colony, seen string, own map[string]bool, es []history.Entry) (string, error) {
+func answerTo(
+	ctx context.Context,
+	tx *store.Tx,
+	colony, seen string,
+	own map[string]bool,
+	es []history.Entry,
+) (string, error) {
 	a := answer{}
 	if seen != "" {
 		after, err := tx.EventsAfter(ctx, colony, seen)
@@ -204,16 +225,12 @@ func answerTo(ctx context.Context, tx *store.Tx, colony, seen string, own map[st
 }
 
 // entriesFrom turns rows of the log into the core's entries.
-func entriesFrom(rows []store.Event) ([]history.Entry, error) {
+func entriesFrom(rows []store.Event) []history.Entry {
 	out := make([]history.Entry, 0, len(rows))
 	for _, r := range rows {
-		e, err := entry(r)
-		if err != nil {
-			return nil, err
-		}
-		out = append(out, e)
+		out = append(out, entry(r))
 	}
-	return out, nil
+	return out
 }
 
 // Record writes an entry of any kind to a colony's log. A wrong entry is a
@@ -224,15 +241,25 @@ func (s *Service) Record(ctx context.Context, colony string, e history.Entry) er
 
 // record is Record of an entry that make completes from the log as it then is; e is
 // what was asked.
-func (s *Service) record(ctx context.Context, colony string, e history.Entry, make func(making) (history.Entry, error)) error {
+func (s *Service) record(
+	ctx context.Context,
+	colony string,
+	e history.Entry,
+	make func(making) (history.Entry, error),
+) error {
 	body, err := json.Marshal(e)
 	if err != nil {
 		return err
 	}
-	_, err = s.once(ctx, colony, request{ID: e.ID, Kind: string(e.Kind), Body: string(body)}, func(m making) ([]history.Entry, error) {
-		made, err := make(m)
-		return []history.Entry{made}, err
-	})
+	_, err = s.once(
+		ctx,
+		colony,
+		request{ID: e.ID, Kind: string(e.Kind), Body: string(body)},
+		func(m making) ([]history.Entry, error) {
+			made, err := make(m)
+			return []history.Entry{made}, err
+		},
+	)
 	s.Settled(ctx, colony)
 	return err
 }

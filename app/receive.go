@@ -230,11 +230,7 @@ func (s *Service) meanwhile(ctx context.Context, colony, text string) ([]history
 	var out []history.Entry
 	for _, r := range rows {
 		if slices.Contains(a.Meanwhile, r.ID) {
-			e, err := entry(r)
-			if err != nil {
-				return nil, err
-			}
-			out = append(out, e)
+			out = append(out, entry(r))
 		}
 	}
 	return out, nil

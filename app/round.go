@@ -136,10 +136,7 @@ func (s *Service) stop(ctx context.Context, x Standing, on day.Day, set Settings
 	var es, before []history.Entry
 	actor := map[string]string{}
 	for _, r := range rows {
-		e, err := entry(r)
-		if err != nil {
-			return out, err
-		}
+		e := entry(r)
 		es, actor[e.ID] = append(es, e), r.Actor
 	}
 	for _, e := range history.Live(es) {

@@ -126,20 +126,20 @@ func (s *Service) siteFrom(ctx context.Context, y yardDay, from day.Day) (foreca
 // practice; forecasts past five days are little better than the season.
 const forecastDays = 5
 
-// entry turns a row of the log into the core's entry.
-func entry(e store.Event) (history.Entry, error) {
+// entry turns a row of the log into the core's entry. One that cannot be read says
+// why: it is one that does not fit, and its colony's problem.
+func entry(e store.Event) history.Entry {
 	out, payload, ok := history.Blank(history.Kind(e.Kind))
+	if ok && payload != nil {
+		if err := json.Unmarshal([]byte(e.Payload), payload); err != nil {
+			out, ok = history.Entry{Kind: history.Kind(e.Kind), Unread: "it cannot be read: " + err.Error()}, true
+		}
+	}
 	if !ok {
-		return out, fmt.Errorf("event %s has the kind %q, which this version does not know", e.ID, e.Kind)
+		out.Unread = fmt.Sprintf("it is of the kind %q, which this version does not know", e.Kind)
 	}
 	out.ID, out.Day, out.Supersedes = e.ID, day.Day(e.Day), e.Supersedes
-	if payload == nil {
-		return out, nil
-	}
-	if err := json.Unmarshal([]byte(e.Payload), payload); err != nil {
-		return out, fmt.Errorf("event %s: %w", e.ID, err)
-	}
-	return out, nil
+	return out
 }
 
 func (s *Service) entries(ctx context.Context, colony string, upTo day.Day) ([]history.Entry, error) {
@@ -147,7 +147,7 @@ func (s *Service) entries(ctx context.Context, colony string, upTo day.Day) ([]h
 	if err != nil {
 		return nil, err
 	}
-	return entriesFrom(rows)
+	return entriesFrom(rows), nil
 }
 
 // EventOf writes an entry as a row of the log. Payload is the entered part.

@@ -28,7 +28,14 @@ func unknownOf(b history.Believed, today day.Day) *unknown {
 	case b.Estimate == nil:
 		return &unknown{"Look at it for the first time", "Nothing is known of it yet."}
 	case today-b.Estimate.Day > history.CarryDays:
-		return &unknown{"Look at it anew", fmt.Sprintf("The last look is of %s, %d days ago; it tells nothing of today.", b.Estimate.Day, today-b.Estimate.Day)}
+		return &unknown{
+			"Look at it anew",
+			fmt.Sprintf(
+				"The last look is of %s, %d days ago; it tells nothing of today.",
+				b.Estimate.Day,
+				today-b.Estimate.Day,
+			),
+		}
 	}
 	return nil
 }

@@ -46,8 +46,13 @@ func (s *Service) CheckClock(ctx context.Context) error {
 		return fmt.Errorf("the newest entry's time: %w", err)
 	}
 	if now := s.now(); at.Sub(now) > clockSlack {
-		s.Warn(fmt.Sprintf("This machine's clock says %s, and the newest entry was written on %s. Entries after today are kept and not shown. Set the clock right.",
-			now.UTC().Format("2 January 2006"), at.Format("2 January 2006")))
+		s.Warn(
+			fmt.Sprintf(
+				"This machine's clock says %s, and the newest entry was written on %s. Entries after today are kept and not shown. Set the clock right.",
+				now.UTC().Format("2 January 2006"),
+				at.Format("2 January 2006"),
+			),
+		)
 	}
 	return nil
 }

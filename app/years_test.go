@@ -21,7 +21,11 @@ func (c *clock) now() time.Time { return c.at }
 func (c *clock) on(d day.Day) { c.at = d.Time().Add(10 * time.Hour) }
 
 // aYardWithLook is a yard with a colony that was looked at on a day.
-func aYardWithLook(t *testing.T, hemisphere, zone string, on day.Day) (svc *app.Service, c *clock, yard, colony string) {
+func aYardWithLook(
+	t *testing.T,
+	hemisphere, zone string,
+	on day.Day,
+) (svc *app.Service, c *clock, yard, colony string) {
 	t.Helper()
 	ctx := context.Background()
 	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "k.db"))
@@ -80,7 +84,8 @@ func TestALogMayStop(t *testing.T) {
 				if err != nil || len(b.Standings) != 1 {
 					t.Fatalf("%s: board of %d, %v", name, len(b.Standings), err)
 				}
-				if s := b.Standings[0]; ago > 250 && (s.Urgency() != app.UrgencyNotKnown || !strings.Contains(s.Advice[0].Brief, on.String())) {
+				if s := b.Standings[0]; ago > 250 &&
+					(s.Urgency() != app.UrgencyNotKnown || !strings.Contains(s.Advice[0].Brief, on.String())) {
 					t.Errorf("%s: the board says %q, %q", name, s.Advice[0].Do, s.Advice[0].Brief)
 				}
 				if _, err := svc.Round(ctx, yard, 0); err != nil {

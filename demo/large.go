@@ -41,7 +41,11 @@ const sampleYear = 365
 // Stopped and called again it goes on where it was.
 func Grow(ctx context.Context, s *store.Store, l Large, tell func(colonies int)) error {
 	if l.Colonies < 1 || l.Years < 1 || l.Years > 20 {
-		return fmt.Errorf("a large sample has at least one colony and 1 to 20 years; %d and %d were asked for", l.Colonies, l.Years)
+		return fmt.Errorf(
+			"a large sample has at least one colony and 1 to 20 years; %d and %d were asked for",
+			l.Colonies,
+			l.Years,
+		)
 	}
 	if l.On < First+sampleYear/2 || l.On > Last {
 		return ErrDay(l.On)
@@ -100,10 +104,26 @@ func templatesOf(climate season.Climate) ([][]template, error) {
 // told of it, as the standard deviation of its logarithm: as the model has it.
 const firstLevelSD = 0.3
 
-func growYard(ctx context.Context, s *store.Store, op store.Operation, l Large, n, colonies int, all [][]template, climate season.Climate) error {
+func growYard(
+	ctx context.Context,
+	s *store.Store,
+	op store.Operation,
+	l Large,
+	n, colonies int,
+	all [][]template,
+	climate season.Climate,
+) error {
 	kind := n % len(yards)
 	y := yards[kind]
-	row := store.Yard{ID: id(fmt.Sprint("large yard ", n)), OperationID: op.ID, Name: fmt.Sprintf("%s %d", y.name, n/len(yards)+1), Climate: climate.Key, Hemisphere: "north", Zone: "Europe/London", RhythmDays: y.rhythm}
+	row := store.Yard{
+		ID:          id(fmt.Sprint("large yard ", n)),
+		OperationID: op.ID,
+		Name:        fmt.Sprintf("%s %d", y.name, n/len(yards)+1),
+		Climate:     climate.Key,
+		Hemisphere:  "north",
+		Zone:        "Europe/London",
+		RhythmDays:  y.rhythm,
+	}
 	if _, err := s.Yard(ctx, row.ID); !errors.Is(err, store.ErrNotFound) {
 		return err // it is there, whole: a yard is one transaction
 	}
@@ -162,7 +182,15 @@ func largeWeather(climate season.Climate, l Large, begins day.Day, kind int) []s
 
 // growColony writes a copy of a colony of the sample: for each year its set-up and
 // what was entered in it.
-func growColony(ctx context.Context, tx *store.Tx, op store.Operation, yard string, l Large, code string, t template) error {
+func growColony(
+	ctx context.Context,
+	tx *store.Tx,
+	op store.Operation,
+	yard string,
+	l Large,
+	code string,
+	t template,
+) error {
 	colony := id("large colony " + code)
 	key := uuid.MustParse(colony)
 	r := rand.New(rand.NewPCG(seed, uint64(key[0])<<8|uint64(key[15])))
@@ -195,7 +223,12 @@ func growColony(ctx context.Context, tx *store.Tx, op store.Operation, yard stri
 		}
 	}
 	first := day.Day(rows[0].Day)
-	return tx.AddColony(ctx, store.Colony{ID: colony, OperationID: op.ID, YardID: yard, Code: code}, int32(first), writtenBy(first), rows...)
+	return tx.AddColony(
+		ctx,
+		store.Colony{ID: colony, OperationID: op.ID, YardID: yard, Code: code},
+		int32(first),
+		writtenBy(first),
+		rows...)
 }
 
 var ids = regexp.MustCompile(`[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}`)

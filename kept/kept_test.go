@@ -137,7 +137,8 @@ func formOf(t *testing.T, page, suffix string) url.Values {
 	}
 	var form *html.Node
 	for n := range doc.Descendants() {
-		if n.Type == html.ElementNode && n.Data == "form" && strings.HasSuffix(attr(n, "action"), suffix) && form == nil {
+		if n.Type == html.ElementNode && n.Data == "form" && strings.HasSuffix(attr(n, "action"), suffix) &&
+			form == nil {
 			form = n
 		}
 	}
@@ -270,7 +271,13 @@ func (h *house) folds(on day.Day) map[string]fold {
 			es = append(es, e)
 		}
 		b, err := history.Walk(es, history.Ground{}, func(e history.Entry, b history.Believed) {
-			s := step{ID: e.ID, Kind: string(e.Kind), Day: e.Day, Excluder: b.Stack.ExcluderAbove, OverScreen: b.Stack.OverScreen}
+			s := step{
+				ID:         e.ID,
+				Kind:       string(e.Kind),
+				Day:        e.Day,
+				Excluder:   b.Stack.ExcluderAbove,
+				OverScreen: b.Stack.OverScreen,
+			}
 			for _, x := range b.Stack.Boxes {
 				k := box{ID: x.ID, Format: x.Format.Key, Super: x.Super}
 				for _, fr := range x.Frames {

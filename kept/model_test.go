@@ -15,7 +15,11 @@ import (
 	"kembo/exchange"
 )
 
-var newModel = flag.Bool("new-model", false, "add the hash of the answers to testdata/answers.txt, for a model version that is not in it")
+var newModel = flag.Bool(
+	"new-model",
+	false,
+	"add the hash of the answers to testdata/answers.txt, for a model version that is not in it",
+)
 
 // TestModelVersionIsRaised: the answers to fixed records are those of the model
 // version they are told under. Where they change, the version is raised; standings
@@ -70,7 +74,10 @@ func TestModelVersionIsRaised(t *testing.T) {
 			continue
 		}
 		if hash != got {
-			t.Errorf("the answers have changed, and the model version is %s still; raise assessment.ModelVersion and run this with -new-model", version)
+			t.Errorf(
+				"the answers have changed, and the model version is %s still; raise assessment.ModelVersion and run this with -new-model",
+				version,
+			)
 		}
 		return
 	}

@@ -58,7 +58,11 @@ func TestKeptFilesFoldAsTheyDid(t *testing.T) {
 			stands[e.ID] = true
 		}
 		if stands[ids["mistake"]] || !stands[ids["right"]] {
-			t.Errorf("undone stands: %v; undone and brought back stands: %v", stands[ids["mistake"]], stands[ids["right"]])
+			t.Errorf(
+				"undone stands: %v; undone and brought back stands: %v",
+				stands[ids["mistake"]],
+				stands[ids["right"]],
+			)
 		}
 	})
 }
@@ -101,7 +105,8 @@ func TestKeptQueueIsTaken(t *testing.T) {
 		before := h.folds(recordedLast)
 		for range 2 { // sent again it is not done again
 			for _, x := range items {
-				if status, answer := h.send(x); status != http.StatusOK || !strings.Contains(answer, `"stored":true`) || strings.Contains(answer, `"beside"`) {
+				if status, answer := h.send(x); status != http.StatusOK || !strings.Contains(answer, `"stored":true`) ||
+					strings.Contains(answer, `"beside"`) {
 					t.Errorf("%s: %d %s", x.Name, status, text(answer))
 				}
 			}

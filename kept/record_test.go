@@ -99,11 +99,82 @@ func (r *recorder) look(colony, name string, fill ...string) {
 
 // spring makes two yards, one on either side of the equator, and their colonies.
 func (r *recorder) spring() {
-	r.post("/yards", form("entry", r.entry("yard"), "name", "Quarry Lane", "climate", "uk", "hemisphere", "north", "zone", "Europe/London", "rhythm", "10"))
-	r.post("/yards", form("entry", r.entry("south"), "name", "Far Paddock", "climate", "uk", "hemisphere", "south", "zone", "Pacific/Auckland", "rhythm", "14"))
-	r.post("/formats", form("entry", r.entry("format"), "name", "Own deep", "length", "400", "height", "210", "slots", "11", "width", "420", "box", "6.5", "frame", "0.4"))
+	r.post(
+		"/yards",
+		form(
+			"entry",
+			r.entry("yard"),
+			"name",
+			"Quarry Lane",
+			"climate",
+			"uk",
+			"hemisphere",
+			"north",
+			"zone",
+			"Europe/London",
+			"rhythm",
+			"10",
+		),
+	)
+	r.post(
+		"/yards",
+		form(
+			"entry",
+			r.entry("south"),
+			"name",
+			"Far Paddock",
+			"climate",
+			"uk",
+			"hemisphere",
+			"south",
+			"zone",
+			"Pacific/Auckland",
+			"rhythm",
+			"14",
+		),
+	)
+	r.post(
+		"/formats",
+		form(
+			"entry",
+			r.entry("format"),
+			"name",
+			"Own deep",
+			"length",
+			"400",
+			"height",
+			"210",
+			"slots",
+			"11",
+			"width",
+			"420",
+			"box",
+			"6.5",
+			"frame",
+			"0.4",
+		),
+	)
 	colony := func(name, yard, code, format string, more ...string) {
-		f := form("entry", r.entry(name), "code", code, "format", format, "nest", "1", "supers", "0", "comb", "drawn", "known", "1", "queen", "2025", "excluder", "1")
+		f := form(
+			"entry",
+			r.entry(name),
+			"code",
+			code,
+			"format",
+			format,
+			"nest",
+			"1",
+			"supers",
+			"0",
+			"comb",
+			"drawn",
+			"known",
+			"1",
+			"queen",
+			"2025",
+			"excluder",
+			"1",
+		)
 		for i := 0; i < len(more); i += 2 {
 			f.Set(more[i], more[i+1])
 		}
@@ -113,12 +184,46 @@ func (r *recorder) spring() {
 	colony("B", "yard", "QL-02", "own:"+r.ids["format"])
 	colony("C", "yard", "QL-03", "national-brood-11", "supers", "1", "comb", "foundation")
 	colony("D", "south", "FP-01", "langstroth-deep-10", "supers", "2")
-	r.look("A", "first", "box.0.depth", "boxes", "box.0.brood", "5", "box.0.honey", "3", "box.0.pollen", "1", "box.0.empty", "1",
-		"box.1.depth", "boxes", "box.1.honey", "6", "box.1.nectar", "1", "box.1.empty", "3", "queen.eggs", "1", "check", "complete", "health", "healthy", "note", "First warm day.")
+	r.look(
+		"A",
+		"first",
+		"box.0.depth",
+		"boxes",
+		"box.0.brood",
+		"5",
+		"box.0.honey",
+		"3",
+		"box.0.pollen",
+		"1",
+		"box.0.empty",
+		"1",
+		"box.1.depth",
+		"boxes",
+		"box.1.honey",
+		"6",
+		"box.1.nectar",
+		"1",
+		"box.1.empty",
+		"3",
+		"queen.eggs",
+		"1",
+		"check",
+		"complete",
+		"health",
+		"healthy",
+		"note",
+		"First warm day.",
+	)
 	r.look("B", "", "box.0.depth", "seams", "box.0.seams", "6", "weight.how", "feel", "weight.heft", "fair")
 	faces := []string{"box.0.depth", "faces"}
 	for i := range 11 {
-		faces = append(faces, fmt.Sprintf("box.0.f.%d.a", i+1), "H3 B3 P1 C1", fmt.Sprintf("box.0.f.%d.b", i+1), "HHPBBBEC")
+		faces = append(
+			faces,
+			fmt.Sprintf("box.0.f.%d.a", i+1),
+			"H3 B3 P1 C1",
+			fmt.Sprintf("box.0.f.%d.b", i+1),
+			"HHPBBBEC",
+		)
 	}
 	r.look("C", "", faces...)
 	r.look("D", "", "box.0.depth", "heft", "box.0.kg", "24", "weight.how", "scale", "weight.value", "42")
@@ -136,7 +241,23 @@ func (r *recorder) flow() {
 		r.post(r.colony(colony)+"/notes", f)
 	}
 	r.post(a+"/boxes", form("entry", r.entry("super"), "comb", "drawn"))
-	r.post(a+"/boxes/any", form("entry", r.entry("under"), "format", "langstroth-deep-10", "comb", "foundation", "where", "floor", "on", "2026-05-04", "frames", "9"))
+	r.post(
+		a+"/boxes/any",
+		form(
+			"entry",
+			r.entry("under"),
+			"format",
+			"langstroth-deep-10",
+			"comb",
+			"foundation",
+			"where",
+			"floor",
+			"on",
+			"2026-05-04",
+			"frames",
+			"9",
+		),
+	)
 	r.post(a+"/arrange", form("entry", r.entry("excluder"), "on", "2026-05-04", "what", "excluder"))
 	r.post(a+"/arrange", form("entry", r.entry("turn"), "on", "2026-05-04", "what", "turn"))
 	r.post(a+"/arrange", form("entry", r.entry("screen"), "on", "2026-05-04", "what", "screen"))
@@ -144,7 +265,27 @@ func (r *recorder) flow() {
 	note("A", "treated", "treatment", "oxalic acid", "")
 	note("A", "weighed", "weighing", "", "61.5")
 	frames := regexp.MustCompile(`name="f\.([0-9a-f-]+)"`).FindAllStringSubmatch(r.get(a+"/combs"), -1)
-	r.post(a+"/combs", form("entry", r.entry("combs"), "f."+frames[0][1], "1", "f."+frames[3][1], "1", "darkness", "3", "drone", "1", "label", "7/24", "cull", "yes", "origin", "own"))
+	r.post(
+		a+"/combs",
+		form(
+			"entry",
+			r.entry("combs"),
+			"f."+frames[0][1],
+			"1",
+			"f."+frames[3][1],
+			"1",
+			"darkness",
+			"3",
+			"drone",
+			"1",
+			"label",
+			"7/24",
+			"cull",
+			"yes",
+			"origin",
+			"own",
+		),
+	)
 	note("B", "mistake", "feed", "syrup", "1")
 	r.post(r.colony("B")+"/undo", form("entry", r.entry("undo"), "of", r.ids["mistake"]))
 	note("B", "right", "feed", "fondant", "1.5")
@@ -154,9 +295,53 @@ func (r *recorder) flow() {
 		r.t.Fatal(err)
 	}
 	r.house.on(day.Of(2026, time.June, 1))
-	r.post(a+"/notes", form("entry", r.entry("out"), "kind", "treatment_out", "what", "oxalic acid", "on", "2026-06-01", "until", "2026-06-08"))
-	r.look("A", "june", "box.0.depth", "seams", "box.0.seams", "7", "box.1.depth", "boxes", "box.1.honey", "6", "box.1.brood", "3", "box.1.pollen", "1",
-		"box.2.depth", "seams", "box.2.seams", "8", "cells.cups", "2", "check", "partial", "act.swap", "2", "act.feed", "1", "act.feed_as", "1:1", "by", "Ann")
+	r.post(
+		a+"/notes",
+		form(
+			"entry",
+			r.entry("out"),
+			"kind",
+			"treatment_out",
+			"what",
+			"oxalic acid",
+			"on",
+			"2026-06-01",
+			"until",
+			"2026-06-08",
+		),
+	)
+	r.look(
+		"A",
+		"june",
+		"box.0.depth",
+		"seams",
+		"box.0.seams",
+		"7",
+		"box.1.depth",
+		"boxes",
+		"box.1.honey",
+		"6",
+		"box.1.brood",
+		"3",
+		"box.1.pollen",
+		"1",
+		"box.2.depth",
+		"seams",
+		"box.2.seams",
+		"8",
+		"cells.cups",
+		"2",
+		"check",
+		"partial",
+		"act.swap",
+		"2",
+		"act.feed",
+		"1",
+		"act.feed_as",
+		"1:1",
+		"by",
+		"Ann",
+	)
 	r.look("C", "", "box.1.depth", "seams", "box.1.state", "half", "act.supers", "1", "act.comb", "foundation")
 	r.look("D", "", "queen.seen", "1", "note", "Findings alone.")
 }
@@ -172,8 +357,14 @@ func (r *recorder) july() {
 	r.post(a+"/boxes/off", form("entry", r.entry("off"), "box", box[1]))
 	r.look("C", "", "box.1.depth", "seams", "box.1.state", "full", "act.off.1", "harvest")
 	r.post("/settings", form("units", "us", "lift", "40", "mites_spring", "2", "mites_late", "1.5"))
-	r.post("/settings", form("units", "metric", "lift", "18", "mites_spring", "2", "mites_late", "1.5", "off_faces", "10"))
-	r.post("/yards/"+r.ids["yard"]+"/flow", form("entry", r.entry("flow"), "plant", "main flow", "what", "started", "on", "2026-06-12"))
+	r.post(
+		"/settings",
+		form("units", "metric", "lift", "18", "mites_spring", "2", "mites_late", "1.5", "off_faces", "10"),
+	)
+	r.post(
+		"/yards/"+r.ids["yard"]+"/flow",
+		form("entry", r.entry("flow"), "plant", "main flow", "what", "started", "on", "2026-06-12"),
+	)
 	r.post("/yards/"+r.ids["yard"]+"/visit", form("on", "2026-07-08"))
 	r.post("/yards/"+r.ids["yard"]+"/round/order", form("order", r.ids["C"]+","+r.ids["A"]+","+r.ids["B"]))
 	if _, err := r.svc.Refresh(context.Background()); err != nil { // the yards' levels
@@ -200,14 +391,80 @@ func (r *recorder) phone(dir string) {
 			f.Set(fill[i], fill[i+1])
 		}
 		code := map[string]string{"A": "QL-01", "B": "QL-02", "C": "QL-03", "D": "FP-01"}[colony]
-		return item{Name: name, ID: f.Get("entry"), URL: r.colony(colony) + "/look", Body: f.Encode(), Colony: r.ids[colony], Code: code, Page: r.colony(colony) + page}
+		return item{
+			Name:   name,
+			ID:     f.Get("entry"),
+			URL:    r.colony(colony) + "/look",
+			Body:   f.Encode(),
+			Colony: r.ids[colony],
+			Code:   code,
+			Page:   r.colony(colony) + page,
+		}
 	}
 	round := "/look?round=2026-06-30"
-	look := waiting("look", "A", "/look", "box.0.depth", "seams", "box.0.seams", "8", "box.1.depth", "boxes", "box.1.brood", "4", "box.1.honey", "3", "box.1.pollen", "1", "box.1.empty", "2", "by", "Ann")
+	look := waiting(
+		"look",
+		"A",
+		"/look",
+		"box.0.depth",
+		"seams",
+		"box.0.seams",
+		"8",
+		"box.1.depth",
+		"boxes",
+		"box.1.brood",
+		"4",
+		"box.1.honey",
+		"3",
+		"box.1.pollen",
+		"1",
+		"box.1.empty",
+		"2",
+		"by",
+		"Ann",
+	)
 	items := []item{
 		look,
-		waiting("stop", "B", round, "box.0.depth", "seams", "box.0.seams", "9", "box.0.expected", "1", "queen.eggs", "1", "by", "Ann", "then", "next"),
-		waiting("line", "C", round, "box.0.depth", "seams", "box.0.seams", "7", "cells.charged", "2", "where", "edge", "check", "complete", "note", "two cells", "act.supers", "1", "act.comb", "drawn", "by", "Ann"),
+		waiting(
+			"stop",
+			"B",
+			round,
+			"box.0.depth",
+			"seams",
+			"box.0.seams",
+			"9",
+			"box.0.expected",
+			"1",
+			"queen.eggs",
+			"1",
+			"by",
+			"Ann",
+			"then",
+			"next",
+		),
+		waiting(
+			"line",
+			"C",
+			round,
+			"box.0.depth",
+			"seams",
+			"box.0.seams",
+			"7",
+			"cells.charged",
+			"2",
+			"where",
+			"edge",
+			"check",
+			"complete",
+			"note",
+			"two cells",
+			"act.supers",
+			"1",
+			"act.comb",
+			"drawn",
+			"by",
+			"Ann",
+		),
 		waiting("acts", "D", "/look", "act.feed", "2", "act.feed_as", "2:1"),
 	}
 	var b bytes.Buffer
@@ -219,7 +476,18 @@ func (r *recorder) phone(dir string) {
 		r.t.Fatal(err)
 	}
 	shot := app.NewID()
-	items = append(items, item{Name: "photo", ID: shot, URL: r.colony("A") + "/photos/" + shot + "?look=" + look.ID + "&by=Ann", Colony: r.ids["A"], Code: "QL-01", Page: r.colony("A") + "/look", Photo: b.Bytes()})
+	items = append(
+		items,
+		item{
+			Name:   "photo",
+			ID:     shot,
+			URL:    r.colony("A") + "/photos/" + shot + "?look=" + look.ID + "&by=Ann",
+			Colony: r.ids["A"],
+			Code:   "QL-01",
+			Page:   r.colony("A") + "/look",
+			Photo:  b.Bytes(),
+		},
+	)
 	kept := items[4]
 	kept.ID = app.NewID()
 	kept.URL = r.colony("A") + "/photos/" + kept.ID + "?look=" + r.ids["june"]

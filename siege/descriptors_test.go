@@ -18,7 +18,16 @@ func TestFewDescriptorsAreNoEnd(t *testing.T) {
 	if _, err := exec.LookPath("sh"); err != nil {
 		t.Skip("needs a shell to set the limit")
 	}
-	s := startAs(t, exec.Command("sh", "-c", `ulimit -n 128; exec "$0" serve --data "$1" --addr 127.0.0.1:0`, program(t), filepath.Join(t.TempDir(), "k.db")))
+	s := startAs(
+		t,
+		exec.Command(
+			"sh",
+			"-c",
+			`ulimit -n 128; exec "$0" serve --data "$1" --addr 127.0.0.1:0`,
+			program(t),
+			filepath.Join(t.TempDir(), "k.db"),
+		),
+	)
 	defer s.kill()
 	var idle []net.Conn
 	for range 200 {

@@ -74,7 +74,14 @@ func attacks(t *testing.T) map[string]attack {
 	const formKind = "application/x-www-form-urlencoded"
 	photo := func(b []byte) attack {
 		return func(ctx context.Context, base, colony string) error {
-			return send(ctx, base, "/colonies/"+colony+"/photos/"+newID()+"?look="+newID(), "image/jpeg", "", bytes.NewReader(b))
+			return send(
+				ctx,
+				base,
+				"/colonies/"+colony+"/photos/"+newID()+"?look="+newID(),
+				"image/jpeg",
+				"",
+				bytes.NewReader(b),
+			)
 		}
 	}
 	raw := func(wait time.Duration, parts ...string) attack {
@@ -102,23 +109,59 @@ func attacks(t *testing.T) map[string]attack {
 			return send(ctx, base, "/colonies/"+colony+"/look", formKind, "gzip", bytes.NewReader(zeros.Bytes()))
 		},
 		"a packed photo": func(ctx context.Context, base, colony string) error {
-			return send(ctx, base, "/colonies/"+colony+"/photos/"+newID()+"?look="+newID(), "image/jpeg", "gzip", bytes.NewReader(zeros.Bytes()))
+			return send(
+				ctx,
+				base,
+				"/colonies/"+colony+"/photos/"+newID()+"?look="+newID(),
+				"image/jpeg",
+				"gzip",
+				bytes.NewReader(zeros.Bytes()),
+			)
 		},
 		"a form of 15 MB": func(ctx context.Context, base, colony string) error {
-			err := send(ctx, base, "/colonies/"+colony+"/look", formKind, "", strings.NewReader(strings.Repeat("a&", 7<<20)))
+			err := send(
+				ctx,
+				base,
+				"/colonies/"+colony+"/look",
+				formKind,
+				"",
+				strings.NewReader(strings.Repeat("a&", 7<<20)),
+			)
 			if err != nil { // it hangs up before all is sent
 				return nil
 			}
 			return nil
 		},
-		"a picture of 60 million points":   photo(pngHead(60_000_000, 1)),
-		"a picture of 24 million points":   photo(jpegOf(t, 6000, 4000)[:200_000]),
-		"a picture of a thousand scans":    photo(append(jpegOf(t, 800, 800), bytes.Repeat([]byte{0xFF, 0xDA, 0, 8, 1, 1, 0, 0, 63, 0}, 1000)...)),
-		"no end of connections":            raw(3*time.Second, ""),
-		"a head that drips":                raw(300*time.Millisecond, "GET / HTTP/1.1\r\n", "Host: HOST\r\n", "X-A: b\r\n", "X-B: c\r\n", "X-C: d\r\n", "X-D: e\r\n"),
-		"a body that does not come":        raw(4*time.Second, "POST /colonies/COLONY/photos/"+newID()+"?look="+newID()+" HTTP/1.1\r\nHost: HOST\r\nOrigin: http://HOST\r\nContent-Length: 6000000\r\n\r\n", "x"),
-		"a body without a length":          raw(time.Second, "POST /colonies/COLONY/look HTTP/1.1\r\nHost: HOST\r\nOrigin: http://HOST\r\nTransfer-Encoding: chunked\r\n\r\n", "5\r\naaaaa\r\n", "5\r\naaaaa\r\n"),
-		"two lengths":                      raw(200*time.Millisecond, "POST /yards HTTP/1.1\r\nHost: HOST\r\nOrigin: http://HOST\r\nContent-Length: 4\r\nContent-Length: 5\r\n\r\nname="),
+		"a picture of 60 million points": photo(pngHead(60_000_000, 1)),
+		"a picture of 24 million points": photo(jpegOf(t, 6000, 4000)[:200_000]),
+		"a picture of a thousand scans": photo(
+			append(jpegOf(t, 800, 800), bytes.Repeat([]byte{0xFF, 0xDA, 0, 8, 1, 1, 0, 0, 63, 0}, 1000)...),
+		),
+		"no end of connections": raw(3*time.Second, ""),
+		"a head that drips": raw(
+			300*time.Millisecond,
+			"GET / HTTP/1.1\r\n",
+			"Host: HOST\r\n",
+			"X-A: b\r\n",
+			"X-B: c\r\n",
+			"X-C: d\r\n",
+			"X-D: e\r\n",
+		),
+		"a body that does not come": raw(
+			4*time.Second,
+			"POST /colonies/COLONY/photos/"+newID()+"?look="+newID()+" HTTP/1.1\r\nHost: HOST\r\nOrigin: http://HOST\r\nContent-Length: 6000000\r\n\r\n",
+			"x",
+		),
+		"a body without a length": raw(
+			time.Second,
+			"POST /colonies/COLONY/look HTTP/1.1\r\nHost: HOST\r\nOrigin: http://HOST\r\nTransfer-Encoding: chunked\r\n\r\n",
+			"5\r\naaaaa\r\n",
+			"5\r\naaaaa\r\n",
+		),
+		"two lengths": raw(
+			200*time.Millisecond,
+			"POST /yards HTTP/1.1\r\nHost: HOST\r\nOrigin: http://HOST\r\nContent-Length: 4\r\nContent-Length: 5\r\n\r\nname=",
+		),
 		"a page asked for again and again": func(ctx context.Context, base, _ string) error { return fetch(ctx, client, base+"/find?q="+newID()) },
 	}
 }
@@ -217,7 +260,8 @@ func besiege(t *testing.T) time.Duration {
 	for i := range hostile {
 		bad.Go(func() {
 			for ctx.Err() == nil {
-				if err := kinds[names[i%len(names)]](ctx, s.base, colony); err != nil && ctx.Err() == nil && strings.Contains(err.Error(), "answers") {
+				if err := kinds[names[i%len(names)]](ctx, s.base, colony); err != nil && ctx.Err() == nil &&
+					strings.Contains(err.Error(), "answers") {
 					t.Errorf("%s: %v", names[i%len(names)], err)
 					return
 				}
@@ -246,7 +290,12 @@ func besiege(t *testing.T) time.Duration {
 				case 1:
 					status, _, err = s.get(mine, "/colonies/"+colony)
 				default:
-					form := url.Values{"entry": {newID()}, "date": {"2026-06-03"}, "note": {"honest"}, "queen.eggs": {"1"}}
+					form := url.Values{
+						"entry":      {newID()},
+						"date":       {"2026-06-03"},
+						"note":       {"honest"},
+						"queen.eggs": {"1"},
+					}
 					status, _, err = s.post(ctx, mine, "/colonies/"+colony+"/look", form, true)
 				}
 				d := time.Since(begun)
@@ -265,7 +314,13 @@ func besiege(t *testing.T) time.Duration {
 	good.Wait()
 	slices.Sort(took)
 	p99 := took[len(took)*99/100]
-	t.Logf("%d honest answers, half within %v, 99 in 100 within %v; at most %d MB", len(took), took[len(took)/2], p99, largest)
+	t.Logf(
+		"%d honest answers, half within %v, 99 in 100 within %v; at most %d MB",
+		len(took),
+		took[len(took)/2],
+		p99,
+		largest,
+	)
 	if largest > largestMB {
 		t.Errorf("the process grew to %d MB", largest)
 	}

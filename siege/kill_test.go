@@ -95,11 +95,32 @@ func furnish(t *testing.T, data string) []string {
 			t.Fatalf("%s: %d, %v %s", path, status, err, body)
 		}
 	}
-	must("/yards", url.Values{"entry": {yard}, "name": {"Mill Race"}, "climate": {"uk"}, "hemisphere": {"north"}, "zone": {"Europe/London"}, "rhythm": {"10"}})
+	must(
+		"/yards",
+		url.Values{
+			"entry":      {yard},
+			"name":       {"Mill Race"},
+			"climate":    {"uk"},
+			"hemisphere": {"north"},
+			"zone":       {"Europe/London"},
+			"rhythm":     {"10"},
+		},
+	)
 	var out []string
 	for i := range 3 {
 		id := newID()
-		must("/yards/"+yard+"/colonies", url.Values{"entry": {id}, "code": {fmt.Sprint("MR-", i)}, "format": {"langstroth-deep-10"}, "nest": {"1"}, "supers": {"1"}, "comb": {"drawn"}, "excluder": {"1"}})
+		must(
+			"/yards/"+yard+"/colonies",
+			url.Values{
+				"entry":    {id},
+				"code":     {fmt.Sprint("MR-", i)},
+				"format":   {"langstroth-deep-10"},
+				"nest":     {"1"},
+				"supers":   {"1"},
+				"comb":     {"drawn"},
+				"excluder": {"1"},
+			},
+		)
 		out = append(out, id)
 	}
 	return out
@@ -116,11 +137,26 @@ func write(ctx context.Context, s *server, client *http.Client, colony string, r
 	switch r.IntN(4) {
 	case 0: // a look with the feed that went with it: both or none
 		x.entries = 2
-		form := url.Values{"entry": {id}, "date": {today}, "by": {"Ann"}, "queen.eggs": {"1"}, "weight.how": {"feel"}, "weight.heft": {"fair"}, "act.feed": {"1"}, "act.feed_as": {"1:1"}}
+		form := url.Values{
+			"entry":       {id},
+			"date":        {today},
+			"by":          {"Ann"},
+			"queen.eggs":  {"1"},
+			"weight.how":  {"feel"},
+			"weight.heft": {"fair"},
+			"act.feed":    {"1"},
+			"act.feed_as": {"1:1"},
+		}
 		status, body, err = s.post(ctx, client, "/colonies/"+colony+"/look", form, true)
 		return x, err == nil && status == http.StatusOK && stored(body)
 	case 1: // a super on and, of one that another takes off too, off
-		status, _, err = s.post(ctx, client, "/colonies/"+colony+"/boxes", url.Values{"entry": {id}, "comb": {"drawn"}}, false)
+		status, _, err = s.post(
+			ctx,
+			client,
+			"/colonies/"+colony+"/boxes",
+			url.Values{"entry": {id}, "comb": {"drawn"}},
+			false,
+		)
 	case 2:
 		var page string
 		if _, page, err = s.get(client, "/colonies/"+colony); err != nil {
@@ -130,7 +166,13 @@ func write(ctx context.Context, s *server, client *http.Client, colony string, r
 		if box == nil {
 			return x, false
 		}
-		status, _, err = s.post(ctx, client, "/colonies/"+colony+"/boxes/off", url.Values{"entry": {id}, "box": {box[1]}}, false)
+		status, _, err = s.post(
+			ctx,
+			client,
+			"/colonies/"+colony+"/boxes/off",
+			url.Values{"entry": {id}, "box": {box[1]}},
+			false,
+		)
 	default:
 		form := url.Values{"entry": {id}, "kind": {"weighing"}, "on": {today}, "kg": {fmt.Sprint(40 + r.IntN(10))}}
 		status, _, err = s.post(ctx, client, "/colonies/"+colony+"/notes", form, false)

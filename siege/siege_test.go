@@ -146,7 +146,13 @@ func (s *server) stop(t *testing.T) time.Duration {
 }
 
 // post sends a form; queued asks for an answer that a device can keep.
-func (s *server) post(ctx context.Context, client *http.Client, path string, form url.Values, queued bool) (int, string, error) {
+func (s *server) post(
+	ctx context.Context,
+	client *http.Client,
+	path string,
+	form url.Values,
+	queued bool,
+) (int, string, error) {
 	r, err := http.NewRequestWithContext(ctx, http.MethodPost, s.base+path, strings.NewReader(form.Encode()))
 	if err != nil {
 		return 0, "", err
@@ -177,7 +183,10 @@ func (s *server) get(client *http.Client, path string) (int, string, error) {
 
 // noFollow does not follow where a form leads: its answer is the redirect.
 func noFollow() *http.Client {
-	return &http.Client{Timeout: 30 * time.Second, CheckRedirect: func(*http.Request, []*http.Request) error { return http.ErrUseLastResponse }}
+	return &http.Client{
+		Timeout:       30 * time.Second,
+		CheckRedirect: func(*http.Request, []*http.Request) error { return http.ErrUseLastResponse },
+	}
 }
 
 func newID() string { return uuid.NewString() }

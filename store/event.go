@@ -19,7 +19,9 @@ type Event struct {
 // same reports whether two events say the same of the same colony, whoever wrote
 // them and when.
 func (e Event) same(o Event) bool {
-	return e.OperationID == o.OperationID && e.ColonyID == o.ColonyID && e.Kind == o.Kind && e.Day == o.Day && e.Supersedes == o.Supersedes && e.Payload == o.Payload
+	return e.OperationID == o.OperationID && e.ColonyID == o.ColonyID && e.Kind == o.Kind && e.Day == o.Day &&
+		e.Supersedes == o.Supersedes &&
+		e.Payload == o.Payload
 }
 
 const (
@@ -36,7 +38,18 @@ const (
 const whole = 1<<31 - 1
 
 func scanEvent(r interface{ Scan(...any) error }, e *Event) error {
-	return r.Scan(&e.Seq, &e.ID, &e.OperationID, &e.ColonyID, &e.Kind, &e.Day, &e.RecordedUTC, &e.Actor, &e.Supersedes, &e.Payload)
+	return r.Scan(
+		&e.Seq,
+		&e.ID,
+		&e.OperationID,
+		&e.ColonyID,
+		&e.Kind,
+		&e.Day,
+		&e.RecordedUTC,
+		&e.Actor,
+		&e.Supersedes,
+		&e.Payload,
+	)
 }
 
 func scanEvents(r *sql.Rows, e *Event) error { return scanEvent(r, e) }
@@ -59,7 +72,18 @@ func (t *Tx) Append(ctx context.Context, events ...Event) error {
 	}
 	defer st.Close()
 	for _, e := range events {
-		done, err := st.ExecContext(ctx, e.ID, e.OperationID, e.ColonyID, e.Kind, e.Day, e.RecordedUTC, e.Actor, e.Supersedes, e.Payload)
+		done, err := st.ExecContext(
+			ctx,
+			e.ID,
+			e.OperationID,
+			e.ColonyID,
+			e.Kind,
+			e.Day,
+			e.RecordedUTC,
+			e.Actor,
+			e.Supersedes,
+			e.Payload,
+		)
 		if err != nil {
 			return fmt.Errorf("event %s: %w", e.Kind, err)
 		}

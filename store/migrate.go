@@ -37,7 +37,10 @@ func newestMigration() (int64, error) {
 // those that point to it, and the time grows with the square of the log. What
 // they guard is checked at the end.
 func migrate(ctx context.Context, path string, tell func(string)) error {
-	db, err := sql.Open("sqlite", dsn(path)+"&_pragma=journal_mode(WAL)&_pragma=synchronous(FULL)&_pragma=cache_size(-64000)")
+	db, err := sql.Open(
+		"sqlite",
+		dsn(path)+"&_pragma=journal_mode(WAL)&_pragma=synchronous(FULL)&_pragma=cache_size(-64000)",
+	)
 	if err != nil {
 		return err
 	}
@@ -83,7 +86,11 @@ func migrate(ctx context.Context, path string, tell func(string)) error {
 		return err
 	}
 	if len(lost) > 0 {
-		return fmt.Errorf("%d rows of %s point to a row that is not there; a copy from before is beside the file", len(lost), lost[0])
+		return fmt.Errorf(
+			"%d rows of %s point to a row that is not there; a copy from before is beside the file",
+			len(lost),
+			lost[0],
+		)
 	}
 	// The marks by which a file is known, and a file that is whole without its log.
 	for _, q := range []string{fmt.Sprintf(`PRAGMA application_id = %d`, applicationID), fmt.Sprintf(`PRAGMA user_version = %d`, newest), `PRAGMA wal_checkpoint(TRUNCATE)`} {

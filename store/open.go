@@ -58,7 +58,9 @@ func Open(ctx context.Context, path string, opts ...Option) (*Store, error) {
 	if err := migrate(ctx, abs, o.tell); err != nil {
 		return nil, named(path, err)
 	}
-	base := dsn(abs) + "&_pragma=foreign_keys(1)&_pragma=journal_mode(WAL)&_pragma=synchronous(FULL)&_pragma=cache_size(-16000)"
+	base := dsn(
+		abs,
+	) + "&_pragma=foreign_keys(1)&_pragma=journal_mode(WAL)&_pragma=synchronous(FULL)&_pragma=cache_size(-16000)"
 	w, err := sql.Open("sqlite", base+"&_txlock=immediate")
 	if err != nil {
 		return nil, err
@@ -151,7 +153,13 @@ func inspect(ctx context.Context, path string) error {
 		return unreadable(err)
 	}
 	if version > newest {
-		return &FileError{Say: fmt.Sprintf("it was written by a newer Kembo (form %d; this one knows up to %d); use that one", version, newest)}
+		return &FileError{
+			Say: fmt.Sprintf(
+				"it was written by a newer Kembo (form %d; this one knows up to %d); use that one",
+				version,
+				newest,
+			),
+		}
 	}
 	if info.Size() <= checkedAtOnce {
 		return quickCheck(ctx, db)
@@ -163,7 +171,10 @@ func unreadable(err error) error {
 	if errors.Is(err, context.Canceled) {
 		return err
 	}
-	return &FileError{Say: "it is damaged, or no data file; put the last copy in its place (" + err.Error() + ")", Err: err}
+	return &FileError{
+		Say: "it is damaged, or no data file; put the last copy in its place (" + err.Error() + ")",
+		Err: err,
+	}
 }
 
 func quickCheck(ctx context.Context, db querier) error {
@@ -191,12 +202,25 @@ func (s *Store) Check(ctx context.Context) error {
 		return named(s.path, err)
 	}
 	type orphan struct{ table, parent string }
-	lost, err := collect(ctx, s.read, func(r *sql.Rows, o *orphan) error { return r.Scan(&o.table, new(sql.NullInt64), &o.parent, new(int)) }, `PRAGMA foreign_key_check`)
+	lost, err := collect(
+		ctx,
+		s.read,
+		func(r *sql.Rows, o *orphan) error { return r.Scan(&o.table, new(sql.NullInt64), &o.parent, new(int)) },
+		`PRAGMA foreign_key_check`,
+	)
 	if err != nil {
 		return err
 	}
 	if len(lost) > 0 {
-		return &FileError{Path: s.path, Say: fmt.Sprintf("%d rows of %s point to a row of %s that is not there", len(lost), lost[0].table, lost[0].parent)}
+		return &FileError{
+			Path: s.path,
+			Say: fmt.Sprintf(
+				"%d rows of %s point to a row of %s that is not there",
+				len(lost),
+				lost[0].table,
+				lost[0].parent,
+			),
+		}
 	}
 	return nil
 }

@@ -154,7 +154,8 @@ func TestWhatIsNotKembosIsRefused(t *testing.T) {
 				t.Fatal("it was opened")
 			}
 			var fe *store.FileError
-			if !errors.As(err, &fe) || !strings.Contains(err.Error(), tt.say) || !strings.Contains(err.Error(), "k.db") {
+			if !errors.As(err, &fe) || !strings.Contains(err.Error(), tt.say) ||
+				!strings.Contains(err.Error(), "k.db") {
 				t.Errorf("it says %v", err)
 			}
 			if after, err := os.ReadFile(path); err != nil || string(after) != string(before) {
@@ -236,10 +237,14 @@ func TestAnOldFileIsBroughtUpToDate(t *testing.T) {
 	for _, n := range []int{20_000, 80_000} {
 		path := filepath.Join(t.TempDir(), "old.db")
 		db := atForm(t, path, 3) // before the log was copied for its new kind
-		do(t, db, `INSERT INTO operation (id, name) VALUES ('op', 'Harrowmere Honey')`,
+		do(
+			t,
+			db,
+			`INSERT INTO operation (id, name) VALUES ('op', 'Harrowmere Honey')`,
 			`INSERT INTO yard (id, operation_id, name, climate, hemisphere, zone, rhythm_days, actor, recorded_utc) VALUES ('y', 'op', 'Quarry Lane', 'uk', 'north', 'Europe/London', 14, 'k', '2026-01-01T00:00:00Z')`,
 			`INSERT INTO colony (id, operation_id) VALUES ('c', 'op')`,
-			`INSERT INTO colony_place (colony_id, day, yard_id, code, actor, recorded_utc) VALUES ('c', 100, 'y', 'QL-01', 'k', '2026-01-01T00:00:00Z')`)
+			`INSERT INTO colony_place (colony_id, day, yard_id, code, actor, recorded_utc) VALUES ('c', 100, 'y', 'QL-01', 'k', '2026-01-01T00:00:00Z')`,
+		)
 		tx, err := db.Begin()
 		if err != nil {
 			t.Fatal(err)
@@ -265,7 +270,8 @@ func TestAnOldFileIsBroughtUpToDate(t *testing.T) {
 		}
 		took[n] = time.Since(begun)
 		es, err := s.Events(ctx, "c", 1<<30)
-		if err != nil || len(es) != n || es[n-1].ID != fmt.Sprint("e", n-1) || es[n-1].Seq != int64(7*(n-1)+3) || es[9].Supersedes != "e8" {
+		if err != nil || len(es) != n || es[n-1].ID != fmt.Sprint("e", n-1) || es[n-1].Seq != int64(7*(n-1)+3) ||
+			es[9].Supersedes != "e8" {
 			t.Fatalf("%d of %d entries, the last %+v, %v", len(es), n, es[len(es)-1], err)
 		}
 		if err := s.Check(ctx); err != nil {
@@ -282,7 +288,9 @@ func TestAnOldFileIsBroughtUpToDate(t *testing.T) {
 			}
 		}
 		var appID, version int
-		if err := after.QueryRow(`SELECT (SELECT * FROM pragma_application_id), (SELECT * FROM pragma_user_version)`).Scan(&appID, &version); err != nil || appID == 0 || version < 7 {
+		if err := after.QueryRow(`SELECT (SELECT * FROM pragma_application_id), (SELECT * FROM pragma_user_version)`).Scan(&appID, &version); err != nil ||
+			appID == 0 ||
+			version < 7 {
 			t.Errorf("the file says it is %x, form %d, %v", appID, version, err)
 		}
 		before, err := filepath.Glob(path + ".before-form-*")

@@ -60,7 +60,14 @@ func (s *Store) Stale(ctx context.Context, yard string, day int32) (map[string]i
 		colony string
 		n      int64
 	}
-	all, err := collect(ctx, s.read, func(r *sql.Rows, m *mark) error { return r.Scan(&m.colony, &m.n) }, selectStale, yard, day)
+	all, err := collect(
+		ctx,
+		s.read,
+		func(r *sql.Rows, m *mark) error { return r.Scan(&m.colony, &m.n) },
+		selectStale,
+		yard,
+		day,
+	)
 	out := make(map[string]int64, len(all))
 	for _, m := range all {
 		out[m.colony] = m.n

@@ -44,7 +44,8 @@ func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
 	return s.change(ctx, func(tx *sql.Tx) error {
 		for _, x := range all {
 			var mark int64
-			if err := tx.QueryRowContext(ctx, selectMark, x.ColonyID).Scan(&mark); err != nil && !errors.Is(err, sql.ErrNoRows) {
+			if err := tx.QueryRowContext(ctx, selectMark, x.ColonyID).Scan(&mark); err != nil &&
+				!errors.Is(err, sql.ErrNoRows) {
 				return err
 			}
 			if mark != x.Mark {
@@ -77,12 +78,29 @@ const (
 )
 
 func (x *Standing) into() []any {
-	return []any{&x.ColonyID, &x.YardID, &x.Today, &x.ModelVersion, &x.InputHash, &x.Urgency, &x.FoodEnd, &x.LayEnd, &x.StoreEnd, &x.Body}
+	return []any{
+		&x.ColonyID,
+		&x.YardID,
+		&x.Today,
+		&x.ModelVersion,
+		&x.InputHash,
+		&x.Urgency,
+		&x.FoodEnd,
+		&x.LayEnd,
+		&x.StoreEnd,
+		&x.Body,
+	}
 }
 
 // StandingsOf returns the standings of a yard.
 func (s *Store) StandingsOf(ctx context.Context, yard string) ([]Standing, error) {
-	return collect(ctx, s.read, func(r *sql.Rows, x *Standing) error { return r.Scan(x.into()...) }, selectOfYardStand, yard)
+	return collect(
+		ctx,
+		s.read,
+		func(r *sql.Rows, x *Standing) error { return r.Scan(x.into()...) },
+		selectOfYardStand,
+		yard,
+	)
 }
 
 // StandingOf returns a colony's standing with what is told beside it and whether
@@ -115,7 +133,12 @@ func (s *Store) Urgencies(ctx context.Context) (map[string]Tally, error) {
 		yard       string
 		urgency, n int
 	}
-	all, err := collect(ctx, s.read, func(r *sql.Rows, l *line) error { return r.Scan(&l.yard, &l.urgency, &l.n) }, selectUrgencies)
+	all, err := collect(
+		ctx,
+		s.read,
+		func(r *sql.Rows, l *line) error { return r.Scan(&l.yard, &l.urgency, &l.n) },
+		selectUrgencies,
+	)
 	out := map[string]Tally{}
 	for _, l := range all {
 		if out[l.yard] == nil {

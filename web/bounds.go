@@ -40,7 +40,9 @@ func bodyMost(path string) int {
 	switch {
 	case strings.Contains(path, "/photos/"):
 		return photoMost
-	case strings.HasSuffix(path, "/scale"), strings.HasSuffix(path, "/scale/import"), strings.HasSuffix(path, "/weather"):
+	case strings.HasSuffix(path, "/scale"),
+		strings.HasSuffix(path, "/scale/import"),
+		strings.HasSuffix(path, "/weather"):
 		return fileMost
 	}
 	return formMost
@@ -89,7 +91,10 @@ func (s *Server) bounded(c fiber.Ctx) error {
 	case n < 0:
 		return away(fiber.StatusLengthRequired, "That does not say how large it is. Send it from Kembo's own page.")
 	case n > most:
-		return away(fiber.StatusRequestEntityTooLarge, fmt.Sprintf("That is larger than the %d kB that are taken in here. Nothing was changed.", most>>10))
+		return away(
+			fiber.StatusRequestEntityTooLarge,
+			fmt.Sprintf("That is larger than the %d kB that are taken in here. Nothing was changed.", most>>10),
+		)
 	}
 	return nil
 }
@@ -105,7 +110,11 @@ func (s *Server) withBody(c fiber.Ctx) error {
 	defer cancel()
 	if err := s.bodies.Acquire(ctx, n); err != nil {
 		c.RequestCtx().SetConnectionClose()
-		return &Problem{fiber.StatusServiceUnavailable, "Kembo has too much to take in at the moment. Try again in a minute; what waits on a phone is kept.", err}
+		return &Problem{
+			fiber.StatusServiceUnavailable,
+			"Kembo has too much to take in at the moment. Try again in a minute; what waits on a phone is kept.",
+			err,
+		}
 	}
 	defer s.bodies.Release(n)
 	if r := c.Request().BodyStream(); r != nil {
@@ -115,7 +124,11 @@ func (s *Server) withBody(c fiber.Ctx) error {
 		}
 		if err != nil {
 			c.RequestCtx().SetConnectionClose()
-			return &Problem{fiber.StatusBadRequest, "That came only in part, so nothing was changed. Send it again.", err}
+			return &Problem{
+				fiber.StatusBadRequest,
+				"That came only in part, so nothing was changed. Send it again.",
+				err,
+			}
 		}
 		c.Request().SetBodyRaw(b)
 	}

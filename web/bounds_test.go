@@ -142,7 +142,8 @@ func TestAFaultEndsOneAnswer(t *testing.T) {
 	o.web.Handler().Get("/wrong", func(fiber.Ctx) error { return errors.New("disk full") })
 	for _, p := range []string{"/faulty", "/wrong"} {
 		res, page := ask(t, o.web, get(p))
-		if res.StatusCode != http.StatusInternalServerError || strings.Contains(page, "intention") || strings.Contains(page, "disk") {
+		if res.StatusCode != http.StatusInternalServerError || strings.Contains(page, "intention") ||
+			strings.Contains(page, "disk") {
 			t.Errorf("%s: %d %.300s", p, res.StatusCode, page)
 		}
 		_, rest, _ := strings.Cut(page, "has it under ")
@@ -156,7 +157,9 @@ func TestAFaultEndsOneAnswer(t *testing.T) {
 	}
 	queued := get("/faulty")
 	queued.Header.Set("X-Kembo-Queue", "1")
-	if res, body := ask(t, o.web, queued); res.StatusCode != 500 || !strings.Contains(res.Header.Get("Content-Type"), "json") || strings.Contains(body, `"stored":true`) {
+	if res, body := ask(t, o.web, queued); res.StatusCode != 500 ||
+		!strings.Contains(res.Header.Get("Content-Type"), "json") ||
+		strings.Contains(body, `"stored":true`) {
 		t.Errorf("a queue gets %d %s", res.StatusCode, body)
 	}
 	if res, _ := ask(t, o.web, get("/")); res.StatusCode != http.StatusOK {

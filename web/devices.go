@@ -26,11 +26,17 @@ const wrongKeys = 8
 
 // slowed is the limit of wrong keys; those that open are not counted.
 func (s *Server) slowed() fiber.Handler {
-	return limiter.New(limiter.Config{Max: wrongKeys, Expiration: time.Minute, SkipSuccessfulRequests: true, DisableHeaders: true,
-		KeyGenerator: func(c fiber.Ctx) string { return c.RequestCtx().RemoteIP().String() },
-		LimitReached: func(c fiber.Ctx) error {
-			return &Problem{fiber.StatusTooManyRequests, "That was tried too often. Wait a minute.", fmt.Errorf("too many wrong keys from %s", c.RequestCtx().RemoteAddr())}
-		}})
+	return limiter.New(
+		limiter.Config{Max: wrongKeys, Expiration: time.Minute, SkipSuccessfulRequests: true, DisableHeaders: true,
+			KeyGenerator: func(c fiber.Ctx) string { return c.RequestCtx().RemoteIP().String() },
+			LimitReached: func(c fiber.Ctx) error {
+				return &Problem{
+					fiber.StatusTooManyRequests,
+					"That was tried too often. Wait a minute.",
+					fmt.Errorf("too many wrong keys from %s", c.RequestCtx().RemoteAddr()),
+				}
+			}},
+	)
 }
 
 var wrongLink = "That link is not, or no longer, one to join by: each is for one device, once, within ten minutes. Have a new one made."
@@ -45,7 +51,11 @@ func (s *Server) showJoin(c fiber.Ctx) error {
 	}
 	if !ok {
 		c.Status(fiber.StatusForbidden) // so that it counts as a wrong key
-		return &Problem{fiber.StatusForbidden, wrongLink, fmt.Errorf("wrong key to join from %s", c.RequestCtx().RemoteAddr())}
+		return &Problem{
+			fiber.StatusForbidden,
+			wrongLink,
+			fmt.Errorf("wrong key to join from %s", c.RequestCtx().RemoteAddr()),
+		}
 	}
 	return s.show(c, "join", &joinView{shell: shell{Title: "Join"}, Key: key})
 }
@@ -58,7 +68,11 @@ func (s *Server) join(c fiber.Ctx) error {
 	switch {
 	case errors.Is(err, app.ErrLink):
 		c.Status(fiber.StatusForbidden)
-		return &Problem{fiber.StatusForbidden, wrongLink, fmt.Errorf("wrong key to join from %s", c.RequestCtx().RemoteAddr())}
+		return &Problem{
+			fiber.StatusForbidden,
+			wrongLink,
+			fmt.Errorf("wrong key to join from %s", c.RequestCtx().RemoteAddr()),
+		}
 	case errors.As(err, &field):
 		v.Err = sentence(field)
 		c.Status(fiber.StatusUnprocessableEntity)
@@ -98,7 +112,15 @@ func (s *Server) devicesOf(c fiber.Ctx) (*devicesView, error) {
 		v.OldUntil = until.Format("2 January 2006")
 	}
 	for _, d := range all {
-		r := deviceRow{ID: d.ID, Name: d.Name, OldLink: d.OldLink, Used: ago(d.UsedUTC, s.now()), Joined: dayOf(d.JoinedUTC), Removed: dayOf(d.RemovedUTC), This: s.as(c).Who().Device == d.ID}
+		r := deviceRow{
+			ID:      d.ID,
+			Name:    d.Name,
+			OldLink: d.OldLink,
+			Used:    ago(d.UsedUTC, s.now()),
+			Joined:  dayOf(d.JoinedUTC),
+			Removed: dayOf(d.RemovedUTC),
+			This:    s.as(c).Who().Device == d.ID,
+		}
 		if d.RemovedUTC == "" {
 			v.Devices = append(v.Devices, r)
 		} else {
@@ -149,7 +171,10 @@ func (s *Server) makeLink(c fiber.Ctx) error {
 		return err
 	}
 	if s.host == "" {
-		return &Problem{Status: fiber.StatusConflict, Say: "Phones do not reach this Kembo. Start it with --host, as docs/phones.md says."}
+		return &Problem{
+			Status: fiber.StatusConflict,
+			Say:    "Phones do not reach this Kembo. Start it with --host, as docs/phones.md says.",
+		}
 	}
 	key, _, err := s.as(c).NewLink(c.Context())
 	if err != nil {

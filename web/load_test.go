@@ -93,7 +93,15 @@ func measureLoad(t *testing.T, out *strings.Builder, path string) {
 		t.Fatal(err)
 	}
 	defer s.Close()
-	l := &load{t: t, s: s, svc: app.New(s, time.Now, &on), r: rand.New(rand.NewPCG(1, 1)), client: &http.Client{CheckRedirect: func(*http.Request, []*http.Request) error { return http.ErrUseLastResponse }}}
+	l := &load{
+		t:   t,
+		s:   s,
+		svc: app.New(s, time.Now, &on),
+		r:   rand.New(rand.NewPCG(1, 1)),
+		client: &http.Client{
+			CheckRedirect: func(*http.Request, []*http.Request) error { return http.ErrUseLastResponse },
+		},
+	}
 	if l.web, err = New(l.svc, slog.New(slog.NewTextHandler(io.Discard, nil)), true); err != nil {
 		t.Fatal(err)
 	}
@@ -122,7 +130,15 @@ func measureLoad(t *testing.T, out *strings.Builder, path string) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	fmt.Fprintf(out, "### %d colonies in %d yards, %.0f MB (%s)\n\nFirst page %.2f s after the start. ", len(l.colonies), len(l.yards), float64(info.Size())/1e6, filepath.Base(path), first.Seconds())
+	fmt.Fprintf(
+		out,
+		"### %d colonies in %d yards, %.0f MB (%s)\n\nFirst page %.2f s after the start. ",
+		len(l.colonies),
+		len(l.yards),
+		float64(info.Size())/1e6,
+		filepath.Base(path),
+		first.Seconds(),
+	)
 	idle := l.round()
 	batch, stop := context.WithCancel(ctx)
 	worked := make(chan struct{})
@@ -133,7 +149,11 @@ func measureLoad(t *testing.T, out *strings.Builder, path string) {
 	busy := l.round()
 	stop()
 	<-worked
-	fmt.Fprintf(out, "At most %d MB resident, with the batch and those who ask in the same process.\n\n| page | bytes | alone, ms | beside the batch, ms | bare net/http, ms |\n|---|---|---|---|---|\n", l.largest)
+	fmt.Fprintf(
+		out,
+		"At most %d MB resident, with the batch and those who ask in the same process.\n\n| page | bytes | alone, ms | beside the batch, ms | bare net/http, ms |\n|---|---|---|---|---|\n",
+		l.largest,
+	)
 	for i, p := range l.pages() {
 		bare := "–"
 		if p.bare != "" {
@@ -222,7 +242,16 @@ func (l *load) get(at string) int {
 // save sends a look by seams as a phone does, and waits until it is told "stored".
 func (l *load) save(base string, c store.Colony) int {
 	l.t.Helper()
-	form := url.Values{"entry": {app.NewID()}, "date": {demo.Default.String()}, "queen.eggs": {"1"}, "box.0.depth": {"seams"}, "box.0.seams": {"7"}, "note": {"load"}, "insist.few-bees": {"1"}, "insist.fast-gain": {"1"}}
+	form := url.Values{
+		"entry":            {app.NewID()},
+		"date":             {demo.Default.String()},
+		"queen.eggs":       {"1"},
+		"box.0.depth":      {"seams"},
+		"box.0.seams":      {"7"},
+		"note":             {"load"},
+		"insist.few-bees":  {"1"},
+		"insist.fast-gain": {"1"},
+	}
 	for {
 		r, err := http.NewRequest(http.MethodPost, base+"/colonies/"+c.ID+"/look", strings.NewReader(form.Encode()))
 		if err != nil {

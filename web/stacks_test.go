@@ -57,7 +57,10 @@ func oddHives(t *testing.T, n int) (*web.Server, *app.Service, string, []string)
 		}
 		for k := range boxes {
 			f := hive.Formats[r.IntN(len(hive.Formats))]
-			set.Boxes = append(set.Boxes, app.MakeBox(f, 1+r.IntN(f.Slots), supers || k > 0 && r.IntN(2) == 0, !foundation && r.IntN(3) > 0))
+			set.Boxes = append(
+				set.Boxes,
+				app.MakeBox(f, 1+r.IntN(f.Slots), supers || k > 0 && r.IntN(2) == 0, !foundation && r.IntN(3) > 0),
+			)
 		}
 		es := []history.Entry{{ID: app.NewID(), Day: on - 20, Kind: history.KindStack, Stack: &set}}
 		if r.IntN(4) > 0 {
@@ -70,7 +73,15 @@ func oddHives(t *testing.T, n int) (*web.Server, *app.Service, string, []string)
 		}
 		if i%5 == 3 { // taken off one by one, to the last
 			for _, b := range set.Boxes {
-				es = append(es, history.Entry{ID: app.NewID(), Day: on - 2, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: b.ID, Why: "taken off"}})
+				es = append(
+					es,
+					history.Entry{
+						ID:     app.NewID(),
+						Day:    on - 2,
+						Kind:   history.KindBoxOff,
+						BoxOff: &history.BoxOff{Box: b.ID, Why: "taken off"},
+					},
+				)
 			}
 		}
 		var rows []store.Event

@@ -28,7 +28,8 @@ func alike(a, b string) bool {
 	for i := range min(len(x), len(y)) {
 		v, err1 := strconv.ParseFloat(x[i], 64)
 		w, err2 := strconv.ParseFloat(y[i], 64)
-		if err1 == nil && err2 == nil && math.Abs(v-w) > 1e-7+2e-4*math.Abs(w) || (err1 != nil || err2 != nil) && x[i] != y[i] {
+		if err1 == nil && err2 == nil && math.Abs(v-w) > 1e-7+2e-4*math.Abs(w) ||
+			(err1 != nil || err2 != nil) && x[i] != y[i] {
 			return false
 		}
 	}

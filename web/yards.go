@@ -22,7 +22,11 @@ func (s *Server) showYards(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	v := &yardsView{shell: shell{Title: "Yards", Active: "board"}, Query: strings.TrimSpace(c.Query("q")), Count: many(len(all), "yard", "yards")}
+	v := &yardsView{
+		shell: shell{Title: "Yards", Active: "board"},
+		Query: strings.TrimSpace(c.Query("q")),
+		Count: many(len(all), "yard", "yards"),
+	}
 	for _, y := range all {
 		switch {
 		case !strings.Contains(strings.ToLower(y.Name), strings.ToLower(v.Query)):

@@ -42,9 +42,6 @@ func checkCommand() *cobra.Command {
 				return err
 			}
 			for _, b := range broken {
-				if b.Err != nil {
-					fmt.Fprintf(out, "%s: its log cannot be read: %v\n", b.Code, b.Err)
-				}
 				for _, m := range b.Misfits {
 					fmt.Fprintf(out, "%s: an entry does not fit: %v\n", b.Code, m)
 				}
@@ -54,7 +51,10 @@ func checkCommand() *cobra.Command {
 				fmt.Fprintln(out, "The file is whole, and every log fits together.")
 				return nil
 			case !repair:
-				return fmt.Errorf("%d logs do not fit together; kembo check --repair takes back what does not fit", len(broken))
+				return fmt.Errorf(
+					"%d logs do not fit together; kembo check --repair takes back what does not fit",
+					len(broken),
+				)
 			}
 			to := fmt.Sprintf("%s.before-repair-%s", data, time.Now().Format("20060102-150405"))
 			if err := s.Copy(ctx, to); err != nil {
@@ -73,10 +73,6 @@ func checkCommand() *cobra.Command {
 func mend(cmd *cobra.Command, svc *app.Service, broken []app.BrokenLog) error {
 	var left []error
 	for _, b := range broken {
-		if b.Err != nil {
-			left = append(left, fmt.Errorf("%s: %w", b.Code, b.Err))
-			continue
-		}
 		n, err := svc.Mend(cmd.Context(), b)
 		if err != nil {
 			left = append(left, err)

@@ -25,7 +25,12 @@ func devicesCommand() *cobra.Command {
 				return statusError{2, errors.New("give the data file: kembo devices --data honey.db")}
 			}
 			if link && host == "" {
-				return statusError{2, errors.New("--link needs --host, the name under which devices reach Kembo, with its port: --host kembo.lan:8443")}
+				return statusError{
+					2,
+					errors.New(
+						"--link needs --host, the name under which devices reach Kembo, with its port: --host kembo.lan:8443",
+					),
+				}
 			}
 			ctx, out := cmd.Context(), cmd.OutOrStdout()
 			s, err := openData(ctx, data, cmd.ErrOrStderr())
@@ -40,7 +45,13 @@ func devicesCommand() *cobra.Command {
 				if err != nil {
 					return err
 				}
-				fmt.Fprintf(out, "https://%s/join/%s\nfor one device, once, until %s\n", host, key, until.Local().Format("15:04"))
+				fmt.Fprintf(
+					out,
+					"https://%s/join/%s\nfor one device, once, until %s\n",
+					host,
+					key,
+					until.Local().Format("15:04"),
+				)
 				return nil
 			case remove == "old":
 				return svc.EndOldLink(ctx)
@@ -66,7 +77,11 @@ func devicesCommand() *cobra.Command {
 				fmt.Fprintln(out, "No device has joined.")
 			}
 			if !until.IsZero() {
-				fmt.Fprintf(out, "Phones that joined by the one link of before are let in until %s.\n", until.Format(time.DateOnly))
+				fmt.Fprintf(
+					out,
+					"Phones that joined by the one link of before are let in until %s.\n",
+					until.Format(time.DateOnly),
+				)
 			}
 			return nil
 		},

@@ -32,7 +32,11 @@ func growDemo(cmd *cobra.Command, data string, l demo.Large) error {
 	}
 	written := time.Since(start)
 	svc := app.New(s, time.Now, &l.On)
-	n, err := svc.Reassess(ctx, false, func(p app.Progress) { fmt.Fprintf(errOut, "\rworking out %6d of %d colonies", p.Done, p.Of) })
+	n, err := svc.Reassess(
+		ctx,
+		false,
+		func(p app.Progress) { fmt.Fprintf(errOut, "\rworking out %6d of %d colonies", p.Done, p.Of) },
+	)
 	fmt.Fprintln(errOut)
 	if err != nil {
 		return fmt.Errorf("run it again to go on: %w", err)
@@ -44,7 +48,16 @@ func growDemo(cmd *cobra.Command, data string, l demo.Large) error {
 	if err != nil {
 		return err
 	}
-	fmt.Fprintf(out, "%d colonies with %d years of records in %s: %.0f MB, written in %.0f s; %d worked out in %.0f s\n",
-		l.Colonies, l.Years, data, float64(info.Size())/1e6, written.Seconds(), n, (time.Since(start) - written).Seconds())
+	fmt.Fprintf(
+		out,
+		"%d colonies with %d years of records in %s: %.0f MB, written in %.0f s; %d worked out in %.0f s\n",
+		l.Colonies,
+		l.Years,
+		data,
+		float64(info.Size())/1e6,
+		written.Seconds(),
+		n,
+		(time.Since(start) - written).Seconds(),
+	)
 	return nil
 }

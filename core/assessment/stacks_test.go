@@ -70,7 +70,10 @@ func FuzzStacks(f *testing.F) {
 		r := rand.New(rand.NewPCG(seed, 5))
 		st := oddStack(r)
 		today := day.Of(2026, 1, 1) + day.Day(onDay%730)
-		l := look.Look{Day: today, Queen: colony.QueenEvidence{Looked: r.IntN(2) == 0, Eggs: r.IntN(2) == 0, CappedCells: r.IntN(3)}}
+		l := look.Look{
+			Day:   today,
+			Queen: colony.QueenEvidence{Looked: r.IntN(2) == 0, Eggs: r.IntN(2) == 0, CappedCells: r.IntN(3)},
+		}
 		for _, b := range st.Boxes {
 			x := look.BoxLook{Box: b.ID, Seams: -1}
 			switch r.IntN(4) {
@@ -82,8 +85,18 @@ func FuzzStacks(f *testing.F) {
 			l.Boxes = append(l.Boxes, x)
 		}
 		h := season.Hemisphere([]season.Hemisphere{season.North, season.South}[r.IntN(2)])
-		c := assessment.Case{Colony: "c", Today: today, Visit: today + day.Day(r.IntN(200)), Site: forecast.Site{Yard: "y", Hemisphere: h, Climate: climate},
-			Stack: st, Look: l, Settings: advice.DefaultSettings(), Seed: 1, QueenYear: 2024, Clipped: r.IntN(2) == 0}
+		c := assessment.Case{
+			Colony:    "c",
+			Today:     today,
+			Visit:     today + day.Day(r.IntN(200)),
+			Site:      forecast.Site{Yard: "y", Hemisphere: h, Climate: climate},
+			Stack:     st,
+			Look:      l,
+			Settings:  advice.DefaultSettings(),
+			Seed:      1,
+			QueenYear: 2024,
+			Clipped:   r.IntN(2) == 0,
+		}
 		e, err := look.Read(l, st, look.Context{SeasonDay: season.DayOf(today, h)})
 		if err != nil {
 			return // a look that cannot be is refused

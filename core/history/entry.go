@@ -31,6 +31,7 @@ type Entry struct {
 	Day        day.Day
 	Kind       Kind
 	Supersedes string // the entry this one corrects or undoes
+	Unread     string // why it cannot be read; empty: it can
 
 	Stack     *StackSet
 	Look      *Look

@@ -24,7 +24,12 @@ func (b Believed) Asked(l Look, on day.Day, expected *colony.Expected, g Ground)
 	if err != nil {
 		return nil, err
 	}
-	c := look.Context{Units: g.Units, Observer: g.Observer, SeasonDay: season.DayOf(on, g.Site.Hemisphere), Expected: expected}
+	c := look.Context{
+		Units:     g.Units,
+		Observer:  g.Observer,
+		SeasonDay: season.DayOf(on, g.Site.Hemisphere),
+		Expected:  expected,
+	}
 	if b.Estimate != nil && on >= b.Estimate.Day {
 		prior := *b.Estimate
 		c.Prior = &prior

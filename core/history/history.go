@@ -91,8 +91,13 @@ func (m *Misfit) Error() string { return fmt.Sprintf("%s of %s: %v", m.Entry.Kin
 // Unwrap returns why it does not fit.
 func (m *Misfit) Unwrap() error { return m.Err }
 
+// mostMisfits is how many are looked for one by one: each costs reading the log
+// anew, and who has taken back so many sees the next.
+const mostMisfits = 40
+
 // Mended returns the entries of a log without those that do not fit, and these, in
-// the order in which they came up. A log that fits together has none.
+// the order in which they came up. A log that fits together has none. Of a log with
+// very many the entries from the last of them on are left out too.
 func Mended(entries []Entry) (fitting []Entry, misfits []*Misfit) {
 	fitting = entries
 	for {
@@ -102,6 +107,10 @@ func Mended(entries []Entry) (fitting []Entry, misfits []*Misfit) {
 			return fitting, misfits
 		}
 		misfits = append(misfits, m)
+		if len(misfits) == mostMisfits {
+			at := slices.IndexFunc(fitting, func(e Entry) bool { return e.ID == m.Entry.ID })
+			return slices.Clone(fitting[:at]), misfits
+		}
 		fitting = slices.DeleteFunc(slices.Clone(fitting), func(e Entry) bool { return e.ID == m.Entry.ID })
 	}
 }
@@ -198,6 +207,8 @@ type walker struct {
 
 func (b *walker) take(e Entry) error {
 	switch {
+	case e.Unread != "":
+		return errors.New(e.Unread)
 	case e.Stack != nil:
 		return b.setStack(e)
 	case e.Look != nil:

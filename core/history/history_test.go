@@ -1,10 +1,12 @@
 package history_test
 
 import (
+	"fmt"
 	"math"
 	"reflect"
 	"strconv"
 	"testing"
+	"time"
 
 	"kembo/core/colony"
 	"kembo/core/day"
@@ -319,6 +321,32 @@ func TestArrangedAnew(t *testing.T) {
 	for name, a := range map[string]*history.Arranged{"one box turned": {NestTurned: true}, "an excluder in the air": {ExcluderAbove: &far}} {
 		if _, err := history.Fold(append(begin(), history.Entry{ID: "3", Day: d0, Kind: history.KindArranged, Arranged: a}), history.Ground{}); err == nil {
 			t.Errorf("%s is taken", name)
+		}
+	}
+}
+
+// TestMendedLeavesWhatFits: of any log, also one of which hardly anything fits, what
+// is left folds, and what was left out is named.
+func TestMendedLeavesWhatFits(t *testing.T) {
+	d0 := day.Of(2026, time.May, 1)
+	set := history.StackSet{Boxes: []history.Box{{ID: "a", Format: "langstroth-deep-10", Frames: []string{"1"}}}}
+	log := []history.Entry{{ID: "set", Day: d0, Kind: history.KindStack, Stack: &set}}
+	if fitting, misfits := history.Mended(log); len(fitting) != 1 || len(misfits) != 0 {
+		t.Errorf("a log that fits: %d left, %d out", len(fitting), len(misfits))
+	}
+	for i := range 60 {
+		off := history.BoxOff{Box: "none"}
+		fed := history.Feed{What: "syrup", Kg: 1}
+		log = append(log, history.Entry{ID: fmt.Sprint("off", i), Day: d0 + day.Day(i), Kind: history.KindBoxOff, BoxOff: &off},
+			history.Entry{ID: fmt.Sprint("fed", i), Day: d0 + day.Day(i), Kind: history.KindFeed, Feed: &fed})
+	}
+	for _, n := range []int{3, 41, len(log)} {
+		fitting, misfits := history.Mended(log[:n])
+		if _, err := history.Fold(fitting, history.Ground{}); err != nil || len(fitting) == 0 {
+			t.Errorf("of %d entries %d are left, and do not fold: %v", n, len(fitting), err)
+		}
+		if len(misfits) == 0 || misfits[0].Entry.ID != "off0" || len(misfits) > 40 {
+			t.Errorf("of %d entries %d are named", n, len(misfits))
 		}
 	}
 }
