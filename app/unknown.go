@@ -32,7 +32,7 @@ func unknownOf(b history.Believed, today day.Day) *unknown {
 			"Look at it anew",
 			fmt.Sprintf(
 				"The last look is of %s, %d days ago; it tells nothing of today.",
-				b.Estimate.Day,
+				b.Estimate.Day.Long(),
 				today-b.Estimate.Day,
 			),
 		}

@@ -85,7 +85,7 @@ func TestALogMayStop(t *testing.T) {
 					t.Fatalf("%s: board of %d, %v", name, len(b.Standings), err)
 				}
 				if s := b.Standings[0]; ago > 250 &&
-					(s.Urgency() != app.UrgencyNotKnown || !strings.Contains(s.Advice[0].Brief, on.String())) {
+					(s.Urgency() != app.UrgencyNotKnown || !strings.Contains(s.Advice[0].Brief, on.Long())) {
 					t.Errorf("%s: the board says %q, %q", name, s.Advice[0].Do, s.Advice[0].Brief)
 				}
 				if _, err := svc.Round(ctx, yard, 0); err != nil {

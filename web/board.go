@@ -30,7 +30,7 @@ type boardView struct {
 	Facts            string
 	Weather          string
 	After            string
-	Rain             bool
+	Rain, Known      bool // it rains; there is weather on file
 	Flow             string
 	FlowKg           string
 	Axis             template.HTML
@@ -265,6 +265,10 @@ func yardLinkOf(y app.YardLine, on bool) yardLink {
 		l.Say, l.Alarm = fmt.Sprintf("%d can’t wait", y.CantWait), true
 	case y.Tight > 0:
 		l.Say = fmt.Sprintf("%d tight", y.Tight)
+	case y.NotKnown == y.Colonies:
+		l.Say = "Not known"
+	case y.NotKnown > 0:
+		l.Say = fmt.Sprintf("%d not known", y.NotKnown)
 	}
 	return l
 }
@@ -289,7 +293,7 @@ func (v *boardView) weather(ws []season.Weather, u measure.Units) {
 		return t / float64(len(part))
 	}
 	deg := func(c float64) string { return fmt.Sprintf("%.0f %s", u.Temperature.In(c), u.Temperature.Name) }
-	v.Rain = wet(ws[0])
+	v.Rain, v.Known = wet(ws[0]), true
 	v.Weather = fmt.Sprintf("%s to %s, %s", word[v.Rain], ws[i-1].Day.Short(), deg(mean(ws[:i])))
 	if i == 1 {
 		v.Weather = fmt.Sprintf("%s today, %s", word[v.Rain], deg(ws[0].MaxC))

@@ -141,7 +141,7 @@ func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *
 
 func insideOf(x app.Colony) string {
 	if e := x.Believed.Estimate; e != nil {
-		return "Inside, as of " + e.Day.Short()
+		return "Inside, as of " + e.Day.Seen(x.Today)
 	}
 	return "Never looked at"
 }
@@ -160,7 +160,7 @@ func factsOf(x app.Colony) string {
 		f = append(f, q)
 	}
 	if e := b.Estimate; e != nil {
-		f = append(f, strings.TrimSpace("Look by "+e.Depth)+" "+e.Day.Short())
+		f = append(f, strings.TrimSpace("Look by "+e.Depth)+" "+e.Day.Seen(x.Today))
 	}
 	if x.Standing.SwarmDue > 0 {
 		if x.Standing.SwarmEver {

@@ -52,6 +52,19 @@ func (d Day) Short() string { return d.Time().Format("Mon 2 Jan") }
 // DayMonth returns d as "7 Jun".
 func (d Day) DayMonth() string { return d.Time().Format("2 Jan") }
 
+// Long returns d as "7 June 2026".
+func (d Day) Long() string { return d.Time().Format("2 January 2006") }
+
+// Seen returns d as it is told on another day: as Short, with the year where it is
+// so long ago that it could be taken for another's.
+func (d Day) Seen(from Day) string {
+	const couldBeAnother = 300 // days
+	if from-d > couldBeAnother {
+		return d.Time().Format("Mon 2 Jan 2006")
+	}
+	return d.Short()
+}
+
 // Weekday returns the full name of the day of the week.
 func (d Day) Weekday() string { return d.Time().Weekday().String() }
 

@@ -43,3 +43,16 @@ func TestDayIsLocal(t *testing.T) {
 		t.Errorf("Short = %q, want Wed 3 Jun", got)
 	}
 }
+
+// TestSeen: a day of another season has its year.
+func TestSeen(t *testing.T) {
+	d := day.Of(2025, 10, 15)
+	for from, want := range map[day.Day]string{d: "Wed 15 Oct", d + 300: "Wed 15 Oct", d + 301: "Wed 15 Oct 2025"} {
+		if got := d.Seen(from); got != want {
+			t.Errorf("on %s it is %q, want %q", from, got, want)
+		}
+	}
+	if got := d.Long(); got != "15 October 2025" {
+		t.Errorf("long it is %q", got)
+	}
+}
