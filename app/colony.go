@@ -125,21 +125,26 @@ func (s *Service) Colony(ctx context.Context, id string) (Colony, error) {
 	if err != nil {
 		return Colony{}, err
 	}
-	c, err := s.blank(ctx, f)
-	if err != nil {
+	if c, ok, err := s.told(ctx, f, es); ok || err != nil {
 		return c, err
 	}
+	return s.colony(ctx, f, es)
+}
+
+// told returns a colony as it was stored with its standing; ok is false where that
+// is not of today.
+func (s *Service) told(ctx context.Context, f found, es []history.Entry) (c Colony, ok bool, err error) {
 	t, st, hash, err := s.toldNow(ctx, f)
-	if err != nil {
-		return c, err
+	if err != nil || t == nil {
+		return Colony{}, false, err
 	}
-	if t == nil {
-		return s.colony(ctx, f, es)
+	if c, err = s.blank(ctx, f, season.YearStart(f.yard.today, season.Hemisphere(f.yard.Hemisphere))); err != nil {
+		return c, false, err
 	}
 	t.into(&c, es)
 	c.Standing, c.stored = st, hash
 	c.place(f)
-	return c, nil
+	return c, true, nil
 }
 
 // Worked returns a colony's page, worked out now, with the situation that it was
@@ -200,9 +205,10 @@ func (s *Service) toldNow(ctx context.Context, f found) (t *told, st Standing, h
 	return &x, st, row.InputHash, nil
 }
 
-// blank is a colony's page before anything is read of its log.
-func (s *Service) blank(ctx context.Context, f found) (Colony, error) {
-	site, err := s.site(ctx, f.yard)
+// blank is a colony's page before anything is read of its log, with the weather of
+// its yard from a day on.
+func (s *Service) blank(ctx context.Context, f found, from day.Day) (Colony, error) {
+	site, err := s.siteFrom(ctx, f.yard, from)
 	if err != nil {
 		return Colony{}, err
 	}
@@ -213,7 +219,7 @@ func (s *Service) blank(ctx context.Context, f found) (Colony, error) {
 
 // believe reads a colony off its log; no forecast is run ahead.
 func (s *Service) believe(ctx context.Context, f found, es []history.Entry) (Colony, error) {
-	c, err := s.blank(ctx, f)
+	c, err := s.blank(ctx, f, f.yard.today-weatherBack)
 	if err != nil {
 		return c, err
 	}
@@ -297,10 +303,34 @@ func (s *Service) Preview(ctx context.Context, id string, x Entered) (Colony, er
 	return s.colony(ctx, f, insertAt(log, x.Day, es...))
 }
 
-// Questions returns what should be asked about a look before it is stored. Of a
-// look today what is stored of the colony tells it.
-func (s *Service) Questions(ctx context.Context, id string, e history.Entry) ([]look.Question, error) {
-	f, err := s.find(ctx, id)
+// Form returns a colony as its look is entered upon: as it was worked out with its
+// standing or, where that is not of today, read off its log, without a forecast.
+func (s *Service) Form(ctx context.Context, id string) (Colony, error) {
+	f, es, err := s.logOf(ctx, id)
+	if err != nil {
+		return Colony{}, err
+	}
+	if c, ok, err := s.told(ctx, f, es); ok || err != nil {
+		return c, err
+	}
+	return s.believe(ctx, f, es)
+}
+
+// Questions returns what should be asked about a look at a colony before it is
+// stored. One of today is read against what the colony's page has read already.
+func (s *Service) Questions(ctx context.Context, c Colony, e history.Entry) ([]look.Question, error) {
+	site, set := c.site, c.Settings
+	fresh := e.Day == c.Today && len(c.Broken) == 0 && !slices.ContainsFunc(c.Log, func(l LogLine) bool { return l.ID == e.ID })
+	if fresh && e.Look != nil {
+		g := history.Ground{Site: site, Observer: set.Observer(), Units: set.Units}
+		expected := c.expected
+		if c.stored == "" {
+			expected = c.Believed.ExpectedOn(e.Day, s.ground(c.ID, site, set, c.Today, nil))
+		}
+		qs, err := c.Believed.Asked(*e.Look, e.Day, expected, g)
+		return qs, fieldOf(err, "look")
+	}
+	f, err := s.find(ctx, c.ID)
 	if err != nil {
 		return nil, err
 	}
@@ -308,25 +338,10 @@ func (s *Service) Questions(ctx context.Context, id string, e history.Entry) ([]
 	if err != nil {
 		return nil, err
 	}
-	site, err := s.site(ctx, f.yard)
-	if err != nil {
+	if site, err = s.site(ctx, f.yard); err != nil { // the page may have less of its weather
 		return nil, err
 	}
-	set, err := s.Settings(ctx)
-	if err != nil {
-		return nil, err
-	}
-	if e.Day == f.yard.today && e.Look != nil && len(es) > 0 && es[len(es)-1].ID == e.ID {
-		t, _, _, err := s.toldNow(ctx, f)
-		if err != nil {
-			return nil, err
-		}
-		if t != nil && len(t.Broken) == 0 {
-			g := history.Ground{Site: site, Observer: set.Observer(), Units: set.Units}
-			return t.Believed.Asked(*e.Look, e.Day, t.Expected, g)
-		}
-	}
-	return history.Questions(es, e.ID, s.ground(id, site, set, f.yard.today, nil))
+	return history.Questions(es, e.ID, s.ground(c.ID, site, set, f.yard.today, nil))
 }
 
 // with returns a colony's entries with e in its place, if it fits.

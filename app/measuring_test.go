@@ -231,7 +231,7 @@ func TestASecondLookToday(t *testing.T) {
 	first := *c.Believed.Estimate
 	n := 6.0
 	seams := history.Entry{ID: uid("l2"), Day: today, Kind: history.KindLook, Look: &history.Look{Boxes: []history.BoxLook{{Box: c.Believed.Stack.Boxes[0].ID, Depth: "seams", Seams: &n}}}}
-	qs, err := svc.Questions(ctx, id, seams)
+	qs, err := svc.Questions(ctx, c, seams)
 	if err != nil || len(qs) != 0 {
 		t.Errorf("asked %v, %v", qs, err)
 	}

@@ -91,9 +91,13 @@ func (s *Service) Start(ctx context.Context, name string) error {
 	return s.store.AddOperation(ctx, store.Operation{ID: newID(), Name: name})
 }
 
+// weatherBack is how many days of weather bear on what is believed: those that
+// looks are carried over, and the season before.
+const weatherBack = 400
+
 // site gathers what the forecast needs to know of a yard.
 func (s *Service) site(ctx context.Context, y yardDay) (forecast.Site, error) {
-	return s.siteFrom(ctx, y, y.today-400)
+	return s.siteFrom(ctx, y, y.today-weatherBack)
 }
 
 // siteFrom is site with the weather from a day on.

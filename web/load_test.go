@@ -15,6 +15,7 @@ import (
 	"path/filepath"
 	"regexp"
 	"runtime"
+	"runtime/debug"
 	"slices"
 	"strconv"
 	"strings"
@@ -86,6 +87,7 @@ func measureLoad(t *testing.T, out *strings.Builder, path string) {
 	ctx, cancel := context.WithCancel(context.Background())
 	defer cancel()
 	on := demo.Default
+	debug.SetGCPercent(200) // as kembo serve does
 	runtime.GC()
 	begun := time.Now()
 	s, err := store.Open(ctx, path)

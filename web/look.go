@@ -255,7 +255,7 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 	p := previewOf(x, with)
 	if e.Look != nil {
 		asked := history.Entry{ID: app.NewID(), Day: e.Day, Kind: history.KindLook, Look: e.Look}
-		if qs, err := s.as(c).Questions(c.Context(), id, asked); err == nil && len(qs) > 0 {
+		if qs, err := s.as(c).Questions(c.Context(), x, asked); err == nil && len(qs) > 0 {
 			p.Ask = qs[0].Ask
 		}
 	}
@@ -289,8 +289,8 @@ func (v *lookView) beside(x app.Colony) {
 
 // ask puts what hardly can be before the keeper, unless each is answered with
 // "it is so"; then the answers go into the entry.
-func (s *Server) ask(c fiber.Ctx, id string, e history.Entry, v *lookView) error {
-	qs, err := s.as(c).Questions(c.Context(), id, e)
+func (s *Server) ask(c fiber.Ctx, x app.Colony, e history.Entry, v *lookView) error {
+	qs, err := s.as(c).Questions(c.Context(), x, e)
 	if err != nil {
 		return err
 	}

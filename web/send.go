@@ -41,7 +41,11 @@ type question struct {
 func (s *Server) saveLook(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
 	queued := c.Get(queueHeader) != ""
-	x, err := s.as(c).Colony(c.Context(), id)
+	read := s.as(c).Colony
+	if queued { // no page is shown, so nothing need be forecast
+		read = s.as(c).Form
+	}
+	x, err := read(c.Context(), id)
 	if err != nil {
 		if queued && errors.Is(err, app.ErrNotFound) {
 			return refuse(c, c.FormValue("entry"), "This colony is not here any more. What was entered stays on this device.", nil)
@@ -51,7 +55,7 @@ func (s *Server) saveLook(c fiber.Ctx) error {
 	v := lookOf(c, x)
 	e, err := readForm(c, v, x)
 	if err == nil && e.Look != nil {
-		if err = s.ask(c, id, history.Entry{ID: e.ID, Day: e.Day, Kind: history.KindLook, Look: e.Look}, v); err == nil && len(v.Questions) > 0 {
+		if err = s.ask(c, x, history.Entry{ID: e.ID, Day: e.Day, Kind: history.KindLook, Look: e.Look}, v); err == nil && len(v.Questions) > 0 {
 			if queued {
 				return refuse(c, e.ID, "Can this be?", v.Questions)
 			}

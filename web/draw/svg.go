@@ -37,11 +37,22 @@ func (b *builder) rect(x, y, w, h float64, fill string) {
 // n writes a coordinate with one decimal at most, so drawings are small and
 // golden files do not depend on the last bits.
 func n(v float64) string {
-	s := strconv.FormatFloat(math.Round(v*10)/10, 'f', -1, 64)
-	if s == "-0" {
-		return "0"
+	const exact = 1 << 52
+	tenths := math.Round(v * 10)
+	if !(math.Abs(tenths) < exact) {
+		return strconv.FormatFloat(tenths/10, 'f', -1, 64)
 	}
-	return s
+	t := int64(tenths)
+	var buf [24]byte
+	b := buf[:0]
+	if t < 0 {
+		b, t = append(b, '-'), -t
+	}
+	b = strconv.AppendInt(b, t/10, 10)
+	if d := t % 10; d > 0 {
+		b = append(b, '.', byte('0'+d))
+	}
+	return string(b)
 }
 
 func esc(s string) string { return html.EscapeString(s) }
