@@ -1,57 +1,70 @@
 package app
 
 import (
+	"cmp"
 	"context"
+	"encoding/json"
 	"fmt"
+	"slices"
 	"strings"
 
+	"kembo/core/day"
 	"kembo/core/history"
-	"kembo/store"
 )
 
-// Culls are the combs of a colony that should come out.
-type Culls struct {
-	ID, Code, Yard string
-	Believed       history.Believed
-	Culls          []history.Cull
+// Cull is a comb that should come out: where it stands, counted from the floor and
+// from the left, and why.
+type Cull struct {
+	Box  int      `json:"box"`
+	Slot int      `json:"slot"`
+	Why  []string `json:"why"`
 }
 
-// CullList returns the colonies that have combs to cull, by yard and code.
-func (s *Service) CullList(ctx context.Context) ([]Culls, error) {
+// cullsOf returns the combs of a colony that should come out.
+func cullsOf(b history.Believed, today day.Day) []Cull {
+	var out []Cull
+	for _, c := range b.Culls(today) {
+		out = append(out, Cull{c.Place.Box, c.Place.Slot, c.Why})
+	}
+	return out
+}
+
+// CullList are the colonies that have combs to cull, by yard and code.
+type CullList struct {
+	Colonies       []Standing
+	YardNames      map[string]string
+	Combs, InOther int // of all; colonies that are not in the list
+}
+
+// cullsMost is how many colonies a list of culls has.
+const cullsMost = 200
+
+// CullList returns the combs to cull, as the standings have them.
+func (s *Service) CullList(ctx context.Context) (CullList, error) {
+	out := CullList{YardNames: map[string]string{}}
 	_, ys, err := s.yardDays(ctx)
 	if err != nil {
-		return nil, err
+		return out, err
 	}
-	var out []Culls
 	for _, y := range ys {
-		cs, err := s.store.ColoniesOf(ctx, y.ID, int32(y.today))
-		if err != nil {
-			return nil, err
-		}
-		for _, c := range cs {
-			x, err := s.cullsOf(ctx, c, y)
-			if err != nil {
-				return nil, err
-			}
-			if len(x.Culls) > 0 {
-				out = append(out, x)
-			}
-		}
+		out.YardNames[y.ID] = y.Name
 	}
+	rows, colonies, combs, err := s.store.WithCulls(ctx, cullsMost)
+	if err != nil {
+		return out, err
+	}
+	out.Combs, out.InOther = combs, colonies-len(rows)
+	for _, r := range rows {
+		var x Standing
+		if err := json.Unmarshal([]byte(r.Body), &x); err != nil {
+			return out, fmt.Errorf("standing of colony %s: %w", r.ColonyID, err)
+		}
+		out.Colonies = append(out.Colonies, x)
+	}
+	slices.SortStableFunc(out.Colonies, func(a, b Standing) int {
+		return cmp.Or(strings.Compare(out.YardNames[a.Yard], out.YardNames[b.Yard]), strings.Compare(a.Code, b.Code))
+	})
 	return out, nil
-}
-
-// cullsOf reads a colony's combs off its log; no forecast bears on them.
-func (s *Service) cullsOf(ctx context.Context, c store.Colony, y yardDay) (Culls, error) {
-	es, err := s.entries(ctx, c.ID, y.today)
-	if err != nil {
-		return Culls{}, err
-	}
-	b, err := history.Fold(es, history.Ground{})
-	if err != nil {
-		return Culls{}, fmt.Errorf("colony %s: %w", c.Code, err)
-	}
-	return Culls{ID: c.ID, Code: c.Code, Yard: y.Name, Believed: b, Culls: b.Culls(y.today)}, nil
 }
 
 // NoteCombs writes what was found of some frames.

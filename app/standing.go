@@ -42,6 +42,7 @@ type Standing struct {
 	Origin    string            `json:"origin"`
 	Boxes     []GlyphBox        `json:"boxes"`
 	Excluder  int               `json:"excluder_above"`
+	Culls     []Cull            `json:"culls,omitempty"`
 	Old       bool              `json:"-"` // it is of another day or another version's, and is being worked out
 }
 
@@ -137,7 +138,7 @@ func (s Standing) FirstEnd() day.Day {
 // standingOf makes a standing of an assessment or, where there is none, of why.
 func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Assessment, why *unknown) Standing {
 	s := Standing{Colony: c.ID, Code: c.Code, Yard: y.ID, Today: y.today, Visit: y.visit, QueenYear: b.QueenYear, Origin: b.Origin,
-		Boxes: Glyph(b.Stack), Excluder: b.Stack.ExcluderAbove}
+		Boxes: Glyph(b.Stack), Excluder: b.Stack.ExcluderAbove, Culls: cullsOf(b, y.today)}
 	if a == nil {
 		s.Runways = make([]forecast.Runway, forecast.Runways)
 		s.Advice = []StandingAdvice{{Action: advice.LookCloser, Do: why.Do, Brief: why.Brief, ActBy: y.visit}}
@@ -169,7 +170,7 @@ func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Ass
 // row writes a standing for the store.
 func (s Standing) row(hash string) (store.Standing, error) {
 	body, err := json.Marshal(s)
-	r := store.Standing{ColonyID: s.Colony, YardID: s.Yard, Today: int32(s.Today), ModelVersion: assessment.ModelVersion, InputHash: hash, Urgency: s.Urgency(), Body: string(body)}
+	r := store.Standing{ColonyID: s.Colony, YardID: s.Yard, Today: int32(s.Today), ModelVersion: assessment.ModelVersion, InputHash: hash, Urgency: s.Urgency(), Culls: len(s.Culls), Body: string(body)}
 	for i, out := range []**int32{&r.FoodEnd, &r.LayEnd, &r.StoreEnd} {
 		if v := s.Runways[i].Likely; v != nil {
 			d := int32(s.Today) + int32(*v)

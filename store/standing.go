@@ -14,15 +14,16 @@ type Standing struct {
 	Urgency                   int
 	ModelVersion, InputHash   string
 	FoodEnd, LayEnd, StoreEnd *int32
+	Culls                     int // combs that should come out
 	Body                      string
 	Told                      []byte // what is shown beside it; nil: not asked for, or nothing
 	Course                    []byte // the forecast day by day; nil as well
 }
 
-const upsertStanding = `INSERT INTO standing (colony_id, yard_id, today, model_version, input_hash, urgency, food_end, lay_end, store_end, body)
-	VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
+const upsertStanding = `INSERT INTO standing (colony_id, yard_id, today, model_version, input_hash, urgency, food_end, lay_end, store_end, culls, body)
+	VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 	ON CONFLICT (colony_id) DO UPDATE SET yard_id = excluded.yard_id, today = excluded.today, model_version = excluded.model_version,
-	input_hash = excluded.input_hash, urgency = excluded.urgency, food_end = excluded.food_end, lay_end = excluded.lay_end, store_end = excluded.store_end, body = excluded.body`
+	input_hash = excluded.input_hash, urgency = excluded.urgency, food_end = excluded.food_end, lay_end = excluded.lay_end, store_end = excluded.store_end, culls = excluded.culls, body = excluded.body`
 
 const (
 	upsertTold = `INSERT INTO told (colony_id, input_hash, body, course) VALUES (?, ?, ?, ?)
@@ -51,7 +52,7 @@ func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
 			if mark != x.Mark {
 				continue
 			}
-			if _, err := tx.ExecContext(ctx, upsertStanding, x.ColonyID, x.YardID, x.Today, x.ModelVersion, x.InputHash, x.Urgency, x.FoodEnd, x.LayEnd, x.StoreEnd, x.Body); err != nil {
+			if _, err := tx.ExecContext(ctx, upsertStanding, x.ColonyID, x.YardID, x.Today, x.ModelVersion, x.InputHash, x.Urgency, x.FoodEnd, x.LayEnd, x.StoreEnd, x.Culls, x.Body); err != nil {
 				return err
 			}
 			if x.Told == nil {
@@ -70,7 +71,7 @@ func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
 }
 
 const (
-	standingColumns   = `s.colony_id, s.yard_id, s.today, s.model_version, s.input_hash, s.urgency, s.food_end, s.lay_end, s.store_end, s.body`
+	standingColumns   = `s.colony_id, s.yard_id, s.today, s.model_version, s.input_hash, s.urgency, s.food_end, s.lay_end, s.store_end, s.culls, s.body`
 	selectOfYardStand = `SELECT ` + standingColumns + ` FROM standing s WHERE s.yard_id = ?`
 	selectStanding    = `SELECT ` + standingColumns + `, t.body FROM standing s
 	LEFT JOIN told t ON t.colony_id = s.colony_id AND t.input_hash = s.input_hash WHERE s.colony_id = ?`
@@ -88,6 +89,7 @@ func (x *Standing) into() []any {
 		&x.FoodEnd,
 		&x.LayEnd,
 		&x.StoreEnd,
+		&x.Culls,
 		&x.Body,
 	}
 }
@@ -109,6 +111,22 @@ func (s *Store) StandingOf(ctx context.Context, colony string) (Standing, error)
 	var x Standing
 	err := s.read.QueryRowContext(ctx, selectStanding, colony).Scan(append(x.into(), &x.Told)...)
 	return x, notFound("standing of "+colony, err)
+}
+
+const (
+	selectCulls = `SELECT ` + standingColumns + ` FROM standing s JOIN yard y ON y.id = s.yard_id
+	WHERE s.culls > 0 ORDER BY y.name, s.colony_id LIMIT ?`
+	countCulls = `SELECT COUNT(*), COALESCE(SUM(culls), 0) FROM standing WHERE culls > 0`
+)
+
+// WithCulls returns the standings of the first colonies, by yard, that have combs to
+// come out, and how many colonies and combs there are in all.
+func (s *Store) WithCulls(ctx context.Context, most int) (some []Standing, colonies, combs int, err error) {
+	if err = s.read.QueryRowContext(ctx, countCulls).Scan(&colonies, &combs); err != nil {
+		return nil, 0, 0, err
+	}
+	some, err = collect(ctx, s.read, func(r *sql.Rows, x *Standing) error { return r.Scan(x.into()...) }, selectCulls, most)
+	return some, colonies, combs, err
 }
 
 const selectCourse = `SELECT course FROM told WHERE colony_id = ? AND input_hash = ?`

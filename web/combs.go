@@ -11,6 +11,7 @@ import (
 	"kembo/app"
 	"kembo/core/advice"
 	"kembo/core/history"
+	"kembo/core/hive"
 )
 
 // combsView is what is known of each comb of a colony, with a form to note it.
@@ -43,6 +44,7 @@ type cullsView struct {
 	shell
 	Colonies []cullColony
 	Count    string
+	More     int // colonies that are not listed
 }
 
 type cullColony struct {
@@ -173,17 +175,22 @@ func (s *Server) showCulls(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	v := &cullsView{shell: shell{Title: "Combs to cull", Active: "formats"}}
-	n := 0
-	for _, x := range all {
-		k := cullColony{ID: x.ID, Code: x.Code, Yard: x.Yard}
+	v := &cullsView{shell: shell{Title: "Combs to cull", Active: "formats"}, Count: many(all.Combs, "comb", "combs"), More: all.InOther}
+	for _, x := range all.Colonies {
+		k := cullColony{ID: x.Colony, Code: x.Code, Yard: all.YardNames[x.Yard]}
 		for _, cull := range x.Culls {
-			b := x.Believed.Stack.Boxes[cull.Place.Box]
-			k.Combs = append(k.Combs, sum{Name: fmt.Sprintf("%s, frame %d", boxName(x.Believed.Stack, b.ID), cull.Place.Slot+1), Value: capital(strings.Join(cull.Why, ", "))})
-			n++
+			k.Combs = append(k.Combs, sum{Name: fmt.Sprintf("%s, frame %d", glyphBoxName(x.Boxes, cull.Box), cull.Slot+1), Value: capital(strings.Join(cull.Why, ", "))})
 		}
 		v.Colonies = append(v.Colonies, k)
 	}
-	v.Count = many(n, "comb", "combs")
 	return s.show(c, "culls", v)
+}
+
+// glyphBoxName is boxName of a hive of which only the drawing is known.
+func glyphBoxName(boxes []app.GlyphBox, at int) string {
+	st := hive.Stack{}
+	for i, b := range boxes {
+		st.Boxes = append(st.Boxes, hive.Box{ID: strconv.Itoa(i), Super: b.Super})
+	}
+	return boxName(st, strconv.Itoa(at))
 }

@@ -6,6 +6,10 @@ CREATE INDEX colony_place_code ON colony_place (code);
 DROP INDEX standing_of_yard;
 CREATE INDEX standing_line ON standing (yard_id, urgency, today, model_version);
 
+-- How many combs of a colony should come out, so that their list reads those only.
+ALTER TABLE standing ADD COLUMN culls INTEGER NOT NULL DEFAULT 0;
+CREATE INDEX standing_culls ON standing (yard_id) WHERE culls > 0;
+
 -- A code is one colony's at a time. Codes that were doubled before this stay.
 -- +goose StatementBegin
 CREATE TRIGGER code_is_free BEFORE INSERT ON colony_place
@@ -177,6 +181,8 @@ ALTER TABLE photo DROP COLUMN sent_hash;
 DROP TABLE join_link;
 DROP TABLE device;
 DROP TRIGGER code_is_free;
+DROP INDEX standing_culls;
+ALTER TABLE standing DROP COLUMN culls;
 DROP INDEX standing_line;
 CREATE INDEX standing_of_yard ON standing (yard_id);
 DROP INDEX colony_place_code;
