@@ -121,6 +121,7 @@ func (s *Service) walk(ctx context.Context, f *found) error {
 // Colony returns a colony's page: as it was worked out with its standing or, where
 // that is not of today, worked out now.
 func (s *Service) Colony(ctx context.Context, id string) (Colony, error) {
+	s.settled(ctx, id, readerWaits)
 	f, es, err := s.logOf(ctx, id)
 	if err != nil {
 		return Colony{}, err
@@ -176,7 +177,6 @@ func (s *Service) logOf(ctx context.Context, id string) (found, []history.Entry,
 	if err := s.walk(ctx, &f); err != nil {
 		return f, nil, err
 	}
-	s.settled(ctx, id, readerWaits)
 	es, err := s.entries(ctx, id, f.yard.today)
 	return f, es, err
 }

@@ -33,6 +33,8 @@ var (
 	loadWrite = flag.String("write", "", "with -load: the file whose table is written anew")
 )
 
+var loadSave = flag.Bool("save", true, "with -load: also save looks, which changes the files")
+
 // asked is how often each page is asked for.
 const asked = 300
 
@@ -175,7 +177,7 @@ type page struct {
 func (l *load) pages() []page {
 	colony := func() store.Colony { return l.colonies[l.r.IntN(len(l.colonies))] }
 	yard := func() string { return l.yards[l.r.IntN(len(l.yards))].ID }
-	return []page{
+	all := []page{
 		{"board", "board", func(b string) int { return l.get(b + "/yards/" + yard()) }},
 		{"colony", "colony", func(b string) int { return l.get(b + "/colonies/" + colony().ID) }},
 		{"look", "look", func(b string) int { return l.get(b + "/colonies/" + colony().ID + "/look") }},
@@ -183,6 +185,10 @@ func (l *load) pages() []page {
 		{"search", "", func(b string) int { return l.get(b + "/find?q=" + url.QueryEscape(colony().Code)) }},
 		{"round", "", func(b string) int { return l.get(b + "/yards/" + yard() + "/round") }},
 	}
+	if !*loadSave {
+		all = slices.DeleteFunc(all, func(p page) bool { return strings.HasPrefix(p.name, "saved") })
+	}
+	return all
 }
 
 // spans are how long answers took: half of them, and 99 in 100.
