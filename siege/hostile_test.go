@@ -11,6 +11,7 @@ import (
 	"image/color"
 	"image/jpeg"
 	"io"
+	"maps"
 	"net"
 	"net/http"
 	"net/url"
@@ -206,22 +207,25 @@ func jpegOf(t *testing.T, w, h int) []byte {
 
 // TestHonestClientsAreServedBesideHostileOnes: see the constants above. One machine
 // plays both sides and is shared with others, so that the time is that of the best
-// of three; nothing else may fail in any. The program ends when it is asked to though
-// half requests hang on it.
+// of three, and where honest clients alone are slow, three times what they take;
+// nothing else may fail in any. The program ends when it is asked to though half
+// requests hang on it.
 func TestHonestClientsAreServedBesideHostileOnes(t *testing.T) {
-	best := time.Hour
-	for range 3 {
-		if best = min(best, besiege(t)); best <= slowest || t.Failed() {
-			break
+	for n := range 3 {
+		alone, beside := besiege(t)
+		bar := max(slowest, 3*alone)
+		if beside <= bar || t.Failed() {
+			return
 		}
-	}
-	if best > slowest {
-		t.Errorf("99 in 100 answers within %v, over %v", best, slowest)
+		if n == 2 {
+			t.Errorf("99 in 100 answers within %v, over %v", beside, bar)
+		}
 	}
 }
 
-// besiege runs both sides once and returns within what 99 in 100 honest answers came.
-func besiege(t *testing.T) time.Duration {
+// besiege runs the honest clients alone, then both sides, and returns within what 99
+// in 100 honest answers came.
+func besiege(t *testing.T) (alone, beside time.Duration) {
 	s := start(t, "demo")
 	ended := false
 	defer func() {
@@ -229,101 +233,16 @@ func besiege(t *testing.T) time.Duration {
 			s.kill()
 		}
 	}()
-	client := noFollow()
-	_, board, err := s.get(client, "/")
-	if err != nil {
-		t.Fatal(err)
-	}
-	var colonies []string
-	for _, yard := range regexp.MustCompile(`href="(/yards/[0-9a-f-]{36})"`).FindAllStringSubmatch(board, -1) {
-		_, page, err := s.get(client, yard[1])
-		if err != nil {
-			t.Fatal(err)
-		}
-		for _, m := range regexp.MustCompile(`class="code" href="/colonies/([0-9a-f-]+)"`).FindAllStringSubmatch(page, -1) {
-			colonies = append(colonies, m[1])
-		}
-	}
-	if len(colonies) != 28 {
-		t.Fatalf("the boards have %d colonies", len(colonies))
-	}
-	colony := colonies[0] // that they attack
+	colonies := coloniesOf(t, s)
 	ctx, end := context.WithCancel(context.Background())
 	defer end()
-	var bad sync.WaitGroup
-	kinds := attacks(t)
-	names := make([]string, 0, len(kinds))
-	for n := range kinds {
-		names = append(names, n)
-	}
-	slices.Sort(names)
-	for i := range hostile {
-		bad.Go(func() {
-			for ctx.Err() == nil {
-				if err := kinds[names[i%len(names)]](ctx, s.base, colony); err != nil && ctx.Err() == nil &&
-					strings.Contains(err.Error(), "answers") {
-					t.Errorf("%s: %v", names[i%len(names)], err)
-					return
-				}
-				time.Sleep(40 * time.Millisecond) // one machine plays both sides
-			}
-		})
-	}
-	var mu sync.Mutex
-	var took []time.Duration
-	largest := 0
-	var good sync.WaitGroup
-	until := time.Now().Add(under)
-	for i := range honest {
-		good.Go(func() {
-			mine := noFollow()
-			// Each walks along the hives from another one on: the board, a hive, a look
-			// at it, and on to the next.
-			for n := 0; time.Now().Before(until); n++ {
-				colony := colonies[(i*len(colonies)/honest+n/3)%len(colonies)]
-				begun := time.Now()
-				var status int
-				var err error
-				switch n % 3 {
-				case 0:
-					status, _, err = s.get(mine, "/")
-				case 1:
-					status, _, err = s.get(mine, "/colonies/"+colony)
-				default:
-					form := url.Values{
-						"entry":      {newID()},
-						"date":       {"2026-06-03"},
-						"note":       {"honest"},
-						"queen.eggs": {"1"},
-					}
-					status, _, err = s.post(ctx, mine, "/colonies/"+colony+"/look", form, true)
-				}
-				d := time.Since(begun)
-				if err != nil || status != http.StatusOK {
-					t.Errorf("an honest client gets %d, %v", status, err)
-					return
-				}
-				mu.Lock()
-				took = append(took, d)
-				largest = max(largest, memoryMB(s.cmd.Process.Pid))
-				mu.Unlock()
-				time.Sleep(400 * time.Millisecond) // people read what they get
-			}
-		})
-	}
-	good.Wait()
-	slices.Sort(took)
-	p99 := took[len(took)*99/100]
-	t.Logf(
-		"%d honest answers, half within %v, 99 in 100 within %v; at most %d MB",
-		len(took),
-		took[len(took)/2],
-		p99,
-		largest,
-	)
+	alone, _ = s.walk(t, colonies, under/3)
+	bad := s.attack(t, ctx, colonies[0])
+	beside, largest := s.walk(t, colonies, under)
 	if largest > largestMB {
 		t.Errorf("the process grew to %d MB", largest)
 	}
+	t.Logf("99 in 100 honest answers within %v alone, %v besieged; at most %d MB", alone, beside, largest)
 	if d := s.stop(t); d > 8*time.Second {
 		t.Errorf("it took %v to end", d)
 	}
@@ -333,7 +252,105 @@ func besiege(t *testing.T) time.Duration {
 	if strings.Contains(s.said(), "panic") || strings.Contains(s.said(), "fault") {
 		t.Errorf("a fault: %.2000s", s.said())
 	}
-	return p99
+	return alone, beside
+}
+
+// coloniesOf lists the colonies of the sample from its boards.
+func coloniesOf(t *testing.T, s *server) []string {
+	t.Helper()
+	client := noFollow()
+	_, board, err := s.get(client, "/")
+	if err != nil {
+		t.Fatal(err)
+	}
+	var out []string
+	for _, yard := range regexp.MustCompile(`href="(/yards/[0-9a-f-]{36})"`).FindAllStringSubmatch(board, -1) {
+		_, page, err := s.get(client, yard[1])
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, m := range regexp.MustCompile(`class="code" href="/colonies/([0-9a-f-]+)"`).FindAllStringSubmatch(page, -1) {
+			out = append(out, m[1])
+		}
+	}
+	if len(out) != 28 {
+		t.Fatalf("the boards have %d colonies", len(out))
+	}
+	return out
+}
+
+// attack starts the hostile clients, who go on until ctx is done.
+func (s *server) attack(t *testing.T, ctx context.Context, colony string) *sync.WaitGroup {
+	t.Helper()
+	bad := new(sync.WaitGroup)
+	kinds := attacks(t)
+	names := slices.Sorted(maps.Keys(kinds))
+	for i := range hostile {
+		name := names[i%len(names)]
+		bad.Go(func() {
+			for ctx.Err() == nil {
+				err := kinds[name](ctx, s.base, colony)
+				if err != nil && ctx.Err() == nil && strings.Contains(err.Error(), "answers") {
+					t.Errorf("%s: %v", name, err)
+					return
+				}
+				time.Sleep(40 * time.Millisecond) // one machine plays both sides
+			}
+		})
+	}
+	return bad
+}
+
+// walk has the honest clients walk along the hives for some time, and returns within
+// what 99 in 100 answers came and how large the process was.
+func (s *server) walk(t *testing.T, colonies []string, long time.Duration) (p99 time.Duration, largestMB int) {
+	t.Helper()
+	var mu sync.Mutex
+	var took []time.Duration
+	var good sync.WaitGroup
+	until := time.Now().Add(long)
+	for i := range honest {
+		good.Go(func() {
+			mine := noFollow()
+			// Each begins at another hive: the board, the hive, a look at it, and on to
+			// the next.
+			for n := 0; time.Now().Before(until); n++ {
+				colony := colonies[(i*len(colonies)/honest+n/3)%len(colonies)]
+				begun := time.Now()
+				status, err := s.visit(mine, colony, n%3)
+				d := time.Since(begun)
+				if err != nil || status != http.StatusOK {
+					t.Errorf("an honest client gets %d, %v", status, err)
+					return
+				}
+				mu.Lock()
+				took = append(took, d)
+				largestMB = max(largestMB, memoryMB(s.cmd.Process.Pid))
+				mu.Unlock()
+				time.Sleep(400 * time.Millisecond) // people read what they get
+			}
+		})
+	}
+	good.Wait()
+	if len(took) == 0 {
+		t.Fatal("no honest client was answered")
+	}
+	slices.Sort(took)
+	return took[len(took)*99/100], largestMB
+}
+
+// visit asks for one of the pages of a walk, or saves a look.
+func (s *server) visit(client *http.Client, colony string, page int) (status int, err error) {
+	switch page {
+	case 0:
+		status, _, err = s.get(client, "/")
+	case 1:
+		status, _, err = s.get(client, "/colonies/"+colony)
+	default:
+		form := url.Values{"entry": {newID()}, "date": {"2026-06-03"}, "note": {"honest"}, "queen.eggs": {"1"}}
+		status, _, err = s.post(context.Background(), client, "/colonies/"+colony+"/look", form, true)
+	}
+	return status, err
 }
 
 // memoryMB is the resident memory of a process, 0 where the system does not tell.
