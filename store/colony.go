@@ -91,18 +91,3 @@ func (s *Store) ColonyByCode(ctx context.Context, operation, code string, day in
 	err := scanColony(s.read.QueryRowContext(ctx, selectByCode, code, operation, day), &c)
 	return c, notFound("colony "+code, err)
 }
-
-// CountColonies returns how many colonies stand in each yard on a day.
-func (s *Store) CountColonies(ctx context.Context, day int32) (map[string]int, error) {
-	type count struct {
-		yard string
-		n    int
-	}
-	all, err := collect(ctx, s.read, func(r *sql.Rows, c *count) error { return r.Scan(&c.yard, &c.n) },
-		`SELECT p.yard_id, COUNT(*) FROM colony_place p WHERE p.day = (SELECT MAX(day) FROM colony_place WHERE colony_id = p.colony_id AND day <= ?) GROUP BY p.yard_id`, day)
-	out := make(map[string]int, len(all))
-	for _, c := range all {
-		out[c.yard] = c.n
-	}
-	return out, err
-}

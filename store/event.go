@@ -130,11 +130,6 @@ func (s *Store) EventsSince(ctx context.Context, colony string, from, upTo int32
 
 // EventsAfter returns what was written to a colony's log after an entry, in the
 // order in which it was written; none where there is no such entry.
-func (s *Store) EventsAfter(ctx context.Context, colony, entry string) ([]Event, error) {
-	return collect(ctx, s.read, scanEvents, selectAfter, colony, entry, colony)
-}
-
-// EventsAfter is Store.EventsAfter within a transaction.
 func (t *Tx) EventsAfter(ctx context.Context, colony, entry string) ([]Event, error) {
 	return collect(ctx, t.tx, scanEvents, selectAfter, colony, entry, colony)
 }
