@@ -127,8 +127,14 @@ func TestPhonesJoinByALinkOfTheirOwn(t *testing.T) {
 		t.Errorf("a wrong key gets %d", n)
 	}
 	ann := o.join("Ann")
-	if n := o.status(get("/"), ann); n != http.StatusOK {
-		t.Errorf("a joined device gets %d", n)
+	res, _ := o.ask(get("/"), ann)
+	if res.StatusCode != http.StatusOK {
+		t.Errorf("a joined device gets %d", res.StatusCode)
+	}
+	for _, h := range []string{"Strict-Transport-Security", "Permissions-Policy", "Cross-Origin-Resource-Policy", "Content-Security-Policy"} {
+		if res.Header.Get(h) == "" {
+			t.Errorf("it gets no %s", h)
+		}
 	}
 	key, _, err := o.svc.NewLink(context.Background())
 	if err != nil {
