@@ -114,7 +114,7 @@ func doneAs(c Colony, a advice.Advice) []history.Entry {
 
 // supersOn puts supers like those it has on a hive.
 func supersOn(st hive.Stack, n int, drawn bool) []history.Entry {
-	f := advice.SuperFormat(st)
+	f := st.SuperFormat()
 	var out []history.Entry
 	for k := range n {
 		out = append(out, history.Entry{Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: len(st.Boxes) + k, Box: MakeBox(f, framesLike(st, f), true, drawn),
@@ -126,7 +126,7 @@ func supersOn(st hive.Stack, n int, drawn bool) []history.Entry {
 // swapOf swaps the combs of the nest with most honey for empty ones.
 func swapOf(st hive.Stack, n int) history.Entry {
 	sw := &history.Swap{}
-	for _, p := range advice.HoneyCombs(st, n).Places {
+	for _, p := range hive.HoneyCombs(st, n).Places {
 		sw.Out = append(sw.Out, st.Boxes[p.Box].Frames[p.Slot].ID)
 		sw.In = append(sw.In, newID())
 	}

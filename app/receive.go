@@ -12,7 +12,6 @@ import (
 	"strings"
 	"time"
 
-	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/feed"
 	"kembo/core/history"
@@ -131,7 +130,7 @@ func actEntries(st hive.Stack, a shorthand.Act) ([]history.Entry, error) {
 		}
 		return []history.Entry{{Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: a.Box, Why: why}}}, nil
 	case shorthand.CombsSwap:
-		places := advice.HoneyCombs(st, a.Count).Places
+		places := hive.HoneyCombs(st, a.Count).Places
 		if len(places) < a.Count || a.Count < 1 {
 			return nil, &FieldError{"combs swapped", fmt.Sprintf("the nest is not known to have %d combs of honey; look at it by box or by face first", a.Count)}
 		}

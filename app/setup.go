@@ -9,7 +9,6 @@ import (
 	"strings"
 	"time"
 
-	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
@@ -256,7 +255,7 @@ func putOn(st hive.Stack, n NewBox, f hive.BoxFormat) (history.Entry, error) {
 		if len(st.Boxes) == 0 {
 			return e, &FieldError{"format", "there is no box to go by; choose one"}
 		}
-		f = advice.SuperFormat(st)
+		f = st.SuperFormat()
 		if frames == 0 {
 			frames = framesLike(st, f)
 		}

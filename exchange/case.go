@@ -192,18 +192,18 @@ func (r Record) findings(c *assessment.Case) error {
 	switch r.Health.Brood {
 	case "", "not looked":
 	case "healthy":
-		c.Health = advice.Healthy
+		c.Health = colony.Healthy
 	case "suspect":
-		c.Health = advice.Suspect
+		c.Health = colony.Suspect
 	default:
 		return wrong("health.brood", "%q is not healthy, suspect or not looked", r.Health.Brood)
 	}
 	switch r.Cells.Check {
 	case "", "none":
 	case "partial":
-		c.CellCheck = advice.Partial
+		c.CellCheck = colony.PartialCheck
 	case "complete":
-		c.CellCheck = advice.Complete
+		c.CellCheck = colony.CompleteCheck
 	default:
 		return wrong("cells.check", "%q is not complete, partial or none", r.Cells.Check)
 	}
@@ -215,7 +215,7 @@ func (r Record) findings(c *assessment.Case) error {
 			return wrong("cells.date", "%v is in the future of date %v", *r.Cells.Date, r.Date)
 		}
 		c.CellCheckDay = *r.Cells.Date
-	} else if c.CellCheck == advice.Complete {
+	} else if c.CellCheck == colony.CompleteCheck {
 		c.CellCheckDay = c.Look.Day
 	}
 	var err error
@@ -226,8 +226,8 @@ func (r Record) findings(c *assessment.Case) error {
 	return err
 }
 
-func periods(field string, in []Period, today day.Day) ([]advice.Period, error) {
-	var out []advice.Period
+func periods(field string, in []Period, today day.Day) ([]colony.Period, error) {
+	var out []colony.Period
 	for i, p := range in {
 		name := fmt.Sprintf("%s[%d]", field, i)
 		if strings.TrimSpace(p.What) == "" {
@@ -242,7 +242,7 @@ func periods(field string, in []Period, today day.Day) ([]advice.Period, error) 
 		if p.Kg < 0 {
 			return nil, wrong(name+".kg", "%g is negative", p.Kg)
 		}
-		q := advice.Period{What: p.What, From: p.From, Kg: p.Kg}
+		q := colony.Period{What: p.What, From: p.From, Kg: p.Kg}
 		if p.To != nil {
 			q.To = *p.To
 		}

@@ -13,6 +13,7 @@ import (
 
 	"kembo/core/advice"
 	"kembo/core/assessment"
+	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/forecast"
 	"kembo/core/hive"
@@ -77,7 +78,7 @@ func TestWhatAGoodKeeperWouldDo(t *testing.T) {
 		{"light", nil, advice.FeedEmergency, nil, []advice.Action{advice.HarvestSuper, advice.Leave, advice.FeedWinter}},
 		{"autumn", nil, advice.FeedWinter, []advice.Action{advice.PackDown}, []advice.Action{advice.AddSuper, advice.CheckCells}},
 		// Suspected brood disease: stop, move nothing, whatever else is due.
-		{"super-nearly-full", func(c *assessment.Case) { c.Health = advice.Suspect }, advice.LookCloser, nil, nil},
+		{"super-nearly-full", func(c *assessment.Case) { c.Health = colony.Suspect }, advice.LookCloser, nil, nil},
 		// Four weeks without a look in season: not known.
 		{"super-nearly-full", func(c *assessment.Case) { c.Today += 28; c.Visit += 28 }, advice.LookCloser, nil, []advice.Action{advice.AddSuper}},
 		// No eggs, no larvae: the queen question comes first.
@@ -125,12 +126,12 @@ func TestUnknownHistoryHoldsTheHarvest(t *testing.T) {
 	}
 	for name, change := range map[string]func(*assessment.Case){
 		"unknown history": func(c *assessment.Case) { c.HistoryKnown = false },
-		"under treatment": func(c *assessment.Case) { c.Treatments = []advice.Period{{What: "amitraz strips", From: c.Today - 20}} },
+		"under treatment": func(c *assessment.Case) { c.Treatments = []colony.Period{{What: "amitraz strips", From: c.Today - 20}} },
 		"label's waiting time": func(c *assessment.Case) {
-			c.Treatments = []advice.Period{{What: "formic acid", From: c.Today - 20, To: c.Today - 8, Until: c.Today + 3}}
+			c.Treatments = []colony.Period{{What: "formic acid", From: c.Today - 20, To: c.Today - 8, Until: c.Today + 3}}
 		},
 		"fed with the super on": func(c *assessment.Case) {
-			c.Feeds = []advice.Period{{What: "2:1 syrup", From: c.Today - 30, To: c.Today - 25}}
+			c.Feeds = []colony.Period{{What: "2:1 syrup", From: c.Today - 30, To: c.Today - 25}}
 		},
 		"not capped": func(c *assessment.Case) { c.Look.Boxes[2].Counts.Honey, c.Look.Boxes[2].Counts.Nectar = 5, 4.8 },
 	} {
@@ -143,7 +144,7 @@ func TestUnknownHistoryHoldsTheHarvest(t *testing.T) {
 	}
 	// A treatment long over does not bar.
 	c := ready()
-	c.Treatments = []advice.Period{{What: "oxalic acid", From: c.Today - 200, To: c.Today - 200, Until: c.Today - 199}}
+	c.Treatments = []colony.Period{{What: "oxalic acid", From: c.Today - 200, To: c.Today - 200, Until: c.Today - 199}}
 	if a := assess(t, c); find(a, advice.HarvestSuper) == nil {
 		t.Errorf("treated in winter and over: %v, want a harvest", actions(a))
 	}
@@ -169,7 +170,7 @@ func TestAfterIsTheForecastOfTheChangedStack(t *testing.T) {
 		c := example(t, "honey-bound")
 		first := assess(t, c)
 		a := find(first, advice.RelieveHoneyBound)
-		combs := advice.HoneyCombs(first.Estimate.Stack, int(a.Needs[0].Count))
+		combs := hive.HoneyCombs(first.Estimate.Stack, int(a.Needs[0].Count))
 		e := first.Estimate
 		st := e.Stack
 		for _, p := range combs.Places {

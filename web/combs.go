@@ -9,7 +9,7 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
-	"kembo/core/advice"
+	"kembo/core/colony"
 	"kembo/core/history"
 	"kembo/core/hive"
 )
@@ -110,7 +110,7 @@ func tileOf(b history.Believed, id string, n int, box string, why []string) comb
 }
 
 // periodWords says what a comb was in the hive with.
-func periodWords(feeds, treatments []advice.Period) string {
+func periodWords(feeds, treatments []colony.Period) string {
 	var w []string
 	if n := len(feeds); n > 0 {
 		w = append(w, "fed "+feeds[n-1].From.DayMonth())

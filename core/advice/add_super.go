@@ -49,20 +49,6 @@ func SuperChange(s *Situation, f hive.BoxFormat, n int, drawn bool) forecast.Cha
 	return c
 }
 
-// SuperFormat returns the format of the supers on the hive, or the one that
-// goes with its nest.
-func SuperFormat(st hive.Stack) hive.BoxFormat {
-	for i := len(st.Boxes) - 1; i >= 0; i-- {
-		if st.Boxes[i].Super {
-			return st.Boxes[i].Format
-		}
-	}
-	if len(st.Boxes) == 0 {
-		return hive.Formats[2]
-	}
-	return hive.SuperBeside(st.Boxes[0].Format)
-}
-
 // nestCapacity returns the bees that cover the nest's combs.
 func nestCapacity(st hive.Stack) float64 {
 	n := 0.0
@@ -102,7 +88,7 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 	if s.Base.Bees.Likely < share*nestCapacity(s.Estimate.Stack) && (share == queenlessShare || s.nestInUse() < nestInUseShare) {
 		return Advice{}, false
 	}
-	f := SuperFormat(s.Estimate.Stack)
+	f := s.Estimate.Stack.SuperFormat()
 	var change forecast.Change
 	n, best := 1, 2.0
 	for k := 1; k <= mostSupers; k++ {

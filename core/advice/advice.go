@@ -69,36 +69,6 @@ type Advice struct {
 	Result      *forecast.Result           `json:"-"`
 }
 
-// CellCheck is the last check for queen cells.
-type CellCheck string
-
-// How thorough a cell check was. A chip not touched is NotChecked, never "no".
-const (
-	NotChecked CellCheck = ""
-	Partial    CellCheck = "partial"
-	Complete   CellCheck = "complete"
-)
-
-// Brood health findings. Not looked is not healthy.
-type Health string
-
-// The findings.
-const (
-	HealthNotLooked Health = ""
-	Healthy         Health = "healthy"
-	Suspect         Health = "suspect"
-)
-
-// Period is a feed or a treatment in a hive. To is 0 while it goes on; Until
-// is the day to which the label bars honey, 0 if it is not known.
-type Period struct {
-	What  string  `json:"what"`
-	From  day.Day `json:"from"`
-	To    day.Day `json:"to"`
-	Until day.Day `json:"until"`
-	Kg    float64 `json:"kg"`
-}
-
 // Settings are a user's thresholds, with the defaults of [DefaultSettings].
 type Settings struct {
 	FoodRisk       float64 `json:"food_risk"`        // chance of running out before the visit at which Kembo speaks
@@ -140,14 +110,14 @@ type Situation struct {
 	Ready        *forecast.Ready // the ensemble of today, to try things on
 	Base         *forecast.Result
 	Settings     Settings
-	Health       Health
+	Health       colony.Health
 	HealthDay    day.Day
-	CellCheck    CellCheck
+	CellCheck    colony.CellCheck
 	CellCheckDay day.Day // 0: never
 	Clipped      bool
 	HistoryKnown bool
-	Feeds        []Period
-	Treatments   []Period
+	Feeds        []colony.Period
+	Treatments   []colony.Period
 
 	urgent *emergency // asked for by two rules
 }

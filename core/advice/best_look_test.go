@@ -90,7 +90,7 @@ func TestLeaveSaysTheRiskItTakes(t *testing.T) {
 	for _, honey := range []float64{5, 6, 7, 8, 9, 10, 11} {
 		for _, spread := range []float64{0.1, 0.3, 0.5} {
 			s := doubtfulOn(t, day.Of(2026, 6, 2), honey, spread)
-			s.CellCheck, s.CellCheckDay, s.HistoryKnown, s.Clipped, s.Visit = advice.Complete, s.Today, true, true, s.Today+9
+			s.CellCheck, s.CellCheckDay, s.HistoryKnown, s.Clipped, s.Visit = colony.CompleteCheck, s.Today, true, true, s.Today+9
 			for _, a := range advice.For(s) {
 				if a.Action != advice.Leave {
 					continue

@@ -3,6 +3,7 @@ package advice
 import (
 	"fmt"
 
+	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/queen"
 )
@@ -31,7 +32,7 @@ func (s *Situation) SwarmClock() (due day.Day, never, runs bool) {
 	if s.SeasonDay < swarmFrom || s.SeasonDay >= swarmTo || s.Base.Bees.Likely < swarmBees {
 		return 0, false, false
 	}
-	if s.CellCheck != Complete || s.CellCheckDay == 0 {
+	if s.CellCheck != colony.CompleteCheck || s.CellCheckDay == 0 {
 		return s.Today, true, true
 	}
 	d := s.Settings.UnclippedDays

@@ -28,7 +28,7 @@ func checkLookCloser(s *Situation) (Advice, bool) {
 }
 
 func suspectBrood(s *Situation) (Advice, bool) {
-	if s.Health != Suspect {
+	if s.Health != colony.Suspect {
 		return Advice{}, false
 	}
 	a := Advice{ActBy: s.Today, Confidence: 0.95, Do: "Close it up and call the bee inspector today"}

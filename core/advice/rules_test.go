@@ -39,7 +39,7 @@ func hiveOf(t testing.TB, on day.Day, visit int, nest look.Counts, seams float64
 	}
 	return assessment.Case{Colony: "c", Today: on, Visit: on + day.Day(visit), VisitPlanned: true, Stack: st, Look: l,
 		Site:   forecast.Site{Yard: "y", Hemisphere: season.North, Climate: climate},
-		Health: advice.Healthy, CellCheck: advice.Complete, CellCheckDay: on, Clipped: true, HistoryKnown: true, Settings: advice.DefaultSettings(), Seed: 1}
+		Health: colony.Healthy, CellCheck: colony.CompleteCheck, CellCheckDay: on, Clipped: true, HistoryKnown: true, Settings: advice.DefaultSettings(), Seed: 1}
 }
 
 func of(t testing.TB, c assessment.Case) map[advice.Action]advice.Advice {
@@ -194,7 +194,7 @@ func TestHoneyCombsLeaveTheWallsAndTheBrood(t *testing.T) {
 		b.Frames[i].A, b.Frames[i].B = comb.Shares{comb.Honey: 1}, comb.Shares{comb.Honey: 1}
 	}
 	b.Frames[4].A = comb.Shares{comb.Brood: 0.5, comb.Honey: 0.5}
-	c := advice.HoneyCombs(hive.Stack{Boxes: []hive.Box{b}}, 20)
+	c := hive.HoneyCombs(hive.Stack{Boxes: []hive.Box{b}}, 20)
 	if len(c.Places) != 7 {
 		t.Errorf("%d combs, want seven: ten less two walls and one with brood", len(c.Places))
 	}

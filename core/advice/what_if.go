@@ -1,7 +1,6 @@
 package advice
 
 import (
-	"cmp"
 	"fmt"
 	"slices"
 
@@ -39,13 +38,12 @@ func (s *Situation) Options() []Option {
 	if s.Phase == season.Winter { // the hive stays shut
 		return []Option{s.tryFeed(dated)}
 	}
-	f := SuperFormat(s.Estimate.Stack)
+	f := s.Estimate.Stack.SuperFormat()
 	out := []Option{
 		{"super", "a drawn super", dated(SuperChange(s, f, 1, true))},
 		{"foundation", "a super of foundation", dated(SuperChange(s, f, 1, false))},
 	}
-	if places := s.fullCombs(tryCombs); len(places) == tryCombs {
-		c := TakeCombs(s.Estimate.Stack, places...)
+	if c := hive.HoneyCombs(s.Estimate.Stack, tryCombs); len(c.Places) == tryCombs {
 		out = append(out, Option{"combs", fmt.Sprintf("%d honey combs for empty ones", tryCombs), dated(forecast.Change{NestHoneyOut: c.HoneyShare, NestDrawnOut: c.CellShare, NestDrawn: c.Cells, PollenOut: c.PollenShare})})
 	}
 	out = append(out, s.tryFeed(dated))
@@ -87,34 +85,6 @@ func (s *Situation) tryFeed(dated func(forecast.Change) func(day.Day) forecast.C
 		kg = m.StoresKg().Likely
 	}
 	return Option{"feed", fmt.Sprintf("%.0f %s of %s syrup", u.Volume.In(tryFeedL), u.Volume.Name, name), dated(forecast.Change{FeedKg: kg})}
-}
-
-// fullCombs returns the n combs of the nest that hold most honey and no brood.
-func (s *Situation) fullCombs(n int) []hive.Place {
-	type held struct {
-		at hive.Place
-		kg float64
-	}
-	var all []held
-	for i, b := range s.Estimate.Stack.Boxes {
-		if b.Super {
-			continue
-		}
-		for k, f := range b.Frames {
-			if f.A.Worker()+f.B.Worker() > 0.1 {
-				continue
-			}
-			if kg := stored(b, f.A) + stored(b, f.B); kg > 1 {
-				all = append(all, held{hive.Place{Box: i, Slot: k}, kg})
-			}
-		}
-	}
-	slices.SortStableFunc(all, func(a, b held) int { return cmp.Compare(b.kg, a.kg) })
-	var out []hive.Place
-	for _, h := range all[:min(n, len(all))] {
-		out = append(out, h.at)
-	}
-	return out
 }
 
 // Tried returns the changes of the options with these keys, on a day no earlier

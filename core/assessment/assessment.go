@@ -28,14 +28,14 @@ type Case struct {
 	Stack        hive.Stack // as believed before the look
 	Look         look.Look
 	Changes      []forecast.Change // since the look
-	Health       advice.Health
+	Health       colony.Health
 	HealthDay    day.Day // 0: the day of the look
-	CellCheck    advice.CellCheck
+	CellCheck    colony.CellCheck
 	CellCheckDay day.Day
 	Clipped      bool
 	HistoryKnown bool
-	Feeds        []advice.Period
-	Treatments   []advice.Period
+	Feeds        []colony.Period
+	Treatments   []colony.Period
 	Settings     advice.Settings
 	Seed         uint64
 	Ensemble     *forecast.Ensemble // what a chain of looks has led to; nil: the look alone

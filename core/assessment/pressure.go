@@ -3,7 +3,6 @@ package assessment
 import (
 	"slices"
 
-	"kembo/core/advice"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -31,7 +30,7 @@ func pressureOf(c Case, e colony.Estimate) forecast.Pressure {
 	if q.CupsWithEgg > 0 {
 		k.Cups = p.SwarmCups
 	}
-	ev := advice.EvidenceOf(q, season.DayOf(q.CellsDay, c.Site.Hemisphere))
+	ev := q.Evidence(season.PhaseOf(season.DayOf(q.CellsDay, c.Site.Hemisphere)) == season.Swarm)
 	if r, ok := queen.ReadCells(ev); ok && !r.Out {
 		rate := p.SwarmCharged
 		if q.CappedCells > 0 {
@@ -48,7 +47,7 @@ func pressureOf(c Case, e colony.Estimate) forecast.Pressure {
 // go with the first that emerges. Where nobody checked it may be any day.
 // Source: Winston 1987, from memory; the second common practice.
 func earliestSwarm(c Case, q colony.QueenEvidence) day.Day {
-	if c.CellCheck != advice.Complete || c.CellCheckDay == 0 || q.CellsDay >= c.CellCheckDay && q.Cells() > 0 {
+	if c.CellCheck != colony.CompleteCheck || c.CellCheckDay == 0 || q.CellsDay >= c.CellCheckDay && q.Cells() > 0 {
 		return c.Today
 	}
 	laid := c.CellCheckDay

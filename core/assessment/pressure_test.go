@@ -48,7 +48,7 @@ func TestACheckWithoutCellsGivesAWeek(t *testing.T) {
 	}
 	nobody := func(*assessment.Case, *colony.QueenEvidence) {}
 	all := func(c *assessment.Case, q *colony.QueenEvidence) {
-		c.CellCheck, c.CellCheckDay, q.CellsDay = advice.Complete, c.Today, c.Today
+		c.CellCheck, c.CellCheckDay, q.CellsDay = colony.CompleteCheck, c.Today, c.Today
 	}
 	with := func(more func(*assessment.Case, *colony.QueenEvidence)) func(*assessment.Case, *colony.QueenEvidence) {
 		return func(c *assessment.Case, q *colony.QueenEvidence) { all(c, q); more(c, q) }
@@ -56,7 +56,7 @@ func TestACheckWithoutCellsGivesAWeek(t *testing.T) {
 	cup := with(func(_ *assessment.Case, q *colony.QueenEvidence) { q.CupsWithEgg = 3 })
 	clipped := with(func(c *assessment.Case, _ *colony.QueenEvidence) { c.Clipped = true })
 	cells := with(func(_ *assessment.Case, q *colony.QueenEvidence) { q.ChargedCells, q.CellsAt = 6, "edge" })
-	part := with(func(c *assessment.Case, _ *colony.QueenEvidence) { c.CellCheck = advice.Partial })
+	part := with(func(c *assessment.Case, _ *colony.QueenEvidence) { c.CellCheck = colony.PartialCheck })
 	ago := with(func(c *assessment.Case, _ *colony.QueenEvidence) { c.CellCheckDay -= 5 })
 	for _, tt := range []struct {
 		name  string

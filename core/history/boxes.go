@@ -5,7 +5,6 @@ import (
 	"fmt"
 	"slices"
 
-	"kembo/core/advice"
 	"kembo/core/comb"
 	"kembo/core/forecast"
 	"kembo/core/hive"
@@ -137,7 +136,7 @@ func (b *walker) swap(e Entry) error {
 		if !ok {
 			return errors.New("a frame that it names is not in the hive")
 		}
-		one := advice.TakeCombs(seen, p)
+		one := hive.TakeCombs(seen, p)
 		honey, cells, pollen = honey+one.HoneyShare, cells+one.CellShare, pollen+one.PollenShare
 		b.comb(e.Swap.In[i], e.Day)
 		in := hive.Frame{ID: e.Swap.In[i], A: comb.Shares{comb.Empty: 1}, B: comb.Shares{comb.Empty: 1}}

@@ -5,7 +5,7 @@ import (
 	"fmt"
 	"slices"
 
-	"kembo/core/advice"
+	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/hive"
 )
@@ -135,10 +135,10 @@ func (b Believed) Culls(today day.Day) []Cull {
 }
 
 // With returns the feeds and treatments a frame has been in this hive with.
-func (b Believed) With(frame string) (feeds, treatments []advice.Period) {
+func (b Believed) With(frame string) (feeds, treatments []colony.Period) {
 	in := b.Combs[frame].In
-	were := func(ps []advice.Period) []advice.Period {
-		return slices.DeleteFunc(slices.Clone(ps), func(p advice.Period) bool { return p.To != 0 && p.To < in })
+	were := func(ps []colony.Period) []colony.Period {
+		return slices.DeleteFunc(slices.Clone(ps), func(p colony.Period) bool { return p.To != 0 && p.To < in })
 	}
 	return were(b.Feeds), were(b.Treatments)
 }

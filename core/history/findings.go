@@ -3,11 +3,11 @@ package history
 import (
 	"fmt"
 
-	"kembo/core/advice"
 	"kembo/core/colony"
 	"kembo/core/forecast"
 	"kembo/core/measure"
 	"kembo/core/queen"
+	"kembo/core/season"
 )
 
 // checks says what is known of brood health and of the checks for cells,
@@ -15,9 +15,9 @@ import (
 func (b Believed) checks() []string {
 	out := []string{"Brood health: not looked at."}
 	switch b.Health {
-	case advice.Healthy:
+	case colony.Healthy:
 		out[0] = "Brood found healthy on " + b.HealthDay.Short() + "."
-	case advice.Suspect:
+	case colony.Suspect:
 		out[0] = "Brood found suspect on " + b.HealthDay.Short() + "."
 	}
 	check := "Queen cells: never checked."
@@ -46,7 +46,7 @@ func (b Believed) Findings(seasonDay int, u measure.Units) []string {
 		out = append(out, fmt.Sprintf("Her year is %d: the mark is %s.", year, queen.Colour(year)))
 	}
 	q := e.Queen
-	ev := advice.EvidenceOf(q, seasonDay)
+	ev := q.Evidence(season.PhaseOf(seasonDay) == season.Swarm)
 	if stop, ok := queen.LastLaid(ev); ok && seasonDay > laysFrom && seasonDay < laysTo {
 		switch {
 		case stop.Resumed:

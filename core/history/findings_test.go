@@ -4,7 +4,6 @@ import (
 	"strings"
 	"testing"
 
-	"kembo/core/advice"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/history"
@@ -24,7 +23,7 @@ func TestFindingsAreFindings(t *testing.T) {
 		t.Errorf("of a hive nobody looked into it says %q", blank)
 	}
 	q := colony.QueenEvidence{Day: on, CellsDay: on, Looked: true, Eggs: false, Larvae: true, Capped: true, ChargedCells: 3, CappedCells: 9, CellsAt: "edge"}
-	b := history.Believed{Estimate: &colony.Estimate{Queen: q}, Health: advice.Healthy, HealthDay: on, CellCheckDay: on - 9, PartialDay: on, QueenYear: 2025}
+	b := history.Believed{Estimate: &colony.Estimate{Queen: q}, Health: colony.Healthy, HealthDay: on, CellCheckDay: on - 9, PartialDay: on, QueenYear: 2025}
 	got := says(b)
 	// By hand: larvae and no eggs, so laid 3 to 9 days ago; 12 cells, 9 capped.
 	for _, want := range []string{"healthy on Wed 20 May", "checked for queen cells on Mon 11 May", "does not count", "blue", "between Mon 11 May and Sun 17 May", "12 queen cells at the edges", "read as swarm", "from Thu 21 May"} {

@@ -8,7 +8,6 @@ import (
 	"fmt"
 	"slices"
 
-	"kembo/core/advice"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/feed"
@@ -23,17 +22,17 @@ type Believed struct {
 	Stack        hive.Stack
 	Estimate     *colony.Estimate // nil: never looked at
 	Changes      []forecast.Change
-	Health       advice.Health
+	Health       colony.Health
 	HealthDay    day.Day
-	CellCheck    advice.CellCheck
+	CellCheck    colony.CellCheck
 	CellCheckDay day.Day
 	PartialDay   day.Day // of the last check of some combs only
 	QueenYear    int
 	Clipped      bool
 	Origin       string
 	HistoryKnown bool
-	Feeds        []advice.Period
-	Treatments   []advice.Period
+	Feeds        []colony.Period
+	Treatments   []colony.Period
 	Weighings    []Weighed
 	MovedSince   []Moved            // since the last weighing
 	Combs        map[string]Comb    // by frame id, of the frames in the hive
@@ -220,7 +219,7 @@ func (b *walker) take(e Entry) error {
 	case e.Swap != nil:
 		return b.swap(e)
 	case e.Feed != nil:
-		b.Feeds = append(b.Feeds, advice.Period{What: e.Feed.What, From: e.Day, To: e.Day, Kg: e.Feed.Kg})
+		b.Feeds = append(b.Feeds, colony.Period{What: e.Feed.What, From: e.Day, To: e.Day, Kg: e.Feed.Kg})
 		b.MovedSince = append(b.MovedSince, Moved{Day: e.Day, What: e.Feed.What, FedKg: feed.MassKg(e.Feed.What, e.Feed.Kg)})
 		b.change(forecast.Change{Day: e.Day, FeedKg: e.Feed.StoresKg})
 	case e.Treatment != nil:
@@ -228,7 +227,7 @@ func (b *walker) take(e Entry) error {
 		if from == 0 {
 			from = e.Day
 		}
-		b.Treatments = append(b.Treatments, advice.Period{What: e.Treatment.What, From: from, To: e.Treatment.To, Until: e.Treatment.HoneyBarred})
+		b.Treatments = append(b.Treatments, colony.Period{What: e.Treatment.What, From: from, To: e.Treatment.To, Until: e.Treatment.HoneyBarred})
 	case e.Weighing != nil:
 		b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, e.Weighing.Kg, b.MovedSince})
 		b.MovedSince = nil
@@ -290,12 +289,12 @@ func (b *walker) see(e Entry) error {
 		b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
 	}
 	if e.Look.Health != "" {
-		b.Health, b.HealthDay = advice.Health(e.Look.Health), e.Day
+		b.Health, b.HealthDay = colony.Health(e.Look.Health), e.Day
 	}
-	switch c := advice.CellCheck(e.Look.Cells.Check); c {
-	case advice.Complete:
+	switch c := colony.CellCheck(e.Look.Cells.Check); c {
+	case colony.CompleteCheck:
 		b.CellCheck, b.CellCheckDay = c, e.Day
-	case advice.Partial:
+	case colony.PartialCheck:
 		b.PartialDay = e.Day
 	}
 	if w := e.Look.Weight; w != nil && look.How(w.How) == look.OnScale {
