@@ -7,21 +7,9 @@ import (
 
 	"kembo/core/advice"
 	"kembo/core/day"
-	"kembo/core/feed"
 	"kembo/core/history"
-	"kembo/core/hive"
-	"kembo/core/shorthand"
+	"kembo/core/moves"
 )
-
-// Doable reports whether an action can be written to the log as done just as
-// it was advised; the others need a look.
-func Doable(a advice.Action) bool {
-	switch a {
-	case advice.AddSuper, advice.RelieveHoneyBound, advice.FeedEmergency, advice.FeedWinter, advice.HarvestSuper:
-		return true
-	}
-	return false
-}
 
 // Do writes an action that was advised today as done: the supers on, the combs
 // swapped, the feed given. entryID makes doing it twice doing it once.
@@ -41,96 +29,51 @@ func (s *Service) Do(ctx context.Context, colony, entryID string, action advice.
 	if slices.ContainsFunc(c.Log, func(l LogLine) bool { return l.ID == entryID+"-1" }) {
 		return nil // as it was written up to 7ef76f4
 	}
-	if c.Assessment == nil || !Doable(action) {
-		return &FieldError{"action", "this cannot be noted as done; record a look instead"}
+	if c.Assessment == nil {
+		return notTicked
 	}
 	i := slices.IndexFunc(c.Assessment.Advice, func(a advice.Advice) bool { return a.Action == action })
-	if i < 0 {
+	switch {
+	case i < 0:
 		return &FieldError{"action", "this is no longer advised; the page was older than the hive"}
+	case len(c.Assessment.Advice[i].Acts) == 0:
+		return notTicked
 	}
-	es := doneAs(c, c.Assessment.Advice[i])
+	es, err := actEntries(c.Believed.Hive(colony), c.Today, c.Assessment.Advice[i].Acts)
+	if err != nil {
+		return err
+	}
 	for k := range es {
-		es[k].ID, es[k].Day = numberedID(entryID, k+1), c.Today
+		es[k].ID = numberedID(entryID, k+1)
 	}
 	_, err = s.once(ctx, colony, r, func(making) ([]history.Entry, error) { return es, nil })
 	s.Settled(ctx, colony)
 	return err
 }
 
-// TickOf returns an advice, by its place, as things done, as a round ticks it; none
-// where it is not one that a tick can say.
-func (c Colony) TickOf(i int) []shorthand.Act {
-	if c.Ahead == nil || i >= len(c.Ahead.Ticks) {
+// notTicked is what is told of an advice that needs a look.
+var notTicked = &FieldError{"action", "this cannot be noted as done; record a look instead"}
+
+// TickOf returns what a tick of an advice, by its place, says as done; none where it
+// takes a look.
+func (c Colony) TickOf(i int) []moves.Said {
+	if c.Assessment == nil || i >= len(c.Assessment.Advice) {
 		return nil
 	}
-	return c.Ahead.Ticks[i]
+	return c.Assessment.Advice[i].Acts
 }
 
-func (c Colony) tickOf(a advice.Advice, set advice.Settings) []shorthand.Act {
-	if !Doable(a.Action) {
-		return nil
+// actEntries says in the log what was done at a hive on a day.
+func actEntries(h moves.Hive, on day.Day, said []moves.Said) ([]history.Entry, error) {
+	acts, _, err := moves.All.ExactAll(h, said, newID)
+	if err != nil {
+		return nil, fieldOf(err, "done")
 	}
-	switch a.Action {
-	case advice.AddSuper:
-		return []shorthand.Act{{What: shorthand.SupersOn, Count: int(a.Needs[0].Count), Drawn: set.DrawnSupers}}
-	case advice.RelieveHoneyBound:
-		return []shorthand.Act{{What: shorthand.CombsSwap, Count: int(a.Needs[0].Count)}}
-	case advice.FeedEmergency, advice.FeedWinter:
-		if n := a.Needs[0]; n.Unit == "L" {
-			return []shorthand.Act{{What: shorthand.Fed, Litres: n.Count, Ratio: "2:1"}}
-		}
-		return []shorthand.Act{{What: shorthand.Fed, Kg: a.Changes[0].FeedKg / feed.StoresPerKgSugar.Likely}}
-	}
-	var out []shorthand.Act
-	for _, x := range advice.Supers(c.Believed.Stack) {
-		if x.Ready(set) {
-			out = append(out, shorthand.Act{What: shorthand.BoxOff, Box: c.Believed.Stack.Boxes[x.Box].ID, Harvested: true})
-		}
-	}
-	return out
-}
-
-// doneAs turns an advice into the entries that say it was done.
-func doneAs(c Colony, a advice.Advice) []history.Entry {
-	st := c.Believed.Stack
 	var out []history.Entry
-	switch a.Action {
-	case advice.AddSuper:
-		out = supersOn(st, int(a.Needs[0].Count), c.Assessment.Situation.Settings.DrawnSupers)
-	case advice.RelieveHoneyBound:
-		out = append(out, swapOf(st, int(a.Needs[0].Count)))
-	case advice.FeedEmergency, advice.FeedWinter:
-		kg := a.Changes[0].FeedKg // of a feed in portions, this one
-		out = append(out, history.Entry{Kind: history.KindFeed, Feed: &history.Feed{What: a.Needs[0].What, Kg: kg / feed.StoresPerKgSugar.Likely, StoresKg: kg}})
-	case advice.HarvestSuper:
-		for _, x := range advice.Supers(st) {
-			if x.Ready(c.Assessment.Situation.Settings) {
-				out = append(out, history.Entry{Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: st.Boxes[x.Box].ID, Why: "harvest"}})
-			}
-		}
+	for _, a := range acts {
+		out = append(out, history.Done(on, a))
 	}
-	return out
-}
-
-// supersOn puts supers like those it has on a hive.
-func supersOn(st hive.Stack, n int, drawn bool) []history.Entry {
-	f := st.SuperFormat()
-	var out []history.Entry
-	for k := range n {
-		out = append(out, history.Entry{Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: len(st.Boxes) + k, Box: MakeBox(f, framesLike(st, f), true, drawn),
-			ExcluderUnder: k == 0 && st.Supers() == 0}})
-	}
-	return out
-}
-
-// swapOf swaps the combs of the nest with most honey for empty ones.
-func swapOf(st hive.Stack, n int) history.Entry {
-	sw := &history.Swap{}
-	for _, p := range hive.HoneyCombs(st, n).Places {
-		sw.Out = append(sw.Out, st.Boxes[p.Box].Frames[p.Slot].ID)
-		sw.In = append(sw.In, newID())
-	}
-	return history.Entry{Kind: history.KindSwap, Swap: sw}
+	return out, nil
 }
 
 // Note is a feed, a treatment or a weighing as a user gives it.
@@ -149,26 +92,29 @@ func (s *Service) Write(ctx context.Context, colony string, n Note) error {
 	e := history.Entry{ID: n.ID, Day: n.Day, Kind: n.Kind}
 	switch n.Kind {
 	case history.KindFeed:
-		if n.Kg <= 0 || n.Kg > 60 {
-			return &FieldError{"kg of sugar", "give the sugar in the feed, more than 0 and at most 60 kg"}
+		if n.Kg <= 0 || n.Kg > moves.MostSugarKg {
+			return &FieldError{
+				"kg of sugar",
+				fmt.Sprintf("give the sugar in the feed, more than 0 and at most %d kg", moves.MostSugarKg),
+			}
 		}
 		if n.What == "" {
 			n.What = "syrup"
 		}
-		e.Feed = &history.Feed{What: n.What, Kg: n.Kg, StoresKg: n.Kg * feed.StoresPerKgSugar.Likely}
+		e.Body = moves.FeedOf(n.What, n.Kg)
 	case history.KindWeighing:
 		if n.Kg <= 0 || n.Kg > 400 {
 			return &FieldError{"kg", "give the whole hive's weight, more than 0 and at most 400 kg"}
 		}
-		e.Weighing = &history.Weighing{Kg: n.Kg}
+		e.Body = &history.Weighing{Kg: n.Kg}
 	case history.KindTreatment:
 		if n.What == "" {
 			return &FieldError{"treatment", "say what was put in"}
 		}
-		e.Treatment = &history.Treatment{What: n.What}
 		if n.Out {
 			return s.takeOut(ctx, colony, n, e)
 		}
+		e.Body = &moves.Treatment{What: n.What}
 	default:
 		return &FieldError{"entry", "choose feed, treatment or weighing"}
 	}
@@ -177,16 +123,17 @@ func (s *Service) Write(ctx context.Context, colony string, n Note) error {
 
 // takeOut writes e as the correction of the treatment that is in, with its end.
 func (s *Service) takeOut(ctx context.Context, colony string, n Note, e history.Entry) error {
-	e.Treatment.To, e.Treatment.HoneyBarred = n.Day, n.Until
+	out := &moves.Treatment{What: n.What, To: n.Day, HoneyBarred: n.Until}
+	e.Body = out
 	return s.record(ctx, colony, e, func(m making) (history.Entry, error) {
 		for _, l := range slices.Backward(history.Live(m.log)) {
-			t := l.Treatment
-			if t == nil || t.To != 0 || t.What != n.What {
+			t, ok := l.Body.(*moves.Treatment)
+			if !ok || t.To != 0 || t.What != n.What {
 				continue
 			}
-			out := *e.Treatment
-			out.From = l.Day
-			e.Supersedes, e.Treatment = l.ID, &out
+			made := *out
+			made.From = l.Day
+			e.Supersedes, e.Body = l.ID, &made
 			return e, nil
 		}
 		return e, &FieldError{"treatment", fmt.Sprintf("%s is not in this hive; choose one that is", n.What)}
@@ -216,7 +163,7 @@ const (
 // Arrange writes how a hive was arranged anew: the boxes of its nest turned, an
 // excluder laid over the nest or taken out, a double screen under it.
 func (s *Service) Arrange(ctx context.Context, colony, entryID string, on day.Day, what string) error {
-	a := &history.Arranged{}
+	a := &moves.Arranged{}
 	yes, no, none := true, false, 0
 	switch what {
 	case ArrangeTurn:
@@ -231,14 +178,14 @@ func (s *Service) Arrange(ctx context.Context, colony, entryID string, on day.Da
 	default:
 		return &FieldError{"arranged", "choose what was done"}
 	}
-	e := history.Entry{ID: entryID, Day: on, Kind: history.KindArranged, Arranged: a}
+	e := history.Entry{ID: entryID, Day: on, Kind: "arranged", Body: a}
 	return s.record(ctx, colony, e, func(m making) (history.Entry, error) {
 		if what != ArrangeExcluder {
 			return e, nil
 		}
 		st, err := m.stack(on)
 		nest := len(st.Boxes) - st.Supers()
-		e.Arranged = &history.Arranged{ExcluderAbove: &nest}
+		e.Body = &moves.Arranged{ExcluderAbove: &nest}
 		return e, err
 	})
 }

@@ -5,7 +5,6 @@ import (
 	"kembo/core/assessment"
 	"kembo/core/forecast"
 	"kembo/core/measure"
-	"kembo/core/shorthand"
 )
 
 // Ahead is what is told of a colony's weeks ahead beside its runways and tracks.
@@ -17,7 +16,6 @@ type Ahead struct {
 	BestDo      string                    // the look that would tell most; empty: none would
 	BestWhy     string                    //
 	Known       bool                      // the last look still tells
-	Ticks       [][]shorthand.Act         // by advice, what a tick of it writes
 	OwnPace     measure.Range             // how it gains against the usual, as its looks tell; zero: nothing learnt
 	YardPace    measure.Range             // how its yard's flow runs against the calendar
 	Tested      int                       // ranges that looks have tested
@@ -48,9 +46,6 @@ func aheadOf(c Colony, a *assessment.Assessment) *Ahead {
 	}
 	if q, ok := advice.BestLook(sit); ok {
 		out.BestDo, out.BestWhy = q.Do, q.Reason
-	}
-	for _, x := range a.Advice {
-		out.Ticks = append(out.Ticks, c.tickOf(x, sit.Settings))
 	}
 	out.OwnPace, out.YardPace, _ = c.Believed.Pace()
 	out.Tested, out.Held = c.Believed.Tested()

@@ -49,7 +49,7 @@ func uid(name string) string { return uuid.NewSHA1(uuid.NameSpaceOID, []byte(nam
 
 func lookAt(c app.Colony, id string, on day.Day, honey float64) history.Entry {
 	seams := 8.0
-	return history.Entry{ID: id, Day: on, Kind: history.KindLook, Look: &history.Look{
+	return history.Entry{ID: id, Day: on, Kind: history.KindLook, Body: &history.Look{
 		Boxes: []history.BoxLook{
 			{Box: c.Believed.Stack.Boxes[0].ID, Depth: "boxes", Counts: &look.Counts{Brood: 5, Honey: 1.5, Pollen: 1, Empty: 2.5}, Seams: &seams},
 			{Box: c.Believed.Stack.Boxes[1].ID, Depth: "boxes", Counts: &look.Counts{Honey: honey, Empty: 10 - honey}},

@@ -61,7 +61,7 @@ func TestTextsAreBounded(t *testing.T) {
 	}
 	for letters, ok := range map[int]bool{2000: true, 2001: false} {
 		e := lookAt(c, app.NewID(), today, 2)
-		e.Look.Note = strings.Repeat("ö", letters)
+		e.Look().Note = strings.Repeat("ö", letters)
 		var fe *app.FieldError
 		if err := svc.Record(ctx, id, e); ok != (err == nil) || !ok && (!errors.As(err, &fe) || fe.Field != "note") {
 			t.Errorf("a note of %d letters: %v", letters, err)

@@ -69,12 +69,12 @@ func (l LogLine) Glyph() (boxes []GlyphBox, excluderAbove int) {
 // Line writes a look of the log in shorthand; "" for any other entry.
 func (l LogLine) Line() string {
 	switch {
-	case l.Entry.Look == nil:
+	case l.Entry.Look() == nil:
 		return ""
 	case l.told != nil:
 		return l.told.Line
 	}
-	return shorthand.Format(shorthand.Line{Look: l.Entry.Look}, shorthand.BoxesOf(l.stack))
+	return shorthand.Format(shorthand.Line{Look: l.Entry.Look()}, shorthand.BoxesOf(l.stack))
 }
 
 type found struct {
@@ -293,7 +293,7 @@ func (s *Service) Preview(ctx context.Context, id string, x Entered) (Colony, er
 	if err != nil {
 		return Colony{}, err
 	}
-	es, err := entriesOf(log, x)
+	es, err := entriesOf(id, log, x)
 	if err != nil {
 		return Colony{}, err
 	}
@@ -321,13 +321,13 @@ func (s *Service) Form(ctx context.Context, id string) (Colony, error) {
 func (s *Service) Questions(ctx context.Context, c Colony, e history.Entry) ([]look.Question, error) {
 	site, set := c.site, c.Settings
 	fresh := e.Day == c.Today && len(c.Broken) == 0 && !slices.ContainsFunc(c.Log, func(l LogLine) bool { return l.ID == e.ID })
-	if fresh && e.Look != nil {
+	if fresh && e.Look() != nil {
 		g := history.Ground{Site: site, Observer: set.Observer(), Units: set.Units}
 		expected := c.expected
 		if c.stored == "" {
 			expected = c.Believed.ExpectedOn(e.Day, s.ground(c.ID, site, set, c.Today, nil))
 		}
-		qs, err := c.Believed.Asked(*e.Look, e.Day, expected, g)
+		qs, err := c.Believed.Asked(*e.Look(), e.Day, expected, g)
 		return qs, fieldOf(err, "look")
 	}
 	f, err := s.find(ctx, c.ID)

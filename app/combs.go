@@ -82,5 +82,5 @@ func (s *Service) NoteCombs(ctx context.Context, colony, entryID string, a histo
 	case len(a.Label) > 20:
 		return &FieldError{"label", "it is longer than 20 letters; shorten it"}
 	}
-	return s.Record(ctx, colony, history.Entry{ID: entryID, Day: x.Today, Kind: history.KindCombs, Combs: &a})
+	return s.Record(ctx, colony, history.Entry{ID: entryID, Day: x.Today, Kind: history.KindCombs, Body: &a})
 }

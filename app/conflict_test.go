@@ -11,6 +11,7 @@ import (
 	"kembo/app"
 	"kembo/core/history"
 	"kembo/core/look"
+	"kembo/core/moves"
 	"kembo/store"
 )
 
@@ -32,10 +33,10 @@ func TestTwoAtOnceLeaveALogThatFits(t *testing.T) {
 					ctx,
 					id,
 					history.Entry{
-						ID:     uid(fmt.Sprint("off", round, n)),
-						Day:    today,
-						Kind:   history.KindBoxOff,
-						BoxOff: &history.BoxOff{Box: super},
+						ID:   uid(fmt.Sprint("off", round, n)),
+						Day:  today,
+						Kind: "box_off",
+						Body: &moves.BoxOff{Box: super},
 					},
 				)
 			}
@@ -84,7 +85,7 @@ func TestALogAheadOfTheClock(t *testing.T) {
 	err = svc.Record(
 		ctx,
 		id,
-		history.Entry{ID: uid("off"), Day: today, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: super}},
+		history.Entry{ID: uid("off"), Day: today, Kind: "box_off", Body: &moves.BoxOff{Box: super}},
 	)
 	var fe *app.FieldError
 	if !errors.As(err, &fe) || !strings.Contains(fe.Say, "2026-06-05") {
@@ -117,10 +118,10 @@ func brokenLog(t *testing.T) (svc *app.Service, yard, colony string) {
 	}
 	for _, n := range []string{"off 1", "off 2"} {
 		e := history.Entry{
-			ID:     uid(n),
-			Day:    today,
-			Kind:   history.KindBoxOff,
-			BoxOff: &history.BoxOff{Box: c.Believed.Stack.Boxes[1].ID},
+			ID:   uid(n),
+			Day:  today,
+			Kind: "box_off",
+			Body: &moves.BoxOff{Box: c.Believed.Stack.Boxes[1].ID},
 		}
 		row, err := app.EventOf(e, op.ID, id, "keeper", today.Time())
 		if err != nil {
@@ -162,7 +163,7 @@ func TestABrokenLogIsItsColonysProblem(t *testing.T) {
 		ID:   uid("look"),
 		Day:  today,
 		Kind: history.KindLook,
-		Look: &history.Look{
+		Body: &history.Look{
 			Boxes: []history.BoxLook{{Box: c.Believed.Stack.Boxes[0].ID, Depth: string(look.BySeams), Seams: &seams}},
 		},
 	}
@@ -280,7 +281,7 @@ func TestOneIDIsOneThing(t *testing.T) {
 			t.Errorf("%s: %v", name, err)
 		}
 	}
-	if c, _ := svc.Colony(ctx, id); len(c.Log) != 2 || c.Log[1].Entry.Feed.Kg != 2 {
+	if c, _ := svc.Colony(ctx, id); len(c.Log) != 2 || c.Log[1].Entry.Body.(*moves.Feed).Kg != 2 {
 		t.Errorf("the log has %d entries", len(c.Log))
 	}
 	if c, _ := svc.Colony(ctx, other); len(c.Log) != 1 {

@@ -127,7 +127,7 @@ func TestAnyBoxGoesAnywhere(t *testing.T) {
 			t.Errorf("%+v: %v", n, err)
 		}
 	}
-	if err := svc.Record(ctx, id, history.Entry{ID: uid("l"), Day: today, Kind: history.KindLook, Look: &history.Look{Boxes: []history.BoxLook{
+	if err := svc.Record(ctx, id, history.Entry{ID: uid("l"), Day: today, Kind: history.KindLook, Body: &history.Look{Boxes: []history.BoxLook{
 		{Box: st.Boxes[1].ID, Depth: "boxes", Counts: &look.Counts{Brood: 4, Honey: 3, Empty: 3}}}}}); err != nil {
 		t.Fatal(err)
 	}
@@ -230,7 +230,7 @@ func TestASecondLookToday(t *testing.T) {
 	}
 	first := *c.Believed.Estimate
 	n := 6.0
-	seams := history.Entry{ID: uid("l2"), Day: today, Kind: history.KindLook, Look: &history.Look{Boxes: []history.BoxLook{{Box: c.Believed.Stack.Boxes[0].ID, Depth: "seams", Seams: &n}}}}
+	seams := history.Entry{ID: uid("l2"), Day: today, Kind: history.KindLook, Body: &history.Look{Boxes: []history.BoxLook{{Box: c.Believed.Stack.Boxes[0].ID, Depth: "seams", Seams: &n}}}}
 	qs, err := svc.Questions(ctx, c, seams)
 	if err != nil || len(qs) != 0 {
 		t.Errorf("asked %v, %v", qs, err)

@@ -8,8 +8,8 @@ import (
 	"kembo/app"
 	"kembo/core/advice"
 	"kembo/core/history"
+	"kembo/core/moves"
 	"kembo/core/season"
-	"kembo/core/shorthand"
 	"kembo/exchange"
 )
 
@@ -27,7 +27,7 @@ func TestNothingIsDoneOnBehalfOfNobody(t *testing.T) {
 		_, all := s.OnAll(
 			ctx,
 			yard,
-			app.OnAll{ID: app.NewID(), Day: today, Acts: []shorthand.Act{{What: shorthand.Fed, Kg: 1}}},
+			app.OnAll{ID: app.NewID(), Day: today, Acts: []moves.Said{{Do: "sugar", N: 1}}},
 		)
 		_, scale := s.ImportScale(ctx, id, exchange.ScaleSheet{}, exchange.ScaleColumns{})
 		_, _, link := s.NewLink(ctx)

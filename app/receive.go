@@ -8,16 +8,12 @@ import (
 	"errors"
 	"fmt"
 	"slices"
-	"strconv"
-	"strings"
 	"time"
 
 	"kembo/core/day"
-	"kembo/core/feed"
 	"kembo/core/history"
-	"kembo/core/hive"
 	"kembo/core/look"
-	"kembo/core/shorthand"
+	"kembo/core/moves"
 )
 
 // Entered is what a keeper found and did at a hive, as a device sent it.
@@ -29,7 +25,7 @@ type Entered struct {
 	Own  []string // what the same device has sent before, by id: it knows of that
 	Day  day.Day
 	Look *history.Look // nil: only done
-	Acts []shorthand.Act
+	Acts []moves.Said
 }
 
 // Received is the answer to what was sent. The same sent again gets the same.
@@ -52,7 +48,7 @@ func (s *Service) Receive(ctx context.Context, colony string, x Entered) (Receiv
 	was := sha256.Sum256([]byte(x.Body))
 	r := request{ID: x.ID, Kind: string(history.KindLook), Body: x.Body, By: x.By, Seen: x.Seen, Own: x.Own, Beside: true, was: hex.EncodeToString(was[:])}
 	return s.once(ctx, colony, r, func(m making) ([]history.Entry, error) {
-		es, err := entriesOf(m.log, x)
+		es, err := entriesOf(colony, m.log, x)
 		if err == nil && len(es) == 0 {
 			err = &FieldError{"look", "nothing is entered yet; heft it, count seams, or count or paint at least one box"}
 		}
@@ -88,83 +84,29 @@ func (s *Service) ownEntries(ctx context.Context, ids []string) (map[string]bool
 
 // entriesOf turns what was found and done into entries: the look first, then
 // what was done, on the hive as it was found.
-func entriesOf(log []history.Entry, x Entered) ([]history.Entry, error) {
+func entriesOf(colony string, log []history.Entry, x Entered) ([]history.Entry, error) {
 	var out []history.Entry
 	if x.Look != nil {
-		out = append(out, history.Entry{ID: x.ID, Day: x.Day, Kind: history.KindLook, Look: x.Look})
+		out = append(out, history.Entry{ID: x.ID, Day: x.Day, Kind: history.KindLook, Body: x.Look})
 	}
 	if len(x.Acts) == 0 {
 		return out, nil
 	}
-	b, err := history.Fold(insertAt(log, x.Day, out...), history.Ground{})
+	b, err := history.Fold(insertAt(log, x.Day, out...), history.Ground{Colony: colony})
 	if err != nil {
 		return nil, fieldOf(err, "look")
 	}
-	for _, a := range x.Acts {
-		did, err := actEntries(b.Stack, a)
-		if err != nil {
-			return nil, err
-		}
-		out = append(out, did...)
+	did, err := actEntries(b.Hive(colony), x.Day, x.Acts)
+	if err != nil {
+		return nil, err
 	}
+	out = append(out, did...)
 	for i := range out {
 		if out[i].ID == "" {
-			out[i].ID, out[i].Day = numberedID(x.ID, i+1), x.Day
+			out[i].ID = numberedID(x.ID, i+1)
 		}
 	}
 	return out, nil
-}
-
-// actEntries says in the log what was done.
-func actEntries(st hive.Stack, a shorthand.Act) ([]history.Entry, error) {
-	switch a.What {
-	case shorthand.SupersOn:
-		if a.Count < 1 || a.Count > 9 {
-			return nil, &FieldError{"supers", "give 1 to 9"}
-		}
-		return supersOn(st, a.Count, a.Drawn), nil
-	case shorthand.BoxOff:
-		why := "taken off"
-		if a.Harvested {
-			why = "harvest"
-		}
-		return []history.Entry{{Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: a.Box, Why: why}}}, nil
-	case shorthand.CombsSwap:
-		places := hive.HoneyCombs(st, a.Count).Places
-		if len(places) < a.Count || a.Count < 1 {
-			return nil, &FieldError{"combs swapped", fmt.Sprintf("the nest is not known to have %d combs of honey; look at it by box or by face first", a.Count)}
-		}
-		return []history.Entry{swapOf(st, a.Count)}, nil
-	case shorthand.Fed:
-		kg, what := a.Kg, "dry sugar"
-		if a.Litres > 0 {
-			sugar, water, ok := ratioOf(a.Ratio)
-			if !ok {
-				return nil, &FieldError{"feed", "give the syrup as 1:1 or 2:1"}
-			}
-			kg, what = feed.SugarKg(a.Litres, sugar, water), a.Ratio+" syrup"
-		}
-		if !(kg > 0 && kg <= 60) {
-			return nil, &FieldError{"feed", "give more than 0 and at most 60 kg of sugar"}
-		}
-		return []history.Entry{{Kind: history.KindFeed, Feed: &history.Feed{What: what, Kg: kg, StoresKg: kg * feed.StoresPerKgSugar.Likely}}}, nil
-	case shorthand.Turned:
-		return []history.Entry{{Kind: history.KindArranged, Arranged: &history.Arranged{NestTurned: true}}}, nil
-	case shorthand.ExcluderIn, shorthand.ExcluderOut:
-		n := 0
-		if a.What == shorthand.ExcluderIn {
-			n = len(st.Boxes) - st.Supers()
-		}
-		return []history.Entry{{Kind: history.KindArranged, Arranged: &history.Arranged{ExcluderAbove: &n}}}, nil
-	}
-	return nil, &FieldError{"done", fmt.Sprintf("%q is not something this version knows", a.What)}
-}
-
-func ratioOf(t string) (sugar, water float64, ok bool) {
-	a, b, ok := strings.Cut(t, ":")
-	sugar, err1 := strconv.ParseFloat(a, 64)
-	water, err2 := strconv.ParseFloat(b, 64)
-	return sugar, water, ok && err1 == nil && err2 == nil && sugar > 0 && water > 0 && sugar/water <= 3 && sugar/water >= 0.3
 }
 
 // insertAt returns a log with entries of a day in their place.
@@ -207,9 +149,12 @@ func fits(log []history.Entry, today day.Day, es ...history.Entry) error {
 // fieldOf turns what does not fit into a sentence about a field.
 func fieldOf(err error, otherwise string) error {
 	var fe *look.FieldError
+	var me *moves.Error
 	switch {
 	case err == nil:
 		return nil
+	case errors.As(err, &me):
+		return &FieldError{me.Field, me.Say}
 	case errors.As(err, &fe):
 		return &FieldError{fe.Field, fe.Say}
 	}
@@ -275,7 +220,7 @@ type OnAll struct {
 	Day    day.Day
 	Except []string
 	Look   *history.Look // findings or a note only
-	Acts   []shorthand.Act
+	Acts   []moves.Said
 }
 
 // OnAll writes it to each colony's log and returns to how many. Sent again it

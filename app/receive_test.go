@@ -9,12 +9,12 @@ import (
 
 	"kembo/app"
 	"kembo/core/history"
-	"kembo/core/shorthand"
+	"kembo/core/moves"
 )
 
 // found is a look of today as a device sends it.
 func found(c app.Colony, id string) app.Entered {
-	return app.Entered{ID: id, Body: "the look " + id, By: "Ann", Day: today, Look: lookAt(c, id, today, 4).Look}
+	return app.Entered{ID: id, Body: "the look " + id, By: "Ann", Day: today, Look: lookAt(c, id, today, 4).Look()}
 }
 
 // TestSentTwiceIsWrittenOnce: the same id and body gets the same answer; the same
@@ -24,7 +24,7 @@ func TestSentTwiceIsWrittenOnce(t *testing.T) {
 	ctx := context.Background()
 	c, _ := svc.Colony(ctx, id)
 	x := found(c, uid("device-look-1"))
-	x.Acts = []shorthand.Act{{What: shorthand.SupersOn, Count: 2, Drawn: true}, {What: shorthand.Fed, Litres: 4, Ratio: "1:1"}}
+	x.Acts = []moves.Said{{Do: "super_drawn", N: 2}, {Do: "syrup_thin", N: 4}}
 	for i := range 3 {
 		got, err := svc.Receive(ctx, id, x)
 		if err != nil || got.Again != (i > 0) || got.Beside {
@@ -37,7 +37,7 @@ func TestSentTwiceIsWrittenOnce(t *testing.T) {
 	}
 	// 4 L of 1:1 by mass hold 2.46 kg of sugar: density 1.2296 at 50 % (NBS
 	// Circular 440, from memory), half of it sugar.
-	if f := c.Log[4].Entry.Feed; math.Abs(f.Kg-4*1.2296/2) > 0.01 {
+	if f := c.Log[4].Entry.Body.(*moves.Feed); math.Abs(f.Kg-4*1.2296/2) > 0.01 {
 		t.Errorf("4 L of 1:1 are %.3f kg of sugar", f.Kg)
 	}
 	x.Body = "another"
@@ -67,7 +67,7 @@ func TestMeanwhile(t *testing.T) {
 	}
 	for range 2 {
 		got, err := svc.Receive(ctx, id, x)
-		if err != nil || len(got.Meanwhile) != 1 || got.Meanwhile[0].Feed == nil {
+		if err != nil || len(got.Meanwhile) != 1 || got.Meanwhile[0].Kind != history.KindFeed {
 			t.Fatalf("%+v, %v", got, err)
 		}
 	}
@@ -88,7 +88,7 @@ func TestOnesOwnLooksAreNoNews(t *testing.T) {
 	c, _ := svc.Colony(ctx, id)
 	kept := c.Log[len(c.Log)-1].ID
 	first, second := found(c, uid("device-look-4")), found(c, uid("device-look-5"))
-	first.Acts = []shorthand.Act{{What: shorthand.SupersOn, Count: 1, Drawn: true}}
+	first.Acts = []moves.Said{{Do: "super_drawn", N: 1}}
 	first.Seen, second.Seen = kept, kept
 	if got, err := svc.Receive(ctx, id, first); err != nil || len(got.Meanwhile) != 0 {
 		t.Fatalf("%+v, %v", got, err)
@@ -98,7 +98,7 @@ func TestOnesOwnLooksAreNoNews(t *testing.T) {
 	}
 	second.Own = []string{"never-came", first.ID}
 	got, err := svc.Receive(ctx, id, second)
-	if err != nil || len(got.Meanwhile) != 1 || got.Meanwhile[0].Feed == nil {
+	if err != nil || len(got.Meanwhile) != 1 || got.Meanwhile[0].Kind != history.KindFeed {
 		t.Errorf("told of %+v, %v; the feed alone is news", got.Meanwhile, err)
 	}
 }
@@ -111,10 +111,10 @@ func TestARefusalStoresNothing(t *testing.T) {
 	for what, change := range map[string]func(*app.Entered){
 		"a day to come":        func(x *app.Entered) { x.Day = today + 1 },
 		"before the set-up":    func(x *app.Entered) { x.Day = today - 400 },
-		"a box that is gone":   func(x *app.Entered) { x.Acts = []shorthand.Act{{What: shorthand.BoxOff, Box: "none"}} },
-		"combs nobody knows":   func(x *app.Entered) { x.Acts = []shorthand.Act{{What: shorthand.CombsSwap, Count: 30}} },
-		"a lake of syrup":      func(x *app.Entered) { x.Acts = []shorthand.Act{{What: shorthand.Fed, Litres: 500, Ratio: "1:1"}} },
-		"no ratio":             func(x *app.Entered) { x.Acts = []shorthand.Act{{What: shorthand.Fed, Litres: 2, Ratio: "9:1"}} },
+		"a box that is gone":   func(x *app.Entered) { x.Acts = []moves.Said{{Do: "box_off", Box: "none"}} },
+		"combs nobody knows":   func(x *app.Entered) { x.Acts = []moves.Said{{Do: "combs_swapped", N: 30}} },
+		"a lake of syrup":      func(x *app.Entered) { x.Acts = []moves.Said{{Do: "syrup_thin", N: 500}} },
+		"no ratio":             func(x *app.Entered) { x.Acts = []moves.Said{{Do: "syrup_nine", N: 2}} },
 		"nothing at all":       func(x *app.Entered) { x.Look = nil },
 		"no number of its own": func(x *app.Entered) { x.ID = "" },
 		"a name without end":   func(x *app.Entered) { x.By = strings.Repeat("x", 100) },
@@ -142,7 +142,7 @@ func TestOneDrawnSuperOnAllExcept(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	x := app.OnAll{ID: app.NewID(), By: "Ben", Day: today, Except: []string{ids["MR-03"]}, Acts: []shorthand.Act{{What: shorthand.SupersOn, Count: 1, Drawn: true}}}
+	x := app.OnAll{ID: app.NewID(), By: "Ben", Day: today, Except: []string{ids["MR-03"]}, Acts: []moves.Said{{Do: "super_drawn", N: 1}}}
 	for range 2 {
 		if n, err := svc.OnAll(ctx, yard, x); n != 3 || err != nil {
 			t.Fatalf("%d, %v", n, err)

@@ -51,7 +51,7 @@ func (c Colony) Stop(on day.Day) (expect []string, done []Done) {
 
 // Looked reports whether the colony has been looked at on the round.
 func (s Stop) Looked() bool {
-	return slices.ContainsFunc(s.Done, func(d Done) bool { return d.Entry.Look != nil })
+	return slices.ContainsFunc(s.Done, func(d Done) bool { return d.Entry.Look() != nil })
 }
 
 // Left returns how many colonies have not been looked at.

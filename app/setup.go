@@ -5,7 +5,6 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
-	"slices"
 	"strings"
 	"time"
 
@@ -13,6 +12,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/hive"
+	"kembo/core/moves"
 	"kembo/core/season"
 	"kembo/store"
 )
@@ -134,7 +134,7 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 		return taken
 	}
 	st := stackOfNew(n, f)
-	e, err := EventOf(history.Entry{ID: newID(), Day: y.today, Kind: history.KindStack, Stack: &st}, op.ID, n.ID, by.Actor, s.now())
+	e, err := EventOf(history.Entry{ID: newID(), Day: y.today, Kind: history.KindStack, Body: &st}, op.ID, n.ID, by.Actor, s.now())
 	if err != nil {
 		return err
 	}
@@ -172,23 +172,8 @@ func stackOfNew(n NewColony, f hive.BoxFormat) history.StackSet {
 }
 
 // MakeBox returns a box of new frames with ids of their own.
-func MakeBox(f hive.BoxFormat, n int, super, drawn bool) history.Box {
-	frames := make([]string, n)
-	for i := range frames {
-		frames[i] = newID()
-	}
-	return history.BoxOf(f, newID(), frames, super, drawn)
-}
-
-// framesLike is the spacing of the supers on a hive: as many frames as the top
-// one of that format has, or as many as it takes.
-func framesLike(st hive.Stack, f hive.BoxFormat) int {
-	for _, b := range slices.Backward(st.Boxes) {
-		if b.Super && b.Format == f {
-			return len(b.Frames)
-		}
-	}
-	return f.Slots
+func MakeBox(f hive.BoxFormat, n int, super, drawn bool) moves.Box {
+	return moves.NewBox(f, n, super, drawn, newID)
 }
 
 // AddSuper puts a super on top of a colony; no format and no frames mean as
@@ -234,7 +219,7 @@ func (s *Service) PutOn(ctx context.Context, colony string, n NewBox) error {
 	if err != nil {
 		return err
 	}
-	r := request{ID: n.EntryID, Kind: string(history.KindBoxOn), Body: string(body)}
+	r := request{ID: n.EntryID, Kind: "box_on", Body: string(body)}
 	_, err = s.once(ctx, colony, r, func(m making) ([]history.Entry, error) {
 		st, err := m.stack(n.On)
 		if err != nil {
@@ -249,7 +234,7 @@ func (s *Service) PutOn(ctx context.Context, colony string, n NewBox) error {
 
 // putOn makes the entry of a box that goes on a hive; f may be none.
 func putOn(st hive.Stack, n NewBox, f hive.BoxFormat) (history.Entry, error) {
-	e := history.Entry{ID: n.EntryID, Day: n.On, Kind: history.KindBoxOn}
+	e := history.Entry{ID: n.EntryID, Day: n.On, Kind: "box_on"}
 	frames := n.Frames
 	if f == (hive.BoxFormat{}) {
 		if len(st.Boxes) == 0 {
@@ -257,7 +242,7 @@ func putOn(st hive.Stack, n NewBox, f hive.BoxFormat) (history.Entry, error) {
 		}
 		f = st.SuperFormat()
 		if frames == 0 {
-			frames = framesLike(st, f)
+			frames = moves.FramesLike(st, f)
 		}
 	}
 	if frames == 0 {
@@ -276,7 +261,7 @@ func putOn(st hive.Stack, n NewBox, f hive.BoxFormat) (history.Entry, error) {
 	case len(st.Boxes) >= mostBoxes:
 		return e, &FieldError{"boxes", fmt.Sprintf("a hive has at most %d boxes", mostBoxes)}
 	}
-	e.BoxOn = &history.BoxOn{At: at, Box: MakeBox(f, frames, super, n.Drawn)}
+	e.Body = &moves.BoxOn{At: at, Box: MakeBox(f, frames, super, n.Drawn)}
 	return e, nil
 }
 

@@ -7,6 +7,7 @@ import (
 	"unicode/utf8"
 
 	"kembo/core/history"
+	"kembo/core/moves"
 )
 
 // hasControl reports whether a text has characters that no keyboard types into a
@@ -32,17 +33,16 @@ func textsOf(es []history.Entry) []error {
 		}
 	}
 	for _, e := range es {
-		switch {
-		case e.Look != nil:
-			check("note", e.Look.Note, noteMost)
-		case e.Feed != nil:
-			check("feed", e.Feed.What, wordsMost)
-		case e.Treatment != nil:
-			check("treatment", e.Treatment.What, wordsMost)
-		case e.Combs != nil:
-			check("label", e.Combs.Label, wordsMost)
-		case e.BoxOff != nil:
-			check("why", e.BoxOff.Why, wordsMost)
+		w, ok := e.Body.(moves.Worded)
+		if !ok {
+			continue
+		}
+		for _, t := range w.Texts() {
+			most := wordsMost
+			if t.Long {
+				most = noteMost
+			}
+			check(t.Field, t.Text, most)
 		}
 	}
 	return out

@@ -89,7 +89,7 @@ func (h *house) looks(code string) int {
 	h.t.Helper()
 	n := 0
 	for _, l := range h.colony(code).Log {
-		if l.Entry.Look != nil && l.Day == *h.on {
+		if l.Entry.Look() != nil && l.Day == *h.on {
 			n++
 		}
 	}

@@ -104,7 +104,7 @@ func TestWhatALookCosts(t *testing.T) {
 	b.tap("[name=then][value=next]")
 	b.wait(`document.querySelector("#look")?.dataset.code === "QL-04"`)
 	log := h.colony("QL-03").Log
-	l := log[len(log)-1].Entry.Look
+	l := log[len(log)-1].Entry.Look()
 	if l == nil || !slices.ContainsFunc(l.Boxes, func(x history.BoxLook) bool {
 		return len(x.Faces) == 10 && x.Faces[9][1] != "" && x.Faces[0][1] == "HHHHHHEL"
 	}) {

@@ -17,6 +17,7 @@ import (
 
 	"kembo/app"
 	"kembo/core/history"
+	"kembo/core/moves"
 	"kembo/demo"
 )
 
@@ -137,14 +138,14 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 			t.Errorf("%s has %d looks, want 1", code, n)
 		}
 	}
-	if l := h.colony("QL-03").Log; l[len(l)-1].Entry.Look.Note != "entered in a line" || !l[len(l)-1].Entry.Look.Queen.Larvae {
-		t.Errorf("the line was stored as %+v", l[len(l)-1].Entry.Look)
+	if l := h.colony("QL-03").Log; l[len(l)-1].Entry.Look().Note != "entered in a line" || !l[len(l)-1].Entry.Look().Queen.Larvae {
+		t.Errorf("the line was stored as %+v", l[len(l)-1].Entry.Look())
 	}
 	l := h.colony("QL-01").Log
 	if all, err := h.svc.Photos(context.Background(), h.colony("QL-01").ID); err != nil || len(all[l[len(l)-1].ID]) != 1 || all[l[len(l)-1].ID][0].Width != 1600 {
 		t.Errorf("the photo of the look: %v, %v", all, err)
 	}
-	if !slices.ContainsFunc(l[len(l)-1].Entry.Look.Boxes, func(b history.BoxLook) bool { return b.Expected }) {
+	if !slices.ContainsFunc(l[len(l)-1].Entry.Look().Boxes, func(b history.BoxLook) bool { return b.Expected }) {
 		t.Error("nothing says that the seams were accepted as expected")
 	}
 }
@@ -223,7 +224,7 @@ func TestBothAreKept(t *testing.T) {
 	p.press("[name='queen.eggs']")
 	// Another keeper writes meanwhile.
 	c := h.colony("QL-01")
-	other := history.Entry{ID: app.NewID(), Day: demo.Default, Kind: history.KindFeed, Feed: &history.Feed{What: "1:1 syrup", Kg: 2, StoresKg: 2}}
+	other := history.Entry{ID: app.NewID(), Day: demo.Default, Kind: history.KindFeed, Body: &moves.Feed{What: "1:1 syrup", Kg: 2, StoresKg: 2}}
 	if err := h.svc.Record(context.Background(), c.ID, other); err != nil {
 		t.Fatal(err)
 	}
@@ -266,7 +267,7 @@ func TestARefusalStaysAndIsShown(t *testing.T) {
 	p.press(fmt.Sprintf("[name='box.%d.state'][value='half']", len(c.Believed.Stack.Boxes)-1))
 	p.press("[name=then][value=next]")
 	p.until(`document.querySelector("#look")?.dataset.code === "QL-03"`)
-	if err := h.svc.Record(context.Background(), c.ID, history.Entry{ID: app.NewID(), Day: demo.Default, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: top.ID, Why: "taken off"}}); err != nil {
+	if err := h.svc.Record(context.Background(), c.ID, history.Entry{ID: app.NewID(), Day: demo.Default, Kind: "box_off", Body: &moves.BoxOff{Box: top.ID, Why: "taken off"}}); err != nil {
 		t.Fatal(err)
 	}
 	h.cable.set(false, false)
@@ -467,7 +468,7 @@ func TestTheWholeYardAtOnce(t *testing.T) {
 	}
 	fed := func(code string) bool {
 		l := h.colony(code).Log
-		return l[len(l)-1].Entry.Feed != nil
+		return l[len(l)-1].Entry.Kind == history.KindFeed
 	}
 	if !fed("QL-01") || !fed("QL-11") || fed("QL-07") {
 		t.Errorf("fed are QL-01 %v, QL-11 %v, QL-07 %v", fed("QL-01"), fed("QL-11"), fed("QL-07"))

@@ -32,15 +32,17 @@ var mayImport = map[string][]string{
 	"colony":      {"comb", "day", "hive", "measure", "queen"},
 	"look":        {"colony", "comb", "day", "hive", "ledger", "measure", "season"},
 	"forecast":    {"colony", "day", "hive", "measure", "season"},
-	"advice":      {"colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "queen", "season"},
+	"advice":      {"colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "moves", "queen", "season"},
 	"assessment":  {"advice", "colony", "day", "forecast", "hive", "look", "queen", "season"},
-	"shorthand":   {"comb", "history", "hive", "look", "measure"},
-	"history":     {"colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "queen", "season"},
+	"shorthand":   {"comb", "history", "hive", "look", "measure", "moves"},
+	"history":     {"colony", "comb", "day", "forecast", "hive", "look", "measure", "moves", "queen", "season", "words"},
+	"moves":       {"colony", "comb", "day", "feed", "forecast", "hive", "measure", "queen", "words"},
+	"words":       {"day"},
 }
 
 // outside is what core may use of the standard library: nothing that reads,
 // writes, waits or shows.
-var outside = []string{"cmp", "encoding/json", "errors", "fmt", "math", "math/rand/v2", "slices", "strconv", "strings", "time"}
+var outside = []string{"cmp", "encoding/json", "errors", "fmt", "math", "math/rand/v2", "slices", "strconv", "strings", "time", "unicode", "unicode/utf8"}
 
 // layers is the policy of the other rooms: arrows point inward.
 var layers = map[string][]string{

@@ -13,6 +13,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
+	"kembo/core/moves"
 	"kembo/demo"
 	"kembo/store"
 )
@@ -189,7 +190,7 @@ func TestWhatIsLoadedIsWhatIsLogged(t *testing.T) {
 			}
 			fed++
 			load := a.Needs[0]
-			if tick := c.TickOf(i); len(tick) != 1 || tick[0].Litres != load.Count || tick[0].Ratio != "2:1" {
+			if tick := c.TickOf(i); len(tick) != 1 || tick[0].N != load.Count || tick[0].Do != "syrup_thick" {
 				t.Errorf("%s: %v %s loaded, ticked as %+v", c.Code, load.Count, load.Unit, tick)
 			}
 			if err := svc.Do(ctx, c.ID, app.NewID(), a.Action); err != nil {
@@ -199,7 +200,7 @@ func TestWhatIsLoadedIsWhatIsLogged(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			f := after.Log[len(after.Log)-1].Entry.Feed
+			f, _ := after.Log[len(after.Log)-1].Entry.Body.(*moves.Feed)
 			// A litre of 2:1 holds 0.88 kg of sugar: density 1.32 at 66.7 % (NBS
 			// Circular 440, from memory).
 			if f == nil || math.Abs(f.Kg-0.88*load.Count) > 0.02*f.Kg {

@@ -12,6 +12,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/hive"
+	"kembo/core/moves"
 	"kembo/core/season"
 	"kembo/station"
 )
@@ -21,7 +22,8 @@ type keeper struct {
 	story
 	truth   *truth
 	entries []history.Entry
-	treated history.Entry // the treatment that is in
+	treated history.Entry // the treatment that was put in
+	out     bool          // and came out
 	n       int
 	days    []station.DayMass // as a scale under the hive would feel them
 	course  map[day.Day]Truth // on the morning of each day
@@ -41,8 +43,8 @@ func (k *keeper) write(e history.Entry) {
 	k.entries = append(k.entries, e)
 }
 
-func (k *keeper) box(f hive.BoxFormat, super, drawn bool) (history.Box, hive.Box) {
-	b := history.Box{ID: k.id("box"), Format: f.Key, Super: super, Drawn: drawn}
+func (k *keeper) box(f hive.BoxFormat, super, drawn bool) (moves.Box, hive.Box) {
+	b := moves.Box{ID: k.id("box"), Format: f.Key, Super: super, Drawn: drawn}
 	for range f.Slots {
 		b.Frames = append(b.Frames, k.id("frame"))
 	}
@@ -68,8 +70,8 @@ func begin(s story) (*keeper, error) {
 		nest = append(nest, h)
 	}
 	k.truth = setUp(nest, nil, s)
-	k.write(history.Entry{Day: s.from, Kind: history.KindStack, Stack: set})
-	k.write(history.Entry{Day: s.from, Kind: history.KindLook, Look: k.truth.observe(false, "")})
+	k.write(history.Entry{Day: s.from, Kind: history.KindStack, Body: set})
+	k.write(history.Entry{Day: s.from, Kind: history.KindLook, Body: k.truth.observe(false, "")})
 	return k, nil
 }
 
@@ -95,14 +97,14 @@ func (k *keeper) visit(d day.Day) {
 		defer k.weigh(d)
 	}
 	if k.glance[0] != 0 && d >= k.glance[0] && d <= k.glance[1] {
-		k.write(history.Entry{Day: d, Kind: history.KindLook, Look: k.truth.glance()})
+		k.write(history.Entry{Day: d, Kind: history.KindLook, Body: k.truth.glance()})
 		if sd > 112 && sd < 196 {
 			k.supers(d, sd)
 		}
 		return
 	}
 	byFace := (k.number+uint64(d))%3 == 0 && sd > 100 && sd < 250 || k.code == "QL-11" && sd > 140 && sd < 160
-	k.write(history.Entry{Day: d, Kind: history.KindLook, Look: k.truth.observe(byFace, check)})
+	k.write(history.Entry{Day: d, Kind: history.KindLook, Body: k.truth.observe(byFace, check)})
 	switch {
 	case sd > 112 && sd < 196:
 		k.supers(d, sd)
@@ -118,7 +120,7 @@ func (k *keeper) visit(d day.Day) {
 }
 
 func (k *keeper) weigh(d day.Day) {
-	k.write(history.Entry{Day: d, Kind: history.KindWeighing, Weighing: &history.Weighing{Kg: math.Round(2*k.grossKg()) / 2}})
+	k.write(history.Entry{Day: d, Kind: history.KindWeighing, Body: &history.Weighing{Kg: math.Round(2*k.grossKg()) / 2}})
 }
 
 // grossKg is what a scale under the hive would show.
@@ -140,7 +142,7 @@ func (k *keeper) noteCombs(d day.Day) {
 		for _, i := range slots {
 			c.Frames = append(c.Frames, b.Frames[i].ID)
 		}
-		k.write(history.Entry{Day: d, Kind: history.KindCombs, Combs: c})
+		k.write(history.Entry{Day: d, Kind: history.KindCombs, Body: c})
 	}
 	// Which are old, and where drones were raised, differs from hive to hive.
 	last := len(b.Frames) - 1
@@ -185,7 +187,7 @@ func (k *keeper) supers(d day.Day, sd int) {
 		c.SuperUndrawn = cells(h)
 	}
 	s.Apply(&c)
-	k.write(history.Entry{Day: d, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: at, Box: b, ExcluderUnder: first}})
+	k.write(history.Entry{Day: d, Kind: "box_on", Body: &moves.BoxOn{At: at, Box: b, ExcluderUnder: first}})
 }
 
 // harvest takes capped supers, and all of them by the end of August.
@@ -234,7 +236,7 @@ func (k *keeper) takeOff(d day.Day, i int, why string) {
 	}
 	c.SuperUndrawnOut = part(comb.Foundation)
 	s.Apply(&c)
-	k.write(history.Entry{Day: d, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: k.truth.super[i].ID, Why: why}})
+	k.write(history.Entry{Day: d, Kind: "box_off", Body: &moves.BoxOff{Box: k.truth.super[i].ID, Why: why}})
 	k.truth.super = slices.Delete(k.truth.super, i, i+1)
 }
 
@@ -242,13 +244,13 @@ func (k *keeper) takeOff(d day.Day, i int, why string) {
 func (k *keeper) autumn(d day.Day, sd int) {
 	s := &k.truth.state
 	if k.treated.ID == "" && len(k.truth.super) == 0 && sd < 262 {
-		k.write(history.Entry{Day: d, Kind: history.KindTreatment, Treatment: &history.Treatment{What: "thymol"}})
+		k.write(history.Entry{Day: d, Kind: history.KindTreatment, Body: &moves.Treatment{What: "thymol"}})
 		k.treated = k.entries[len(k.entries)-1]
-	} else if k.treated.ID != "" && k.treated.Treatment.To == 0 && d >= k.treated.Day+26 {
+	} else if k.treated.ID != "" && !k.out && d >= k.treated.Day+26 {
 		out := history.Entry{Day: d, Kind: history.KindTreatment, Supersedes: k.treated.ID,
-			Treatment: &history.Treatment{What: "thymol", From: k.treated.Day, To: d, HoneyBarred: d}}
+			Body: &moves.Treatment{What: "thymol", From: k.treated.Day, To: d, HoneyBarred: d}}
 		k.write(out)
-		k.treated.Treatment.To = d
+		k.out = true
 	}
 	if sd > 232 && sd <= 252 && !k.noFeed && len(k.truth.super) == 0 && s.Stores() < 10 {
 		k.feed(d, "2:1 syrup", 4, 4) // the crop is off: what they need to rear winter bees
@@ -273,11 +275,11 @@ func (k *keeper) packDown(d day.Day) {
 	// log looks again afterwards.
 	s.Apply(&forecast.Change{NestDrawnOut: cells(top) / s.NestDrawn})
 	k.truth.nest = k.truth.nest[:1]
-	k.write(history.Entry{Day: d, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: top.ID, Why: "packed down"}})
-	k.write(history.Entry{Day: d, Kind: history.KindLook, Look: k.truth.observe(false, "")})
+	k.write(history.Entry{Day: d, Kind: "box_off", Body: &moves.BoxOff{Box: top.ID, Why: "packed down"}})
+	k.write(history.Entry{Day: d, Kind: history.KindLook, Body: k.truth.observe(false, "")})
 }
 
 func (k *keeper) feed(d day.Day, what string, kg, stores float64) {
 	k.truth.state.Apply(&forecast.Change{FeedKg: stores})
-	k.write(history.Entry{Day: d, Kind: history.KindFeed, Feed: &history.Feed{What: what, Kg: kg, StoresKg: stores}})
+	k.write(history.Entry{Day: d, Kind: history.KindFeed, Body: &moves.Feed{What: what, Kg: kg, StoresKg: stores}})
 }

@@ -257,13 +257,13 @@ func moved(id string, key uuid.UUID) string {
 // jittered returns an entry with its counts moved by half a comb, and its weights
 // by a few per cent.
 func jittered(e history.Entry, r *rand.Rand) history.Entry {
-	switch {
-	case e.Weighing != nil:
-		w := *e.Weighing
+	switch x := e.Body.(type) {
+	case *history.Weighing:
+		w := *x
 		w.Kg = math.Round(10*w.Kg*(1+0.02*r.NormFloat64())) / 10
-		e.Weighing = &w
-	case e.Look != nil:
-		b, err := json.Marshal(e.Look)
+		e.Body = &w
+	case *history.Look:
+		b, err := json.Marshal(x)
 		l := new(history.Look)
 		if err != nil || json.Unmarshal(b, l) != nil {
 			return e
@@ -274,7 +274,7 @@ func jittered(e history.Entry, r *rand.Rand) history.Entry {
 				c.Honey, c.Empty = c.Honey+half, c.Empty-half
 			}
 		}
-		e.Look = l
+		e.Body = l
 	}
 	return e
 }

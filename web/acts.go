@@ -11,6 +11,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/history"
 	"kembo/core/measure"
+	"kembo/core/moves"
 )
 
 // boxOn puts a super on top.
@@ -101,7 +102,7 @@ func (s *Server) boxOff(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	e := history.Entry{ID: c.FormValue("entry"), Day: x.Today, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: c.FormValue("box"), Why: "taken off"}}
+	e := history.Entry{ID: c.FormValue("entry"), Day: x.Today, Kind: "box_off", Body: &moves.BoxOff{Box: c.FormValue("box"), Why: "taken off"}}
 	if err := s.as(c).Record(c.Context(), id, e); err != nil {
 		return err
 	}

@@ -223,7 +223,7 @@ func sumsOf(x app.Colony) []sum {
 func cardsOf(x app.Colony) []adviceCard {
 	var out []adviceCard
 	for i, a := range x.Assessment.Advice {
-		card := adviceCard{First: i == 0, Hand: i == 0 && a.Action != advice.Leave, Action: a.Action, Doable: app.Doable(a.Action), ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason, Change: a.WouldChange, Cautions: a.Cautions, Needs: needsText(a.Needs, x.Units), Sure: sure(a.Confidence)}
+		card := adviceCard{First: i == 0, Hand: i == 0 && a.Action != advice.Leave, Action: a.Action, Doable: len(a.Acts) > 0, ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason, Change: a.WouldChange, Cautions: a.Cautions, Needs: needsText(a.Needs, x.Units), Sure: sure(a.Confidence)}
 		names, moved := [3]string{"Food", "Room to lay", "Room to store"}, false
 		for k, n := range forecast.Names {
 			r := runwayText{Name: names[k], Before: daysText(a.Before[n].Likely, x.Assessment.Base.Horizon), After: daysText(a.After[n].Likely, x.Assessment.Base.Horizon)}

@@ -1,145 +1,262 @@
 package web
 
 import (
+	"encoding/json"
 	"fmt"
 	"net/url"
 	"strconv"
 
 	"kembo/app"
 	"kembo/core/measure"
-	"kembo/core/shorthand"
+	"kembo/core/moves"
+	"kembo/core/words"
 )
 
-// doneForm is what was done at the hive, as typed.
+// doneForm is what was done at the hive, as typed: a field for each of the table of
+// acts.
 type doneForm struct {
-	Supers, Comb    string
-	Feed, FeedAs    string
-	Swap            string
-	Turn            bool
-	Excluder        string
-	Off             []takenForm
-	FeedWays        []option
+	Main, More      []*doneField
+	MoreSay         string // what is folded away
+	Ways            string // the table, for the script of the line
 	LitreIn, KiloIn string // a litre and a kilogram in the user's units, for the line
+	fields          []*doneField
 }
 
-// takenForm is a box that may be taken off: "", off or harvest.
+// doneField is a field of it: a number, with a choice where there are more ways than
+// one; a choice alone; a tick; or a choice for each box.
+type doneField struct {
+	moves.Field
+	Kind    string // count, amount, choice, tick or boxes
+	Value   string // of the number or, where there is none, of the choice
+	Choice  string // beside a number
+	Options []option
+	Boxes   []takenForm
+	ways    []moves.Way
+}
+
+// takenForm is a box that something may be said of.
 type takenForm struct {
 	Index           int
 	ID, Name, Value string
 }
 
-// Ways to feed, as the form names them.
-const (
-	feedThin  = "1:1"
-	feedThick = "2:1"
-	feedSugar = "sugar"
-)
-
-func doneFormOf(v *lookView, u measure.Units) doneForm {
-	d := doneForm{Comb: "drawn", FeedAs: feedThin,
-		LitreIn: strconv.FormatFloat(u.Volume.In(1), 'g', 8, 64), KiloIn: strconv.FormatFloat(u.Mass.In(1), 'g', 8, 64),
-		FeedWays: []option{{feedThin, u.Volume.Name + " of 1:1"}, {feedThick, u.Volume.Name + " of 2:1"}, {feedSugar, u.Mass.Name + " of sugar"}}}
-	for _, b := range v.Boxes {
-		d.Off = append(d.Off, takenForm{Index: b.Index, ID: b.ID, Name: b.Name})
+// doneFormOf is the form with nothing said.
+func doneFormOf(boxes []boxForm, u measure.Units) doneForm {
+	d := doneForm{
+		LitreIn: strconv.FormatFloat(u.Volume.In(1), 'g', 8, 64),
+		KiloIn:  strconv.FormatFloat(u.Mass.In(1), 'g', 8, 64),
+		Ways:    waysText(),
 	}
+	fields, ways := moves.All.Fields()
+	for i, f := range fields {
+		x := fieldOf(f, ways[i], u)
+		for _, b := range boxes {
+			if x.Kind == "boxes" {
+				x.Boxes = append(x.Boxes, takenForm{Index: b.Index, ID: b.ID, Name: b.Name})
+			}
+		}
+		d.fields = append(d.fields, x)
+		if x.ways[0].Numbered() {
+			d.Main = append(d.Main, x)
+			continue
+		}
+		d.More = append(d.More, x)
+		if d.MoreSay != "" {
+			d.MoreSay += ", "
+		}
+		d.MoreSay += words.Lower(x.Label)
+	}
+	d.MoreSay = words.Capital(d.MoreSay)
 	return d
 }
 
-// readDone reads what was done into the form, as typed, and as acts.
-func readDone(val typed, d *doneForm, at map[string]int, u measure.Units) ([]shorthand.Act, error) {
-	d.Supers, d.Feed, d.Swap, d.Turn, d.Excluder = val("act.supers"), val("act.feed"), val("act.swap"), val("act.turn") != "", val("act.excluder")
-	if t := val("act.comb"); t == "foundation" {
-		d.Comb = t
+// waysText writes the table of ways for the script.
+func waysText() string {
+	b, err := json.Marshal(moves.All.Ways())
+	if err != nil { // texts and numbers always marshal
+		return "[]"
 	}
-	if t := val("act.feed_as"); t != "" {
-		d.FeedAs = t
+	return string(b)
+}
+
+// fieldOf is a field with nothing said.
+func fieldOf(f moves.Field, ways []moves.Way, u measure.Units) *doneField {
+	x := &doneField{Field: f, ways: ways}
+	add := func(w moves.Way) { x.Options = append(x.Options, option{w.Value, words.Capital(w.Choice(u))}) }
+	switch first := ways[0]; {
+	case first.Arg == moves.OfBox:
+		x.Kind, x.Options = "boxes", []option{{"", "Stays"}}
+	case first.Arg == moves.Counted:
+		x.Kind, x.Choice = "count", first.Value
+	case first.Numbered():
+		x.Kind, x.Choice = "amount", first.Value
+	case len(ways) == 1:
+		x.Kind = "tick"
+	default:
+		x.Kind, x.Options = "choice", []option{{"", "As it was"}}
 	}
-	for i := range d.Off {
-		d.Off[i].Value = val(fmt.Sprintf("act.off.%d", at[d.Off[i].ID]))
-	}
-	var out []shorthand.Act
-	n, err := wholeOf("supers put on", d.Supers, 9)
-	if err != nil {
-		return nil, err
-	}
-	if n > 0 {
-		out = append(out, shorthand.Act{What: shorthand.SupersOn, Count: n, Drawn: d.Comb == "drawn"})
-	}
-	if d.Feed != "" {
-		a := shorthand.Act{What: shorthand.Fed}
-		if d.FeedAs == feedSugar {
-			a.Kg, err = measure.Parse(d.Feed, u.Mass)
-		} else {
-			a.Ratio = d.FeedAs
-			a.Litres, err = measure.Parse(d.Feed, u.Volume)
+	if len(ways) > 1 || x.Kind == "tick" {
+		for _, w := range ways {
+			add(w)
 		}
-		if err == nil && a.Kg+a.Litres <= 0 {
-			err = fmt.Errorf("%q is not more than nothing", d.Feed)
-		}
+	}
+	return x
+}
+
+// readDone reads what was done into the form, as typed, and as it is said.
+func readDone(val typed, d *doneForm, at map[string]int, u measure.Units) ([]moves.Said, error) {
+	for _, f := range d.fields {
+		f.read(val, at)
+	}
+	var out []moves.Said
+	for _, f := range d.fields {
+		said, err := f.said(u)
 		if err != nil {
-			return nil, &app.FieldError{Field: "feed", Say: err.Error()}
+			return nil, &app.FieldError{Field: f.Label, Say: err.Error()}
 		}
-		out = append(out, a)
-	}
-	if n, err = wholeOf("combs swapped", d.Swap, 40); err != nil {
-		return nil, err
-	}
-	if n > 0 {
-		out = append(out, shorthand.Act{What: shorthand.CombsSwap, Count: n})
-	}
-	if d.Turn {
-		out = append(out, shorthand.Act{What: shorthand.Turned})
-	}
-	switch d.Excluder {
-	case "in":
-		out = append(out, shorthand.Act{What: shorthand.ExcluderIn})
-	case "out":
-		out = append(out, shorthand.Act{What: shorthand.ExcluderOut})
-	}
-	for _, o := range d.Off {
-		if o.Value != "" {
-			out = append(out, shorthand.Act{What: shorthand.BoxOff, Box: o.ID, Harvested: o.Value == "harvest"})
-		}
+		out = append(out, said...)
 	}
 	return out, nil
 }
 
-func wholeOf(field, text string, most int) (int, error) {
-	if text == "" {
-		return 0, nil
+// read takes the field over as typed.
+func (f *doneField) read(val typed, at map[string]int) {
+	name := "act." + f.Key
+	f.Value = val(name)
+	if f.As != "" {
+		if c := val("act." + f.As); c != "" {
+			f.Choice = c
+		}
 	}
-	n, err := strconv.Atoi(text)
-	if err != nil || n < 0 || n > most {
-		return 0, &app.FieldError{Field: field, Say: fmt.Sprintf("%q is not a whole number from 0 to %d", text, most)}
+	for i := range f.Boxes {
+		f.Boxes[i].Value = val(fmt.Sprintf("%s.%d", name, at[f.Boxes[i].ID]))
 	}
-	return n, nil
 }
 
-// tickOf writes acts as fields of the form, for a box that ticks them.
-func tickOf(acts []shorthand.Act, v *lookView, u measure.Units) string {
-	q := url.Values{}
-	for _, a := range acts {
-		switch a.What {
-		case shorthand.SupersOn:
-			q.Set("act.supers", strconv.Itoa(a.Count))
-			q.Set("act.comb", map[bool]string{true: "drawn", false: "foundation"}[a.Drawn])
-		case shorthand.CombsSwap:
-			q.Set("act.swap", strconv.Itoa(a.Count))
-		case shorthand.Fed:
-			if a.Litres > 0 {
-				q.Set("act.feed", measure.Digits(u.Volume.In(a.Litres), 3))
-				q.Set("act.feed_as", a.Ratio)
-			} else {
-				q.Set("act.feed", measure.Digits(u.Mass.In(a.Kg), 3))
-				q.Set("act.feed_as", feedSugar)
+// way returns the way with a value of the choice; a field of one way has that.
+func (f *doneField) way(value string) (moves.Way, error) {
+	for _, w := range f.ways {
+		if w.Value == value || len(f.ways) == 1 {
+			return w, nil
+		}
+	}
+	return moves.Way{}, fmt.Errorf("%q is not one of the choices", value)
+}
+
+// said reads the field.
+func (f *doneField) said(u measure.Units) ([]moves.Said, error) {
+	if f.Kind == "boxes" {
+		var out []moves.Said
+		for _, b := range f.Boxes {
+			if b.Value == "" {
+				continue
 			}
-		case shorthand.BoxOff:
+			w, err := f.way(b.Value)
+			if err != nil {
+				return nil, err
+			}
+			out = append(out, moves.Said{Do: w.Code, Box: b.ID})
+		}
+		return out, nil
+	}
+	if f.Value == "" || f.Kind == "count" && f.Value == "0" {
+		return nil, nil
+	}
+	if !f.ways[0].Numbered() {
+		w, err := f.way(f.Value)
+		return []moves.Said{{Do: w.Code}}, err
+	}
+	w, err := f.way(f.Choice)
+	if err != nil {
+		return nil, err
+	}
+	n, err := w.In(f.Value, u)
+	if err != nil {
+		return nil, err
+	}
+	if say := w.Check(n); say != "" {
+		return nil, fmt.Errorf("%s", say)
+	}
+	return []moves.Said{{Do: w.Code, N: n}}, nil
+}
+
+// tickOf writes what is said as fields of the form, for a box that ticks them.
+func tickOf(said []moves.Said, v *lookView, u measure.Units) string {
+	q := url.Values{}
+	for _, s := range said {
+		w, ok := moves.All.Way(s.Do)
+		if !ok {
+			continue
+		}
+		name := "act." + w.Field.Key
+		switch {
+		case w.Arg == moves.OfBox:
 			for _, b := range v.Boxes {
-				if b.ID == a.Box {
-					q.Set(fmt.Sprintf("act.off.%d", b.Index), "harvest")
+				if b.ID == s.Box {
+					q.Set(fmt.Sprintf("%s.%d", name, b.Index), w.Value)
 				}
 			}
+		case w.Numbered():
+			q.Set(name, w.Out(s.N, u))
+			if w.Field.As != "" {
+				q.Set("act."+w.Field.As, w.Value)
+			}
+		default:
+			q.Set(name, w.Value)
 		}
 	}
 	return q.Encode()
+}
+
+// forAll are the choices of what was done at all hives of a yard, and the fields of
+// those with an amount.
+func forAll(u measure.Units) (options []option, amounts []*doneField) {
+	fields, ways := moves.All.Fields()
+	for i, f := range fields {
+		if !ways[i][0].ForAll {
+			continue
+		}
+		x := fieldOf(f, ways[i], u)
+		if x.Kind == "amount" {
+			options = append(options, option{f.Key, words.Lower(f.Label)})
+			amounts = append(amounts, x)
+			continue
+		}
+		for _, w := range ways[i] {
+			options = append(options, option{string(w.Code), w.Words(moves.Said{Do: w.Code, N: 1}, 0, u)})
+		}
+	}
+	return options, amounts
+}
+
+// formerly names what forms kept on phones from before the table call it.
+var formerly = map[string]string{
+	"super": "super_drawn", "super-foundation": "super_foundation",
+	"excluder-in": "excluder_in", "excluder-out": "excluder_out",
+}
+
+// saidForAll reads what was done at all hives; ok is false where it is none of the
+// table.
+func saidForAll(what string, val typed, u measure.Units) (said []moves.Said, ok bool, err error) {
+	if now, old := formerly[what]; old {
+		what = now
+	}
+	if w, found := moves.All.Way(moves.Code(what)); found && w.ForAll {
+		return []moves.Said{{Do: w.Code, N: 1}}, true, nil
+	}
+	_, amounts := forAll(u)
+	for _, f := range amounts {
+		if f.Key != what {
+			continue
+		}
+		f.read(val, nil)
+		if said, err = f.said(u); err == nil && len(said) == 0 {
+			err = fmt.Errorf("say how much each got")
+		}
+		if err != nil {
+			err = &app.FieldError{Field: f.Label, Say: err.Error()}
+		}
+		return said, true, err
+	}
+	return nil, false, nil
 }

@@ -9,6 +9,7 @@ import (
 	"kembo/core/history"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/moves"
 )
 
 // log lists the last entries, newest last, each with its small stack.
@@ -33,62 +34,19 @@ func (v *colonyView) log(x app.Colony, photos map[string][]app.Photo) {
 
 // entryWords says an entry of the log.
 func entryWords(e history.Entry, u measure.Units) (kind, say string) {
-	switch {
-	case e.Stack != nil:
-		return "Set up", capital(many(len(e.Stack.Boxes), "box", "boxes")) + "."
-	case e.Look != nil:
-		return lookWords(e.Look)
-	case e.BoxOn != nil:
-		w := "Box put on"
-		if e.BoxOn.Box.Super {
-			w = "Super put on"
-		}
-		drawn := "foundation"
-		if e.BoxOn.Box.Drawn {
-			drawn = "drawn"
-		}
-		return w, fmt.Sprintf("%d frames, %s.", len(e.BoxOn.Box.Frames), drawn)
-	case e.BoxOff != nil:
-		return "Box taken off", capital(e.BoxOff.Why) + "."
-	case e.Feed != nil:
-		return "Fed", fmt.Sprintf("%s sugar as %s.", kgText(u, e.Feed.Kg), e.Feed.What)
-	case e.Treatment != nil:
-		if e.Treatment.To != 0 {
-			return "Treated", fmt.Sprintf("%s, out %s.", capital(e.Treatment.What), e.Treatment.To.DayMonth())
-		}
-		return "Treatment in", capital(e.Treatment.What) + "."
-	case e.Combs != nil:
-		return "Combs", many(len(e.Combs.Frames), "comb", "combs") + " noted."
-	case e.Weighing != nil:
-		return "Weighed", fmt.Sprintf("%.1f %s gross.", u.Mass.In(e.Weighing.Kg), u.Mass.Name)
-	case e.Arranged != nil:
-		return "Arranged", arrangedWords(e.Arranged)
-	case e.Swap != nil:
-		return "Nest relieved", many(len(e.Swap.Out), "comb", "combs") + " swapped."
+	switch x := e.Body.(type) {
+	case *history.StackSet:
+		return "Set up", capital(many(len(x.Boxes), "box", "boxes")) + "."
+	case *history.Look:
+		return lookWords(x)
+	case *history.Combs:
+		return "Combs", many(len(x.Frames), "comb", "combs") + " noted."
+	case *history.Weighing:
+		return "Weighed", fmt.Sprintf("%.1f %s gross.", u.Mass.In(x.Kg), u.Mass.Name)
+	case moves.Act:
+		return x.Words(u)
 	}
 	return "Entry", ""
-}
-
-func arrangedWords(a *history.Arranged) string {
-	var out []string
-	if a.NestTurned {
-		out = append(out, "the nest’s boxes turned")
-	}
-	if n := a.ExcluderAbove; n != nil {
-		if *n == 0 {
-			out = append(out, "excluder out")
-		} else {
-			out = append(out, "excluder over "+many(*n, "box", "boxes"))
-		}
-	}
-	if s := a.OverScreen; s != nil {
-		if *s {
-			out = append(out, "over a colony, a double screen between")
-		} else {
-			out = append(out, "off the double screen")
-		}
-	}
-	return capital(listed(out)) + "."
 }
 
 func lookWords(l *history.Look) (kind, say string) {

@@ -151,7 +151,7 @@ func blankLook(x app.Colony) *lookView {
 	for _, k := range cellKinds {
 		v.Cells = append(v.Cells, cellForm{Key: k.key, Label: k.label})
 	}
-	v.Weight.Unit, v.Done = x.Units.Mass.Name, doneFormOf(v, x.Units)
+	v.Weight.Unit, v.Done = x.Units.Mass.Name, doneFormOf(v.Boxes, x.Units)
 	return v
 }
 
@@ -172,11 +172,11 @@ func expectedSeams(x app.Colony) []float64 {
 	}
 	last := make([]float64, len(x.Believed.Stack.Boxes))
 	for _, l := range slices.Backward(x.Log) {
-		if l.Entry.Look == nil {
+		if l.Entry.Look() == nil {
 			continue
 		}
 		found := false
-		for _, b := range l.Entry.Look.Boxes {
+		for _, b := range l.Entry.Look().Boxes {
 			i := slices.IndexFunc(x.Believed.Stack.Boxes, func(h hive.Box) bool { return h.ID == b.Box })
 			if b.Seams != nil && i >= 0 {
 				last[i], found = *b.Seams, true
@@ -254,7 +254,7 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 	}
 	p := previewOf(x, with)
 	if e.Look != nil {
-		asked := history.Entry{ID: app.NewID(), Day: e.Day, Kind: history.KindLook, Look: e.Look}
+		asked := history.Entry{ID: app.NewID(), Day: e.Day, Kind: history.KindLook, Body: e.Look}
 		if qs, err := s.as(c).Questions(c.Context(), x, asked); err == nil && len(qs) > 0 {
 			p.Ask = qs[0].Ask
 		}
@@ -299,7 +299,7 @@ func (s *Server) ask(c fiber.Ctx, x app.Colony, e history.Entry, v *lookView) er
 		on := c.FormValue("insist."+q.Key) != ""
 		open = open || !on
 		v.Questions = append(v.Questions, questionForm{q.Key, q.Ask, on})
-		e.Look.Insisted = append(e.Look.Insisted, q.Key)
+		e.Look().Insisted = append(e.Look().Insisted, q.Key)
 	}
 	if !open {
 		v.Questions = nil

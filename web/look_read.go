@@ -35,7 +35,7 @@ func readLook(val typed, v *lookView, known bool) (history.Entry, error) {
 		v.Cells[i].Value = val("cells." + v.Cells[i].Key)
 	}
 	l := &history.Look{Note: v.Note, Health: v.Health, WhiteWax: v.WhiteWax, Cells: history.Cells{Check: v.Check, Where: v.Where}}
-	e := history.Entry{ID: v.Entry, Kind: history.KindLook, Look: l}
+	e := history.Entry{ID: v.Entry, Kind: history.KindLook, Body: l}
 	for i := range v.Chips {
 		v.Chips[i].On = val("queen."+v.Chips[i].Key) != ""
 	}

@@ -154,7 +154,7 @@ func (s *Server) saveLine(c fiber.Ctx, r *sheetRow, on day.Day, by string) error
 		return err
 	}
 	if l.Look != nil {
-		qs, err := s.as(c).Questions(c.Context(), x, history.Entry{ID: r.Entry, Day: on, Kind: history.KindLook, Look: l.Look})
+		qs, err := s.as(c).Questions(c.Context(), x, history.Entry{ID: r.Entry, Day: on, Kind: history.KindLook, Body: l.Look})
 		if err != nil {
 			return err
 		}

@@ -17,7 +17,6 @@ import (
 	"kembo/core/history"
 	"kembo/core/look"
 	"kembo/core/measure"
-	"kembo/core/shorthand"
 )
 
 // roundView is a walk along the colonies of a yard.
@@ -34,8 +33,8 @@ type roundView struct {
 	Season       string // of the safety strip: dismissed once a season
 	Entry        string
 	Said         string
-	VolumeIn     string
-	MassIn       string
+	ForAll       []option
+	Amounts      []*doneField
 	Bring        []string
 	Later        []string
 	Next         string
@@ -119,9 +118,10 @@ func (s *Server) roundOf(c fiber.Ctx) (*roundView, app.Round, error) {
 	}
 	v := &roundView{shell: shell{Title: "Round of " + r.Name, Operation: r.Operation, Active: "board", Phone: true, Scripts: []string{"round.js"}},
 		YardID: r.ID, Name: r.Name, On: r.On.Short(), OnISO: r.On.String(), TodayISO: r.Today.String(), End: q.end, Of: len(r.Stops), Done: len(r.Stops) - r.Left(),
-		LiftLimit: kgText(r.Units, r.LiftLimitKg), Season: r.On.String()[:4], Entry: app.NewID(), VolumeIn: r.Units.Volume.Name, MassIn: r.Units.Mass.Name,
+		LiftLimit: kgText(r.Units, r.LiftLimitKg), Season: r.On.String()[:4], Entry: app.NewID(),
 		SummaryURL: q.list(r.ID, "/summary"), OtherEnd: roundQuery{r.On, !q.end}.list(r.ID, ""), Visit: r.Visit.Short()}
 	v.Today = r.Today.Short()
+	v.ForAll, v.Amounts = forAll(r.Units)
 	for _, h := range r.Heavy {
 		v.Heavy = append(v.Heavy, h.Code+", "+h.Box+": "+kgText(r.Units, h.Kg))
 	}
@@ -152,7 +152,7 @@ func foundOn(done []app.Done, u measure.Units) []string {
 	for _, d := range done {
 		kind, say := entryWords(d.Entry, u)
 		out = append(out, kind+": "+say)
-		if l := d.Entry.Look; l != nil && l.Health == "suspect" {
+		if l := d.Entry.Look(); l != nil && l.Health == "suspect" {
 			out = append(out, "Brood health suspect: move nothing from it; ask the bee inspector.")
 		}
 	}
@@ -214,27 +214,19 @@ func (s *Server) onAll(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	d := &doneForm{Comb: "drawn", FeedAs: feedThin}
 	found := &history.Look{Note: val("note")}
-	switch what := val("what"); what {
-	case "super", "super-foundation":
-		x.Acts = []shorthand.Act{{What: shorthand.SupersOn, Count: 1, Drawn: what == "super"}}
-	case "feed":
-		if x.Acts, err = readDone(val, d, nil, set.Units); err != nil {
-			return err
-		}
-		if len(x.Acts) == 0 {
-			return &app.FieldError{Field: "feed", Say: "say how much each got"}
-		}
-	case "healthy":
+	said, act, err := saidForAll(val("what"), val, set.Units)
+	if err != nil {
+		return err
+	}
+	switch what := val("what"); {
+	case act:
+		x.Acts = said
+	case what == "healthy":
 		found.Health = "healthy"
-	case "no-cells":
+	case what == "no-cells":
 		found.Cells.Check = "complete"
-	case "excluder-in":
-		x.Acts = []shorthand.Act{{What: shorthand.ExcluderIn}}
-	case "excluder-out":
-		x.Acts = []shorthand.Act{{What: shorthand.ExcluderOut}}
-	case "note":
+	case what == "note":
 		if found.Note == "" {
 			return &app.FieldError{Field: "note", Say: "write what is to be noted for all of them"}
 		}

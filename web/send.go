@@ -55,7 +55,7 @@ func (s *Server) saveLook(c fiber.Ctx) error {
 	v := lookOf(c, x)
 	e, err := readForm(c, v, x)
 	if err == nil && e.Look != nil {
-		if err = s.ask(c, x, history.Entry{ID: e.ID, Day: e.Day, Kind: history.KindLook, Look: e.Look}, v); err == nil && len(v.Questions) > 0 {
+		if err = s.ask(c, x, history.Entry{ID: e.ID, Day: e.Day, Kind: history.KindLook, Body: e.Look}, v); err == nil && len(v.Questions) > 0 {
 			if queued {
 				return refuse(c, e.ID, "Can this be?", v.Questions)
 			}
@@ -137,7 +137,7 @@ func readEntered(val typed, body string, v *lookView, x app.Colony) (app.Entered
 		}
 		return out, nil // only done
 	}
-	out.Look = e.Look
+	out.Look = e.Look()
 	return out, nil
 }
 

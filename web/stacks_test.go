@@ -18,6 +18,7 @@ import (
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/moves"
 	"kembo/store"
 	"kembo/web"
 )
@@ -62,24 +63,24 @@ func oddHives(t *testing.T, n int) (*web.Server, *app.Service, string, []string)
 				app.MakeBox(f, 1+r.IntN(f.Slots), supers || k > 0 && r.IntN(2) == 0, !foundation && r.IntN(3) > 0),
 			)
 		}
-		es := []history.Entry{{ID: app.NewID(), Day: on - 20, Kind: history.KindStack, Stack: &set}}
+		es := []history.Entry{{ID: app.NewID(), Day: on - 20, Kind: history.KindStack, Body: &set}}
 		if r.IntN(4) > 0 {
 			l := &history.Look{Queen: history.Queen{Looked: true, Eggs: r.IntN(2) == 0}}
 			for _, b := range set.Boxes {
 				seams := float64(r.IntN(len(b.Frames) + 1))
 				l.Boxes = append(l.Boxes, history.BoxLook{Box: b.ID, Depth: string(look.BySeams), Seams: &seams})
 			}
-			es = append(es, history.Entry{ID: app.NewID(), Day: on - 9, Kind: history.KindLook, Look: l})
+			es = append(es, history.Entry{ID: app.NewID(), Day: on - 9, Kind: history.KindLook, Body: l})
 		}
 		if i%5 == 3 { // taken off one by one, to the last
 			for _, b := range set.Boxes {
 				es = append(
 					es,
 					history.Entry{
-						ID:     app.NewID(),
-						Day:    on - 2,
-						Kind:   history.KindBoxOff,
-						BoxOff: &history.BoxOff{Box: b.ID, Why: "taken off"},
+						ID:   app.NewID(),
+						Day:  on - 2,
+						Kind: "box_off",
+						Body: &moves.BoxOff{Box: b.ID, Why: "taken off"},
 					},
 				)
 			}

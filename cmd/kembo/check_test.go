@@ -11,6 +11,7 @@ import (
 
 	"kembo/app"
 	"kembo/core/history"
+	"kembo/core/moves"
 	"kembo/store"
 )
 
@@ -45,7 +46,7 @@ func TestCheckFindsAndMends(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	off := history.Entry{ID: app.NewID(), Day: x.Today, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: app.NewID()}}
+	off := history.Entry{ID: app.NewID(), Day: x.Today, Kind: "box_off", Body: &moves.BoxOff{Box: app.NewID()}}
 	row, err := app.EventOf(off, op.ID, colony, "keeper", time.Now())
 	if err != nil {
 		t.Fatal(err)

@@ -5,6 +5,7 @@ import (
 
 	"kembo/core/forecast"
 	"kembo/core/hive"
+	"kembo/core/moves"
 	"kembo/core/season"
 )
 
@@ -37,16 +38,12 @@ var addSuper = Rule{
 	Check:  checkAddSuper,
 }
 
-// SuperChange is what n new supers of a format do to the hive.
-func SuperChange(s *Situation, f hive.BoxFormat, n int, drawn bool) forecast.Change {
-	cells := float64(n*f.Slots) * 2 * f.Frame.WorkerCells()
-	c := forecast.Change{Day: s.Today, SuperKgPerCell: f.Frame.HoneyKg(f.ThicknessMM(f.Slots)) / f.Frame.WorkerCells()}
+// superOn says n supers put on, drawn or of foundation.
+func superOn(n int, drawn bool) moves.Said {
 	if drawn {
-		c.SuperDrawn = cells
-	} else {
-		c.SuperUndrawn = cells
+		return moves.Said{Do: "super_drawn", N: float64(n)}
 	}
-	return c
+	return moves.Said{Do: "super_foundation", N: float64(n)}
 }
 
 // nestCapacity returns the bees that cover the nest's combs.
@@ -89,21 +86,21 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	f := s.Estimate.Stack.SuperFormat()
-	var change forecast.Change
+	var changes []forecast.Change
 	n, best := 1, 2.0
 	for k := 1; k <= mostSupers; k++ {
-		c := SuperChange(s, f, k, s.Settings.DrawnSupers)
-		r := s.Try(c)
+		c := s.changes(superOn(k, s.Settings.DrawnSupers))
+		r := s.Try(c...)
 		q := r.Chance(forecast.Store, s.Days()+0.5)
 		if q > best-0.02 {
 			break // another box does not help
 		}
-		n, best, change = k, q, c
+		n, best, changes = k, q, c
 		if q < s.Settings.StoreRisk {
 			break
 		}
 	}
-	after := s.With(change)
+	after := s.With(changes...)
 	by := s.endDay(forecast.Store, false)
 	kind, one := "drawn", f.Short
 	if !s.Settings.DrawnSupers {
@@ -112,7 +109,8 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 	if one != "super" {
 		one += " super"
 	}
-	a := Advice{ActBy: by, Confidence: p, Changes: []forecast.Change{change}, Result: after}
+	a := Advice{ActBy: by, Confidence: p, Changes: changes, Result: after}
+	a.Acts = []moves.Said{superOn(n, s.Settings.DrawnSupers)}
 	a.Do = fmt.Sprintf("Add %s %s", plural(n, kind+" super", kind+" supers"), s.by(by))
 	a.Needs = []Need{{kind + " " + one, float64(n), ""}}
 	room, good := s.Base.RoomKg.Likely, s.Base.GoodDay.Likely

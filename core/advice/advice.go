@@ -15,6 +15,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/moves"
 	"kembo/core/season"
 )
 
@@ -60,6 +61,7 @@ type Advice struct {
 	Reason      string                     `json:"reason"`
 	Figures     []Figure                   `json:"figures"`
 	Needs       []Need                     `json:"needs,omitempty"`
+	Acts        []moves.Said               `json:"acts,omitempty"` // what a tick writes; none: it takes a look
 	WouldChange string                     `json:"would_change,omitempty"`
 	Cautions    []string                   `json:"cautions,omitempty"`
 	Before      map[string]forecast.Runway `json:"before"`
@@ -147,6 +149,30 @@ const tryMembers = 60
 // Try is With on part of the ensemble, for a search.
 func (s *Situation) Try(changes ...forecast.Change) *forecast.Result {
 	return s.Ready.Few(tryMembers, changes...)
+}
+
+// changes returns what things said are to the forecast when they are done today:
+// just what the log will make of them. It is nil where they cannot be done.
+func (s *Situation) changes(said ...moves.Said) []forecast.Change {
+	acts, _, err := moves.All.ExactAll(s.hive(), said, moves.Unnamed())
+	if err != nil {
+		return nil
+	}
+	return s.changesOf(acts...)
+}
+
+// changesOf is changes of acts that are exact already.
+func (s *Situation) changesOf(acts ...moves.Act) []forecast.Change {
+	out, err := moves.Changes(s.hive(), s.Today, acts...)
+	if err != nil {
+		return nil
+	}
+	return out
+}
+
+// hive is what acts are done to.
+func (s *Situation) hive() moves.Hive {
+	return moves.Hive{Colony: s.Input.Colony, Stack: s.Estimate.Stack, Queen: moves.Queen{Clipped: s.Clipped}}
 }
 
 // Rule is one decision.

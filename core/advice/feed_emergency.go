@@ -10,6 +10,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/measure"
+	"kembo/core/moves"
 )
 
 // Feed. Source: values E: 2:1 syrup by weight makes 1.131 L per kg of sugar;
@@ -76,8 +77,10 @@ func checkFeedEmergency(s *Situation) (Advice, bool) {
 	}
 	p, r := e.chance, e.feed
 	by := s.endDay(forecast.Food, true)
-	change := forecast.Change{Day: s.Today, FeedKg: r.storesKg}
-	a := Advice{ActBy: by, Confidence: p, Changes: []forecast.Change{change}, Result: s.With(change), Needs: r.load}
+	changes := s.changes(r.said)
+	a := Advice{
+		ActBy: by, Confidence: p, Changes: changes, Result: s.With(changes...), Needs: r.load, Acts: []moves.Said{r.said},
+	}
 	a.Do = fmt.Sprintf("Feed %s %s", r.words, s.by(by))
 	a.Reason, a.Figures = reason("About {stores} in the hive (it may be {low}), against a reserve of {reserve}; {chance} that it is under that before {visit}.",
 		s.kg("stores", s.Base.Stores.Likely), s.kg("low", s.Base.Stores.Low), s.kg("reserve", s.Input.ReserveKg), chance("chance", p),
@@ -95,6 +98,7 @@ func checkFeedEmergency(s *Situation) (Advice, bool) {
 // kilograms of fondant where it is too cold for them to take that.
 type ration struct {
 	words    string // as in "5 L of 2:1 syrup"
+	said     moves.Said
 	load     []Need
 	storesKg float64 // that they make of it
 }
@@ -105,10 +109,10 @@ func (s *Situation) ration(storesKg float64) ration {
 	if s.takesSyrup() {
 		l := math.Ceil(feed.ThickL(sugar))
 		u := s.units().Volume
-		return ration{fmt.Sprintf("%s %s of 2:1 syrup", measure.Amount(u.In(l)), u.Name), []Need{{"2:1 syrup", l, "L"}}, feed.SugarKg(l, 2, 1) * feed.StoresPerKgSugar.Likely}
+		return ration{fmt.Sprintf("%s %s of 2:1 syrup", measure.Amount(u.In(l)), u.Name), moves.Said{Do: "syrup_thick", N: l}, []Need{{"2:1 syrup", l, "L"}}, feed.SugarKg(l, 2, 1) * feed.StoresPerKgSugar.Likely}
 	}
 	f := math.Ceil(sugar / feed.FondantSugar)
-	return ration{s.mass(f) + " of fondant", []Need{{"fondant", f, "kg"}}, f * feed.FondantSugar * feed.StoresPerKgSugar.Likely}
+	return ration{s.mass(f) + " of fondant", moves.Said{Do: "fondant", N: f}, []Need{{"fondant", f, "kg"}}, f * feed.FondantSugar * feed.StoresPerKgSugar.Likely}
 }
 
 // supered reports whether supers are on now, whatever the look found.

@@ -7,6 +7,7 @@ import (
 
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/moves"
 )
 
 // Window in season days in which Kembo plans winter feed: from 1 August to the
@@ -73,7 +74,8 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	plan := s.winterPlan(short, from, by)
-	a := Advice{ActBy: s.feedFrom(plan, by), Changes: plan.changes, Result: s.With(slices.Concat(before, plan.changes)...), Needs: plan.each.load}
+	a := Advice{ActBy: s.feedFrom(plan, by), Changes: plan.changes, Result: s.With(slices.Concat(before, plan.changes)...), Needs: plan.each.load,
+		Acts: []moves.Said{plan.each.said}}
 	a.Do = fmt.Sprintf("%s %s for winter%s %s", feed, plan.each.words, plan.times(), s.by(by))
 	a.Reason, a.Figures = reason("They have about {have} (between {low} and {high}) and, with what they eat and bring until {by}, are {short} short of the {target} for winter here."+plan.why()+above,
 		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", target), s.kg("short", short), dated("by", by))

@@ -6,6 +6,7 @@ import (
 	"kembo/core/comb"
 	"kembo/core/forecast"
 	"kembo/core/hive"
+	"kembo/core/moves"
 )
 
 // Super shares for harvest. Source: common practice: a super is worth taking
@@ -106,28 +107,25 @@ func checkHarvest(s *Situation) (Advice, bool) {
 	if s.SeasonDay < harvestFrom || s.SeasonDay > harvestTo || s.Stale() || s.Barred() != "" {
 		return Advice{}, false
 	}
-	n, kgReady, kgAll, capped, cells, drawn := 0, 0.0, 0.0, 1.0, 0.0, 0.0
+	kgReady, capped := 0.0, 1.0
+	var said []moves.Said
 	for _, x := range Supers(s.Estimate.Stack) {
-		b := s.Estimate.Stack.Boxes[x.Box]
-		c := 2 * float64(len(b.Frames)) * b.Format.Frame.WorkerCells()
-		kgAll += x.Kg
-		drawn += c
 		if x.Ready(s.Settings) {
-			n++
 			kgReady += x.Kg
 			capped = min(capped, x.Capped)
-			cells += c
+			said = append(said, moves.Said{Do: "box_harvested", Box: s.Estimate.Stack.Boxes[x.Box].ID})
 		}
 	}
+	n := len(said)
 	if n == 0 {
 		return Advice{}, false
 	}
-	change := forecast.Change{Day: s.Today, SuperOut: kgReady / kgAll, SuperDrawnOut: cells / drawn}
-	after := s.With(change)
+	changes := s.changes(said...)
+	after := s.With(changes...)
 	if after.Chance(forecast.Food, s.Days()+starveMarginDays) >= s.Settings.FoodRisk {
 		return Advice{}, false // hold_harvest says so
 	}
-	a := Advice{ActBy: s.Visit, Changes: []forecast.Change{change}, Result: after, Confidence: 0.8}
+	a := Advice{ActBy: s.Visit, Changes: changes, Result: after, Confidence: 0.8, Acts: said}
 	a.Do = fmt.Sprintf("Harvest %s on %s", plural(n, "super", "supers"), s.Visit.Short())
 	a.Needs = []Need{{"clearer board", 1, ""}}
 	a.Reason, a.Figures = reason("{kg} in {n} ready, at least {capped} % capped (your limit {limit} %). {left} stays in the nest.",

@@ -6,6 +6,7 @@ import (
 	"kembo/core/colony"
 	"kembo/core/forecast"
 	"kembo/core/hive"
+	"kembo/core/moves"
 )
 
 var relieveHoneyBound = Rule{
@@ -20,6 +21,9 @@ var relieveHoneyBound = Rule{
 // winter bees are laid by mid-September. Source: common practice.
 const relieveTo = 258
 
+// swapped says n combs of honey swapped for empty ones.
+func swapped(n int) moves.Said { return moves.Said{Do: "combs_swapped", N: float64(n)} }
+
 func checkRelieve(s *Situation) (Advice, bool) {
 	p := s.Base.Chance(forecast.Lay, s.Days()+0.5)
 	share := s.Estimate.StoredShareOfNest()
@@ -27,15 +31,15 @@ func checkRelieve(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	var combs hive.Combs
-	var change forecast.Change
+	var changes []forecast.Change
 	best := 2.0
 	for _, n := range []int{2, 4, 6, 8} {
 		c := hive.HoneyCombs(s.Estimate.Stack, n)
 		if len(c.Places) == 0 || len(c.Places) <= len(combs.Places) {
 			break
 		}
-		ch := forecast.Change{Day: s.Today, NestHoneyOut: c.HoneyShare, NestDrawnOut: c.CellShare, NestDrawn: c.Cells, PollenOut: c.PollenShare}
-		r := s.Try(ch)
+		ch := s.changes(swapped(len(c.Places)))
+		r := s.Try(ch...)
 		if r.Chance(forecast.Food, s.Days()+starveMarginDays) > s.Settings.FoodRisk {
 			break // it would trade one trouble for another
 		}
@@ -43,7 +47,7 @@ func checkRelieve(s *Situation) (Advice, bool) {
 		if q > best-0.02 {
 			break
 		}
-		combs, change, best = c, ch, q
+		combs, changes, best = c, ch, q
 		if q < s.Settings.LayRisk {
 			break
 		}
@@ -51,11 +55,11 @@ func checkRelieve(s *Situation) (Advice, bool) {
 	if len(combs.Places) == 0 {
 		return Advice{}, false
 	}
-	after := s.With(change)
+	after := s.With(changes...)
 	n := len(combs.Places)
 	by := s.endDay(forecast.Lay, false)
 	short := s.Estimate.Stack.Boxes[combs.Places[0].Box].Format.Short
-	a := Advice{ActBy: by, Confidence: p, Changes: []forecast.Change{change}, Result: after}
+	a := Advice{ActBy: by, Confidence: p, Changes: changes, Result: after, Acts: []moves.Said{swapped(n)}}
 	a.Do = fmt.Sprintf("Relieve the honey-bound nest %s", s.by(by))
 	a.Needs = []Need{{"empty drawn " + short + " comb", float64(n), ""}}
 	a.Reason, a.Figures = reason("Honey and nectar hold {share} % of the nest: {free} free cells, and the queen wants {want} a day. Swap {combs} honey combs for empty drawn ones beside the brood.",

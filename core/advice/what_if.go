@@ -4,11 +4,10 @@ import (
 	"fmt"
 	"slices"
 
-	"kembo/core/colony"
 	"kembo/core/day"
-	"kembo/core/feed"
 	"kembo/core/forecast"
 	"kembo/core/hive"
+	"kembo/core/moves"
 	"kembo/core/season"
 )
 
@@ -17,8 +16,21 @@ import (
 type Option struct {
 	Key  string // stands in addresses
 	Name string // "a drawn super"
-	// Change is what it does, on a day.
-	Change func(day.Day) forecast.Change
+	acts []moves.Act
+	// dearth tries something that nobody does: nothing comes in any more.
+	dearth bool
+}
+
+// Changes returns what it does on a day.
+func (s *Situation) Changes(o Option, on day.Day) []forecast.Change {
+	if o.dearth {
+		return []forecast.Change{{Day: on, NoFlow: true}}
+	}
+	out := s.changesOf(o.acts...)
+	for i := range out {
+		out[i].Day = on
+	}
+	return out
 }
 
 // What is tried. Sizes are round ones, common practice.
@@ -32,59 +44,56 @@ const (
 // Options returns what can be tried on this hive, in the order of the season's
 // work: only what it has room, boxes or honey for.
 func (s *Situation) Options() []Option {
-	dated := func(c forecast.Change) func(day.Day) forecast.Change {
-		return func(on day.Day) forecast.Change { c.Day = on; return c }
-	}
 	if s.Phase == season.Winter { // the hive stays shut
-		return []Option{s.tryFeed(dated)}
+		return []Option{s.tryFeed()}
 	}
-	f := s.Estimate.Stack.SuperFormat()
-	out := []Option{
-		{"super", "a drawn super", dated(SuperChange(s, f, 1, true))},
-		{"foundation", "a super of foundation", dated(SuperChange(s, f, 1, false))},
-	}
-	if c := hive.HoneyCombs(s.Estimate.Stack, tryCombs); len(c.Places) == tryCombs {
-		out = append(out, Option{"combs", fmt.Sprintf("%d honey combs for empty ones", tryCombs), dated(forecast.Change{NestHoneyOut: c.HoneyShare, NestDrawnOut: c.CellShare, NestDrawn: c.Cells, PollenOut: c.PollenShare})})
-	}
-	out = append(out, s.tryFeed(dated))
-	var nest []hive.Box
-	for _, b := range s.Estimate.Stack.Boxes {
-		if !b.Super {
-			nest = append(nest, b)
+	var out []Option
+	say := func(key, name string, said ...moves.Said) {
+		if acts, _, err := moves.All.ExactAll(s.hive(), said, moves.Unnamed()); err == nil {
+			out = append(out, Option{Key: key, Name: name, acts: acts})
 		}
 	}
-	if len(nest) > 1 {
-		shape := colony.ShapeOf(colony.Turned(s.Estimate.Stack))
-		out = append(out, Option{"turn", "the nest’s boxes turned", dated(forecast.Change{Turned: true, Lid: shape.Lid, Low: shape.Low})})
+	st := s.Estimate.Stack
+	say("super", "a drawn super", superOn(1, true))
+	say("foundation", "a super of foundation", superOn(1, false))
+	say("combs", fmt.Sprintf("%d honey combs for empty ones", tryCombs), swapped(tryCombs))
+	out = append(out, s.tryFeed())
+	nest := len(st.Boxes) - st.Supers()
+	if nest > 1 {
+		say("turn", "the nest’s boxes turned", moves.Said{Do: "nest_turned"})
 	}
-	if len(nest) > 0 {
-		b := nest[0]
-		cells := 2 * float64(b.Format.Slots) * b.Format.Frame.WorkerCells()
-		out = append(out, Option{"under", "a drawn box under the nest", dated(forecast.Change{UnderDrawn: cells})})
+	if nest > 0 {
+		f := st.Boxes[slices.IndexFunc(st.Boxes, func(b hive.Box) bool { return !b.Super })].Format
+		box := moves.NewBox(f, f.Slots, false, true, moves.Unnamed())
+		out = append(out, Option{Key: "under", Name: "a drawn box under the nest", acts: []moves.Act{&moves.BoxOn{Box: box}}})
 	}
 	if s.supered() && s.Base.SuperStores.Likely > 1 {
-		out = append(out, Option{"harvest", "the supers off", dated(forecast.Change{SuperOut: 1, SuperDrawnOut: 1, SuperUndrawnOut: 1})})
+		var off []moves.Said
+		for _, b := range st.Boxes {
+			if b.Super {
+				off = append(off, moves.Said{Do: "box_off", Box: b.ID})
+			}
+		}
+		say("harvest", "the supers off", off...)
 	}
-	return append(out, Option{"dearth", "no flow from then on", dated(forecast.Change{NoFlow: true})})
+	return append(out, Option{Key: "dearth", Name: "no flow from then on", dearth: true})
 }
 
 // tryFeed is a feeder full: thin in spring and summer, thick in autumn.
-func (s *Situation) tryFeed(dated func(forecast.Change) func(day.Day) forecast.Change) Option {
-	if !s.takesSyrup() {
-		u := s.units().Mass
-		return Option{"feed", fmt.Sprintf("%.1f %s of fondant", u.In(tryFondantKg), u.Name), dated(forecast.Change{FeedKg: tryFondantKg * feed.FondantSugar * feed.StoresPerKgSugar.Likely})}
+func (s *Situation) tryFeed() Option {
+	said := moves.Said{Do: "syrup_thin", N: tryFeedL}
+	switch {
+	case !s.takesSyrup():
+		said = moves.Said{Do: "fondant", N: tryFondantKg}
+	case s.SeasonDay >= autumnFeed:
+		said.Do = "syrup_thick"
 	}
-	sugar, name := 1.0, "1:1"
-	if s.SeasonDay >= autumnFeed {
-		sugar, name = 2, "2:1"
+	o := Option{Key: "feed"}
+	o.acts, _, _ = moves.All.ExactAll(s.hive(), []moves.Said{said}, moves.Unnamed()) // within the bounds of a feed
+	if w, ok := moves.All.Way(said.Do); ok {
+		o.Name = w.Noun(said, s.units())
 	}
-	u := s.units()
-	m, err := feed.OfRatio(sugar, 1, tryFeedL, false, 20)
-	kg := 0.0
-	if err == nil {
-		kg = m.StoresKg().Likely
-	}
-	return Option{"feed", fmt.Sprintf("%.0f %s of %s syrup", u.Volume.In(tryFeedL), u.Volume.Name, name), dated(forecast.Change{FeedKg: kg})}
+	return o
 }
 
 // Tried returns the changes of the options with these keys, on a day no earlier
@@ -93,7 +102,7 @@ func (s *Situation) Tried(keys []string, on day.Day) (changes []forecast.Change,
 	on = min(max(on, s.Today), s.Today+day.Day(s.Input.Horizon)-1)
 	for _, o := range s.Options() {
 		if slices.Contains(keys, o.Key) {
-			changes, names = append(changes, o.Change(on)), append(names, o.Name)
+			changes, names = append(changes, s.Changes(o, on)...), append(names, o.Name)
 		}
 	}
 	return changes, names

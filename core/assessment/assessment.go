@@ -14,7 +14,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "11"
+const ModelVersion = "12"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101

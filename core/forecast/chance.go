@@ -32,6 +32,15 @@ const (
 	forUnseen // and those after it, one for each element
 )
 
+// Purposes of what comes on combs that nobody looked at.
+const (
+	forUnseenUsed = 1000 + iota
+	forUnseenBrood
+	forUnseenPollen
+	forUnseenBees
+	forUnseenQueen
+)
+
 // hashName turns a colony's or yard's id into a key (FNV-1a).
 func hashName(s string) uint64 {
 	h := uint64(14695981039346656037)

@@ -19,16 +19,24 @@ type Change struct {
 
 	NestHoneyOut    float64 // share of the nest's honey and nectar taken out of the hive
 	NestHoneyUp     float64 // share of it moved above the nest, with its comb
-	NestDrawnOut    float64 // share of the nest's drawn cells that leave or go up
+	NestDrawnOut    float64 // share of the nest's drawn cells that leave
+	NestDrawnUp     float64 // share of them that go up
 	NestUndrawnOut  float64 // share of the nest's foundation that leaves
+	NestUndrawnUp   float64 // share of it that goes up
 	SuperOut        float64 // share of the supers' honey and nectar taken off
 	SuperDrawnOut   float64 // share of the supers' drawn cells taken off
 	PollenOut       float64 // share of the pollen
 	SuperUndrawnOut float64
-	BeesOut         float64 // share of the bees shaken or carried into another hive
-	BroodOut        float64 // share of the brood carried into another hive
+	// Shares of what the supers hold that goes down into the nest, with its comb.
+	SuperHoneyDown, SuperDrawnDown, SuperUndrawnDown float64
+	BeesOut                                          float64 // share of the bees shaken or carried into another hive
+	BroodOut                                         float64 // share of the brood carried into another hive
 
 	FeedKg float64 // stores gained, after losses
+	Opened float64 // share of the nest's honey whose cappings were broken: they carry it to where they are
+
+	In      *Parcel // what comes in from another hive, with its combs counted among those brought
+	InAbove float64 // share of its honey that comes in supers
 
 	// Turned says that the boxes of the nest change places; Lid and Low are then
 	// those of the nest as it stands afterwards.
@@ -37,9 +45,12 @@ type Change struct {
 	Excluder Setting
 	Screen   Setting // a double screen under it, with a colony below
 
-	QueenLost bool // found gone or taken
-	Swarmed   bool // a prime swarm has left
-	NoFlow    bool // for asking what if nothing came in from now on
+	QueenLost bool // found gone or killed
+	QueenOut  bool // taken to elsewhere; a virgin too
+	QueenIn   *Queen
+	Caged     Setting // she is in the hive and cannot lay
+	Swarmed   bool    // a prime swarm has left
+	NoFlow    bool    // for asking what if nothing came in from now on
 }
 
 // Setting is a thing that is put on, taken off or left as it is.
@@ -56,22 +67,20 @@ const (
 func (s *State) Apply(c *Change) {
 	honey, nectar := s.NestHoney*c.NestHoneyUp, s.NestNectar*c.NestHoneyUp
 	outH, outN := s.NestHoney*c.NestHoneyOut, s.NestNectar*c.NestHoneyOut
-	s.NestHoney -= honey + outH
-	s.NestNectar -= nectar + outN
+	downH, downN := s.SuperHoney*c.SuperHoneyDown, s.SuperNectar*c.SuperHoneyDown
+	s.NestHoney += downH - honey - outH
+	s.NestNectar += downN - nectar - outN
 	sh, sn := s.SuperHoney*c.SuperOut, s.SuperNectar*c.SuperOut
-	s.SuperCapped -= s.SuperCapped * c.SuperOut
-	s.SuperHoney += honey - sh
-	s.SuperNectar += nectar - sn
+	s.SuperCapped -= s.SuperCapped * (c.SuperOut + c.SuperHoneyDown)
+	s.SuperHoney += honey - sh - downH
+	s.SuperNectar += nectar - sn - downN
 	s.SuperCapped = min(s.SuperHoney, s.SuperCapped+honey) // combs that go up are capped
 	s.Ledger.Taken += outH + outN + sh + sn
 
-	up := 0.0
-	if t := c.NestHoneyUp + c.NestHoneyOut; t > 0 {
-		up = c.NestHoneyUp / t
-	}
-	drawnOut := s.NestDrawn * c.NestDrawnOut
-	s.NestDrawn += c.NestDrawn - drawnOut
-	s.NestUndrawn += c.NestUndrawn - s.NestUndrawn*c.NestUndrawnOut
+	drawnUp, undrawnUp := s.NestDrawn*c.NestDrawnUp, s.NestUndrawn*c.NestUndrawnUp
+	drawnDown, undrawnDown := s.SuperDrawn*c.SuperDrawnDown, s.SuperUndrawn*c.SuperUndrawnDown
+	s.NestDrawn += c.NestDrawn + drawnDown - s.NestDrawn*c.NestDrawnOut - drawnUp
+	s.NestUndrawn += c.NestUndrawn + undrawnDown - s.NestUndrawn*c.NestUndrawnOut - undrawnUp
 	s.UnderDrawn += c.UnderDrawn
 	s.UnderUndrawn += c.UnderUndrawn
 	p := s.PollenCells * c.PollenOut
@@ -79,7 +88,7 @@ func (s *State) Apply(c *Change) {
 	s.Ledger.PollenTaken += p
 
 	before := s.SuperDrawn + s.SuperUndrawn
-	drawn := s.SuperDrawn*(1-c.SuperDrawnOut) + c.SuperDrawn
+	drawn := s.SuperDrawn*(1-c.SuperDrawnOut-c.SuperDrawnDown) + c.SuperDrawn
 	if c.SuperDrawn > 0 && c.SuperKgPerCell > 0 && drawn > 0 {
 		s.SuperKgPerCell = (s.SuperKgPerCell*s.SuperDrawn*(1-c.SuperDrawnOut) + c.SuperKgPerCell*c.SuperDrawn) / drawn
 	}
@@ -87,8 +96,8 @@ func (s *State) Apply(c *Change) {
 		s.SuperKgPerCell = c.SuperKgPerCell
 	}
 	s.superPerKg = 0
-	s.SuperDrawn = drawn + drawnOut*up
-	s.SuperUndrawn = s.SuperUndrawn*(1-c.SuperUndrawnOut) + c.SuperUndrawn
+	s.SuperDrawn = drawn + drawnUp
+	s.SuperUndrawn = s.SuperUndrawn*(1-c.SuperUndrawnOut-c.SuperUndrawnDown) + c.SuperUndrawn + undrawnUp
 	if after := s.SuperDrawn + s.SuperUndrawn; after > before && after > 0 {
 		// New boxes are taken into use with a delay; of one over a super in use
 		// part is found at once. A power, so that two boxes put on one after the
@@ -110,6 +119,13 @@ func (s *State) Apply(c *Change) {
 	}
 	if c.Turned {
 		s.Lid, s.Low = c.Lid, c.Low
+	}
+	s.Reach += s.NestHoney * c.Opened
+	switch c.Caged {
+	case On:
+		s.Caged = true
+	case Off:
+		s.Caged = false
 	}
 	switch c.Excluder {
 	case On:
@@ -147,6 +163,12 @@ func (s *State) Befall(p *Parameters, c *Change) {
 	}
 	if c.Swarmed {
 		s.swarm(p)
+	}
+	if c.QueenOut {
+		s.partWithQueen(p)
+	}
+	if q := c.QueenIn; q != nil {
+		s.QueenPeak, s.NextQueen, s.LaysIn = q.Peak, q.Coming, q.LaysIn
 	}
 }
 
@@ -187,4 +209,10 @@ func (s *State) fit() {
 	d := min(over, room, s.NestHoney)
 	s.NestHoney -= d
 	s.SuperHoney += d
+}
+
+// Nothing reports whether c does nothing, whatever its day.
+func (c Change) Nothing() bool {
+	c.Day, c.SuperKgPerCell = 0, 0
+	return c == (Change{})
 }

@@ -34,6 +34,7 @@ func close2(a, b float64) bool { return math.Abs(a-b) <= 1e-6*(1+math.Abs(a)+mat
 func TestNothingIsMadeOrLost(t *testing.T) {
 	p := Defaults()
 	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, day.Of(2026, time.March, 1), day.Of(2026, time.March, 1), 365, 12, 5)
+	given := NotSeen(Unseen{Cells: 8000, KgPerCell: 0.0004, Bees: 1500}, 12, "elsewhere", 5)
 	for m := range 12 {
 		s := usual()
 		if m > 5 {
@@ -59,28 +60,38 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 					s.Befall(&p, &Change{QueenLost: true})
 				}
 			case 110:
-				s.Apply(&Change{NestHoneyUp: 0.3, NestDrawnOut: 0.1, NestDrawn: 13800})
+				s.Apply(&Change{NestHoneyUp: 0.3, NestDrawnUp: 0.1, NestDrawn: 13800})
 				combs = s.NestDrawn + s.NestUndrawn + s.UnderDrawn + s.UnderUndrawn
 			case 150:
 				s.Apply(&Change{SuperOut: 0.5, SuperDrawnOut: 0.5})
 			case 200:
 				s.Apply(&Change{FeedKg: 9})
+			case 90:
+				s.Apply(&Change{NestDrawn: 9000})
+				s.receive(given.of(m), 0.2)
+			case 160:
+				s.Apply(&Change{SuperHoneyDown: 0.1, SuperDrawnDown: 0.1, Opened: 0.2})
+				combs = s.NestDrawn + s.NestUndrawn + s.UnderDrawn + s.UnderUndrawn
+			case 165:
+				s.Apply(&Change{Caged: On})
+			case 175:
+				s.Apply(&Change{Caged: Off})
 			}
 			s.Step(&p, &c)
 			l := &s.Ledger
-			if got, want := s.Stores(), sugar0+l.NectarIn+l.Fed-l.Eaten-l.WaxHoney-l.Taken-l.SwarmHoney; !close2(got, want) {
+			if got, want := s.Stores(), sugar0+l.NectarIn+l.Fed+l.Brought-l.Eaten-l.WaxHoney-l.Taken-l.SwarmHoney; !close2(got, want) {
 				t.Fatalf("member %d day %d: %.9f kg in store, flows say %.9f", m, i, got, want)
 			}
-			if got, want := s.Bees(), bees0+l.Emerged-l.BeesDied-l.BeesLeft; !close2(got, want) {
+			if got, want := s.Bees(), bees0+l.BeesCame+l.Emerged-l.BeesDied-l.BeesLeft; !close2(got, want) {
 				t.Fatalf("member %d day %d: %.6f bees, flows say %.6f", m, i, got, want)
 			}
-			if got, want := s.Brood(), l.Laid-l.BroodDied-l.Emerged-l.BroodTaken; !close2(got, want) {
+			if got, want := s.Brood(), l.Laid+l.BroodBrought-l.BroodDied-l.Emerged-l.BroodTaken; !close2(got, want) {
 				t.Fatalf("member %d day %d: %.6f brood, flows say %.6f", m, i, got, want)
 			}
-			if got, want := s.DroneCount()+s.Drones, l.DroneLaid-l.DronesDied-l.DroneTaken; !close2(got, want) {
+			if got, want := s.DroneCount()+s.Drones, l.DroneLaid+l.DroneBrought-l.DronesDied-l.DroneTaken; !close2(got, want) {
 				t.Fatalf("member %d day %d: %.6f drones, flows say %.6f", m, i, got, want)
 			}
-			if got, want := s.PollenCells, 3000+l.PollenIn-l.PollenEaten-l.PollenTaken; !close2(got, want) {
+			if got, want := s.PollenCells, 3000+l.PollenIn+l.PollenBrought-l.PollenEaten-l.PollenTaken; !close2(got, want) {
 				t.Fatalf("member %d day %d: %.6f pollen cells, flows say %.6f", m, i, got, want)
 			}
 			if used := s.nestUsed(&p); used > s.NestDrawn*1.0001+1 {

@@ -53,21 +53,26 @@ func (x *Ensemble) Move(p *Parameters, y *Yard, changes []Change, to day.Day) {
 		cond := y.at(m)[start:]
 		next := x.done
 		for i := range lead {
-			next = s.due(p, changes, next, x.Day+day.Day(i))
+			next = s.due(p, changes, next, x.Day+day.Day(i), m)
 			s.Step(p, &cond[i])
 		}
-		if next = s.due(p, changes, next, to); m == len(x.States)-1 {
+		if next = s.due(p, changes, next, to, m); m == len(x.States)-1 {
 			x.done = next
 		}
 	}
 	x.Day = to
 }
 
-// due does the changes that are due on a day and returns where it stopped.
-func (s *State) due(p *Parameters, changes []Change, next int, on day.Day) int {
+// due does the changes that are due on a day, as member m meets them, and returns
+// where it stopped.
+func (s *State) due(p *Parameters, changes []Change, next int, on day.Day, m int) int {
 	for next < len(changes) && changes[next].Day <= on {
-		s.Befall(p, &changes[next])
-		s.Apply(&changes[next])
+		c := &changes[next]
+		s.Befall(p, c)
+		s.Apply(c)
+		if l := c.In.of(m); l != nil {
+			s.receive(l, c.InAbove)
+		}
 		next++
 	}
 	return next

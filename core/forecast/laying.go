@@ -4,6 +4,9 @@ package forecast
 // rear, what the larder allows and what room she finds.
 func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
 	want := s.QueenPeak * y.laying
+	if s.Caged {
+		want = 0
+	}
 	nurses := s.House + p.WinterNurse*s.Winter
 	want = least(want, p.NurseLoad*nurses)
 	if kg := s.Stores(); kg < p.StoresForFull {
@@ -64,6 +67,16 @@ func (s *State) await() {
 	if s.LaysIn--; s.LaysIn <= 0 {
 		s.QueenPeak, s.NextQueen, s.LaysIn = s.NextQueen, 0, 0
 	}
+}
+
+// partWithQueen takes the queen to elsewhere, or the virgin that is to lay; where a
+// laying one goes they rear another, as they would if she were lost.
+func (s *State) partWithQueen(p *Parameters) {
+	if s.QueenPeak <= 0 {
+		s.NextQueen, s.LaysIn = 0, 0
+		return
+	}
+	s.loseQueen(p)
 }
 
 // loseQueen takes the queen. Where there is a larva young enough they rear

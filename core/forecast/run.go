@@ -117,7 +117,7 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 	for m := range n {
 		cond := in.Yard.at(m)[y.first:]
 		run.s = y.x.States[m]
-		next := run.s.due(&p, with, 0, in.Today)
+		next := run.s.due(&p, with, 0, in.Today, m)
 		col.take(m, &run.s, &p, &cond[0])
 		run.reset()
 		if supers != nil {
@@ -125,7 +125,7 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 		}
 		for i := range in.Horizon {
 			if next < len(with) {
-				next = run.s.due(&p, with, next, in.Today+day.Day(i))
+				next = run.s.due(&p, with, next, in.Today+day.Day(i), m)
 			}
 			if tr != nil {
 				tr.take(i, m, &run.s, &p, &cond[i])

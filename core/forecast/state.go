@@ -44,6 +44,7 @@ type State struct {
 	Near        float64 // share of the nest's honey that touches the bees' combs or lies above them
 	Warmed      float64 // share of its heating that the colony below a double screen does for it
 	Excluder    bool
+	Caged       bool // the queen cannot lay
 
 	// How this colony differs from the usual one, and how its yard's flow does
 	// from the calendar.
@@ -130,6 +131,11 @@ type Ledger struct {
 	DroneLaid, DroneEmerged, DronesDied   float64
 	DroneTaken                            float64
 	PollenIn, PollenEaten, PollenTaken    float64 // cells
+	// From another hive.
+	Brought                float64 // kg honey
+	BeesCame, BroodBrought float64
+	DroneBrought           float64
+	PollenBrought          float64 // cells
 }
 
 // droneCells is the worker cells a drone cell takes the place of.

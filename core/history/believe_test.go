@@ -9,15 +9,16 @@ import (
 	"kembo/core/history"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/moves"
 )
 
 // seams is a look at the bees alone.
 func seams(id string, on int, n float64) history.Entry {
-	return history.Entry{ID: id, Day: d0 + dayOf(on), Kind: history.KindLook, Look: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &n}}}}
+	return history.Entry{ID: id, Day: d0 + dayOf(on), Kind: history.KindLook, Body: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &n}}}}
 }
 
 func counted(id string, on int, c look.Counts) history.Entry {
-	return history.Entry{ID: id, Day: d0 + dayOf(on), Kind: history.KindLook, Look: lookOf("nest", c)}
+	return history.Entry{ID: id, Day: d0 + dayOf(on), Kind: history.KindLook, Body: lookOf("nest", c)}
 }
 
 // TestLooksAreHeldAgainstTheirForecast: each later look tests what was expected
@@ -80,7 +81,7 @@ func TestAScaleTeachesThePace(t *testing.T) {
 		for i := range 12 {
 			g.Gains = append(g.Gains, history.Gain{Day: d0 + dayOf(i), Kg: kg, SD: 0.3})
 		}
-		es := append(begin(), history.Entry{ID: "3", Day: d0, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("super", "langstroth-medium-10", true)}})
+		es := append(begin(), history.Entry{ID: "3", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("super", "langstroth-medium-10", true)}})
 		b, err := history.Fold(es, g)
 		if err != nil {
 			t.Fatal(err)
@@ -130,14 +131,14 @@ func TestAHarvestIsNoSurprise(t *testing.T) {
 		return history.BoxLook{Box: id, Depth: "boxes", Counts: &look.Counts{Honey: 9, Empty: 1}}
 	}
 	es := append(begin(),
-		history.Entry{ID: "3", Day: d0, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true), ExcluderUnder: true}},
-		history.Entry{ID: "4", Day: d0, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)}})
+		history.Entry{ID: "3", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true), ExcluderUnder: true}},
+		history.Entry{ID: "4", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)}})
 	first := lookOf("nest", look.Counts{Brood: 4, Honey: 3, Pollen: 0.5, Empty: 2.5})
 	first.Boxes = append(first.Boxes, full("s1"), full("s2"))
-	es = append(es, history.Entry{ID: "5", Day: d0 + 5, Kind: history.KindLook, Look: first})
+	es = append(es, history.Entry{ID: "5", Day: d0 + 5, Kind: history.KindLook, Body: first})
 	after := lookOf("nest", look.Counts{Brood: 4, Honey: 3, Pollen: 0.5, Empty: 2.5})
 	after.Boxes = append(after.Boxes, full("s1"), full("s2"))
-	es = append(es, history.Entry{ID: "6", Day: d0 + 14, Kind: history.KindLook, Look: after})
+	es = append(es, history.Entry{ID: "6", Day: d0 + 14, Kind: history.KindLook, Body: after})
 	g := ground(t)
 	before, err := history.Fold(es, g)
 	if err != nil {
@@ -145,9 +146,9 @@ func TestAHarvestIsNoSurprise(t *testing.T) {
 	}
 	kg := 8.1 + 5.7 + 7.2 + 4.2 + 2 // honey, floor and lid, the box with its combs, brood and bees
 	b, err := history.Fold(append(es,
-		history.Entry{ID: "7", Day: d0 + 14, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s1", Why: "harvest"}},
-		history.Entry{ID: "8", Day: d0 + 14, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s2", Why: "harvest"}},
-		history.Entry{ID: "9", Day: d0 + 14, Kind: history.KindWeighing, Weighing: &history.Weighing{Kg: kg}}), g)
+		history.Entry{ID: "7", Day: d0 + 14, Kind: "box_off", Body: &moves.BoxOff{Box: "s1", Why: "harvest"}},
+		history.Entry{ID: "8", Day: d0 + 14, Kind: "box_off", Body: &moves.BoxOff{Box: "s2", Why: "harvest"}},
+		history.Entry{ID: "9", Day: d0 + 14, Kind: history.KindWeighing, Body: &history.Weighing{Kg: kg}}), g)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -162,7 +163,7 @@ func TestAHarvestIsNoSurprise(t *testing.T) {
 		t.Errorf("%.1f kg are believed where two full supers came off and 8 kg stayed", left)
 	}
 	// The same look sent in two parts on one day tests each thing once.
-	twice, err := history.Fold(append(es, history.Entry{ID: "10", Day: d0 + 14, Kind: history.KindLook, Look: after}), g)
+	twice, err := history.Fold(append(es, history.Entry{ID: "10", Day: d0 + 14, Kind: history.KindLook, Body: after}), g)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -175,7 +176,7 @@ func TestAHarvestIsNoSurprise(t *testing.T) {
 func TestWhatWasNotFoundIsNotThere(t *testing.T) {
 	l := lookOf("nest", look.Counts{Brood: 1.5, Honey: 4, Pollen: 0.5, Empty: 4})
 	l.Queen = history.Queen{Looked: true, Capped: true}
-	b, err := history.Fold(append(begin(), history.Entry{ID: "3", Day: d0 + 10, Kind: history.KindLook, Look: l}), ground(t))
+	b, err := history.Fold(append(begin(), history.Entry{ID: "3", Day: d0 + 10, Kind: history.KindLook, Body: l}), ground(t))
 	if err != nil {
 		t.Fatal(err)
 	}

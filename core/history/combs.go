@@ -8,7 +8,23 @@ import (
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/hive"
+	"kembo/core/moves"
 )
+
+// Combs says what was found of some frames. What is nil or empty was not looked
+// at.
+type Combs struct {
+	Frames     []string `json:"frames"`
+	Darkness   *int     `json:"darkness,omitempty"`    // 0 new, 1 amber, 2 brown, 3 black
+	DroneShare *int     `json:"drone_share,omitempty"` // eighths of the comb that are drone cells
+	Granulated *bool    `json:"granulated,omitempty"`
+	Label      string   `json:"label,omitempty"`
+	Origin     string   `json:"origin,omitempty"` // own, other, dead-out
+	Cull       *bool    `json:"cull,omitempty"`   // marked to come out
+}
+
+// Texts returns what a user wrote.
+func (a *Combs) Texts() []moves.Text { return []moves.Text{{Field: "label", Text: a.Label}} }
 
 // Comb is what the log says of a frame. What is nil was never looked at. Which
 // frame stands in a slot is presumed: nobody reads every label.
@@ -21,6 +37,8 @@ type Comb struct {
 	Origin     string
 	Cull       *bool
 	Seen       day.Day // of the last finding
+	// With what it was in the hives it came from.
+	Feeds, Treatments []colony.Period
 }
 
 // arrive notes the frames of a box that came on a day.
@@ -42,9 +60,8 @@ func (b *walker) comb(id string, on day.Day) {
 	b.Combs[id] = c
 }
 
-// attribute writes what was found of frames.
-func (b *walker) attribute(e Entry) error {
-	a := e.Combs
+// apply writes what was found of frames.
+func (a *Combs) apply(b *walker, e Entry) error {
 	if len(a.Frames) == 0 {
 		return fmt.Errorf("no frame is named; choose at least one")
 	}
@@ -55,7 +72,7 @@ func (b *walker) attribute(e Entry) error {
 		return fmt.Errorf("%d eighths of drone comb are not 0 to 8", *a.DroneShare)
 	}
 	for _, id := range a.Frames {
-		if _, ok := place(b.Stack, id); !ok {
+		if _, ok := b.Stack.PlaceOf(id); !ok {
 			return errors.New("a frame that it names is not in the hive")
 		}
 		c := b.Combs[id]
@@ -134,11 +151,12 @@ func (b Believed) Culls(today day.Day) []Cull {
 	return out
 }
 
-// With returns the feeds and treatments a frame has been in this hive with.
+// With returns the feeds and treatments a frame has been in a hive with, in this one
+// or in those it came from.
 func (b Believed) With(frame string) (feeds, treatments []colony.Period) {
-	in := b.Combs[frame].In
+	c := b.Combs[frame]
 	were := func(ps []colony.Period) []colony.Period {
-		return slices.DeleteFunc(slices.Clone(ps), func(p colony.Period) bool { return p.To != 0 && p.To < in })
+		return slices.DeleteFunc(slices.Clone(ps), func(p colony.Period) bool { return p.To != 0 && p.To < c.In })
 	}
-	return were(b.Feeds), were(b.Treatments)
+	return slices.Concat(c.Feeds, were(b.Feeds)), slices.Concat(c.Treatments, were(b.Treatments))
 }

@@ -10,11 +10,11 @@ import (
 
 	"kembo/core/colony"
 	"kembo/core/day"
-	"kembo/core/feed"
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/moves"
 )
 
 // Believed is what a log amounts to.
@@ -39,6 +39,7 @@ type Believed struct {
 	Ensemble     *forecast.Ensemble // what is believed, as states; nil: never looked at, or too long ago
 	Tests        []Tested           // forecasts that came to be tested, the oldest first
 	Surprises    []Surprise
+	Unknown      []Unknown // what came from hives of which nothing is known
 }
 
 // Weighed is a gross weighing, with what went on and off before it, since the
@@ -70,6 +71,9 @@ type Ground struct {
 	Yard *forecast.Yard
 	// Gains are what a hive scale under the colony tells, in order of day.
 	Gains []Gain
+	// Givers are the logs of all colonies from which something came to this one, and
+	// to those: see [Givers].
+	Givers []Log
 	// To is the day up to which a scale is read; 0: the last entry.
 	To day.Day
 }
@@ -173,17 +177,15 @@ func Questions(entries []Entry, id string, g Ground) ([]look.Question, error) {
 	return w.asked, err
 }
 
-// walk takes the entries that stand, in order, until on says no.
+// walk takes the entries that stand, in order, until on says no. Those of givers are
+// taken in between, and on is not told of them.
 func (b *walker) walk(entries []Entry, on func(Entry) bool) error {
-	live := Live(entries)
-	for _, e := range live {
-		b.last = max(b.last, e.Day)
-	}
-	for _, e := range live {
-		if err := b.take(e); err != nil {
-			return &Misfit{e, err}
+	c, turns := joined(b, entries)
+	for _, t := range turns {
+		if err := c.take(t, b); err != nil {
+			return &Misfit{t.e, err}
 		}
-		if !on(e) {
+		if slices.Contains(t.of, b) && !on(t.e) {
 			return nil
 		}
 	}
@@ -195,6 +197,7 @@ type walker struct {
 	Believed
 	ask    string // the entry whose questions are wanted
 	asked  []look.Question
+	queen  moves.Queen
 	ground Ground
 	last   day.Day
 	// The ensemble of the last look's day: as it was expected, and what is being
@@ -204,40 +207,18 @@ type walker struct {
 	parameters    forecast.Parameters
 }
 
+// take takes an entry in that is no act; acts are done to the hives of a company.
 func (b *walker) take(e Entry) error {
-	switch {
-	case e.Unread != "":
-		return errors.New(e.Unread)
-	case e.Stack != nil:
-		return b.setStack(e)
-	case e.Look != nil:
-		return b.see(e)
-	case e.BoxOn != nil:
-		return b.boxOn(e)
-	case e.BoxOff != nil:
-		return b.boxOff(e)
-	case e.Swap != nil:
-		return b.swap(e)
-	case e.Feed != nil:
-		b.Feeds = append(b.Feeds, colony.Period{What: e.Feed.What, From: e.Day, To: e.Day, Kg: e.Feed.Kg})
-		b.MovedSince = append(b.MovedSince, Moved{Day: e.Day, What: e.Feed.What, FedKg: feed.MassKg(e.Feed.What, e.Feed.Kg)})
-		b.change(forecast.Change{Day: e.Day, FeedKg: e.Feed.StoresKg})
-	case e.Treatment != nil:
-		from := e.Treatment.From
-		if from == 0 {
-			from = e.Day
+	switch x := e.Body.(type) {
+	case nil:
+		if e.Unread != "" {
+			return errors.New(e.Unread)
 		}
-		b.Treatments = append(b.Treatments, colony.Period{What: e.Treatment.What, From: from, To: e.Treatment.To, Until: e.Treatment.HoneyBarred})
-	case e.Weighing != nil:
-		b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, e.Weighing.Kg, b.MovedSince})
-		b.MovedSince = nil
-		return b.weigh(e)
-	case e.Combs != nil:
-		return b.attribute(e)
-	case e.Arranged != nil:
-		return b.arrange(e)
+		return nil
+	case body:
+		return x.apply(b, e)
 	}
-	return nil
+	return fmt.Errorf("%T is not what an entry holds", e.Body)
 }
 
 // finish brings the ensemble up to the readings of a scale since the last look.
@@ -262,62 +243,4 @@ func (b *walker) change(c forecast.Change) {
 	if b.Estimate != nil {
 		b.Changes = append(b.Changes, c)
 	}
-}
-
-func (b *walker) see(e Entry) error {
-	l, err := e.Look.Read(e.Day, b.Stack)
-	if err != nil {
-		return err
-	}
-	c := b.context(e.Day)
-	est, err := look.Read(l, b.Stack, c)
-	if err != nil {
-		return err
-	}
-	if e.ID == b.ask {
-		b.asked = look.Questions(l, b.Stack, est, c)
-	}
-	if est.Depth == "" && b.Estimate != nil {
-		// No box was looked into: what the combs hold is still the forecast of
-		// the look before; only the findings are new.
-		b.Estimate.Queen = b.Estimate.Queen.Later(l.Queen, l.CellsChecked, e.Day)
-		if b.Ensemble != nil {
-			b.Ensemble.Requeen(b.Estimate, &b.parameters, b.ground.Colony, b.ground.Seed)
-		}
-	} else {
-		b.learn(&est)
-		b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
-	}
-	if e.Look.Health != "" {
-		b.Health, b.HealthDay = colony.Health(e.Look.Health), e.Day
-	}
-	switch c := colony.CellCheck(e.Look.Cells.Check); c {
-	case colony.CompleteCheck:
-		b.CellCheck, b.CellCheckDay = c, e.Day
-	case colony.PartialCheck:
-		b.PartialDay = e.Day
-	}
-	if w := e.Look.Weight; w != nil && look.How(w.How) == look.OnScale {
-		b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, l.Weight.Kg, b.MovedSince})
-		b.MovedSince = nil
-	}
-	return nil
-}
-
-// weigh reads a weighing as the look it is: the stores are as the scale says,
-// all else is as the forecast has carried it. Before the first look there is
-// nothing to carry, and the weighing stands in the ledger alone.
-func (b *walker) weigh(e Entry) error {
-	l := look.Look{Day: e.Day, Weight: look.Weight{How: look.OnScale, Kg: e.Weighing.Kg}}
-	c := b.context(e.Day)
-	if c.Expected == nil && (c.Prior == nil || c.Prior.Day != e.Day) {
-		return nil
-	}
-	est, err := look.Read(l, b.Stack, c)
-	if err != nil {
-		return err
-	}
-	b.learn(&est)
-	b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
-	return nil
 }

@@ -13,13 +13,14 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/look"
+	"kembo/core/moves"
 	"kembo/core/season"
 )
 
 const d0 = day.Day(20600)
 
-func box(id, format string, super bool) history.Box {
-	b := history.Box{ID: id, Format: format, Super: super, Drawn: true}
+func box(id, format string, super bool) moves.Box {
+	b := moves.Box{ID: id, Format: format, Super: super, Drawn: true}
 	for i := range 10 {
 		b.Frames = append(b.Frames, id+string(rune('a'+i)))
 	}
@@ -28,8 +29,8 @@ func box(id, format string, super bool) history.Box {
 
 func begin() []history.Entry {
 	return []history.Entry{
-		{ID: "1", Day: d0, Kind: history.KindStack, Stack: &history.StackSet{Boxes: []history.Box{box("nest", "langstroth-deep-10", false)}, HistoryKnown: true}},
-		{ID: "2", Day: d0, Kind: history.KindLook, Look: lookOf("nest", look.Counts{Brood: 4, Honey: 4, Empty: 2})},
+		{ID: "1", Day: d0, Kind: history.KindStack, Body: &history.StackSet{Boxes: []moves.Box{box("nest", "langstroth-deep-10", false)}, HistoryKnown: true}},
+		{ID: "2", Day: d0, Kind: history.KindLook, Body: lookOf("nest", look.Counts{Brood: 4, Honey: 4, Empty: 2})},
 	}
 }
 
@@ -48,8 +49,8 @@ func fold(t *testing.T, es []history.Entry) history.Believed {
 
 func TestTheStackIsTheFoldOfTheLog(t *testing.T) {
 	es := append(begin(),
-		history.Entry{ID: "3", Day: d0 + 5, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("super", "langstroth-medium-10", true), ExcluderUnder: true}},
-		history.Entry{ID: "4", Day: d0 + 6, Kind: history.KindFeed, Feed: &history.Feed{What: "syrup", Kg: 2, StoresKg: 2}})
+		history.Entry{ID: "3", Day: d0 + 5, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("super", "langstroth-medium-10", true), ExcluderUnder: true}},
+		history.Entry{ID: "4", Day: d0 + 6, Kind: history.KindFeed, Body: &moves.Feed{What: "syrup", Kg: 2, StoresKg: 2}})
 	b := fold(t, es)
 	if len(b.Stack.Boxes) != 2 || b.Stack.ExcluderAbove != 1 || len(b.Changes) != 2 || len(b.Feeds) != 1 {
 		t.Fatalf("boxes %d, excluder %d, changes %d, feeds %d", len(b.Stack.Boxes), b.Stack.ExcluderAbove, len(b.Changes), len(b.Feeds))
@@ -61,14 +62,14 @@ func TestTheStackIsTheFoldOfTheLog(t *testing.T) {
 		t.Errorf("findings %v %v", b.CellCheckDay, b.Health)
 	}
 	// A look settles what was changed before it.
-	b = fold(t, append(es, history.Entry{ID: "5", Day: d0 + 9, Kind: history.KindLook, Look: lookOf("nest", look.Counts{Brood: 5, Honey: 3})}))
+	b = fold(t, append(es, history.Entry{ID: "5", Day: d0 + 9, Kind: history.KindLook, Body: lookOf("nest", look.Counts{Brood: 5, Honey: 3})}))
 	if len(b.Changes) != 0 || b.Estimate.Day != d0+9 {
 		t.Errorf("after a look %d changes stand, estimate of %v", len(b.Changes), b.Estimate.Day)
 	}
 }
 
 func TestUndoAndItsUndo(t *testing.T) {
-	es := append(begin(), history.Entry{ID: "3", Day: d0 + 5, Kind: history.KindFeed, Feed: &history.Feed{StoresKg: 2}})
+	es := append(begin(), history.Entry{ID: "3", Day: d0 + 5, Kind: history.KindFeed, Body: &moves.Feed{StoresKg: 2}})
 	undone := append(es, history.Entry{ID: "4", Day: d0 + 5, Kind: history.KindUndo, Supersedes: "3"})
 	if n := len(fold(t, undone).Feeds); n != 0 {
 		t.Errorf("%d feeds after the undo", n)
@@ -80,8 +81,8 @@ func TestUndoAndItsUndo(t *testing.T) {
 }
 
 func TestACorrectionTakesTheFirstWordsPlace(t *testing.T) {
-	es := append(begin(), history.Entry{ID: "3", Day: d0 + 5, Kind: history.KindTreatment, Treatment: &history.Treatment{What: "thymol"}},
-		history.Entry{ID: "4", Day: d0 + 30, Kind: history.KindTreatment, Supersedes: "3", Treatment: &history.Treatment{What: "thymol", From: d0 + 5, To: d0 + 30, HoneyBarred: d0 + 30}})
+	es := append(begin(), history.Entry{ID: "3", Day: d0 + 5, Kind: history.KindTreatment, Body: &moves.Treatment{What: "thymol"}},
+		history.Entry{ID: "4", Day: d0 + 30, Kind: history.KindTreatment, Supersedes: "3", Body: &moves.Treatment{What: "thymol", From: d0 + 5, To: d0 + 30, HoneyBarred: d0 + 30}})
 	b := fold(t, es)
 	if len(b.Treatments) != 1 || b.Treatments[0].From != d0+5 || b.Treatments[0].To != d0+30 {
 		t.Errorf("treatments %+v", b.Treatments)
@@ -94,17 +95,17 @@ func TestACorrectionTakesTheFirstWordsPlace(t *testing.T) {
 
 func TestABoxOffTakesItsHoney(t *testing.T) {
 	es := append(begin(),
-		history.Entry{ID: "3", Day: d0 + 1, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true)}},
-		history.Entry{ID: "4", Day: d0 + 1, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)}})
+		history.Entry{ID: "3", Day: d0 + 1, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true)}},
+		history.Entry{ID: "4", Day: d0 + 1, Kind: "box_on", Body: &moves.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)}})
 	l := lookOf("s1", look.Counts{Honey: 9, Empty: 1})
 	l.Boxes = append(l.Boxes, history.BoxLook{Box: "s2", Depth: "boxes", Counts: &look.Counts{Honey: 3, Empty: 7}})
-	es = append(es, history.Entry{ID: "5", Day: d0 + 30, Kind: history.KindLook, Look: l},
-		history.Entry{ID: "6", Day: d0 + 30, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s1", Why: "harvest"}})
+	es = append(es, history.Entry{ID: "5", Day: d0 + 30, Kind: history.KindLook, Body: l},
+		history.Entry{ID: "6", Day: d0 + 30, Kind: "box_off", Body: &moves.BoxOff{Box: "s1", Why: "harvest"}})
 	b := fold(t, es)
 	if len(b.Changes) != 1 || math.Abs(b.Changes[0].SuperOut-0.75) > 0.01 || math.Abs(b.Changes[0].SuperDrawnOut-0.5) > 0.01 {
 		t.Errorf("nine of twelve frames of honey left: %+v", b.Changes)
 	}
-	if _, err := history.Fold(append(es, history.Entry{ID: "7", Day: d0 + 31, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s1"}}), history.Ground{}); err == nil {
+	if _, err := history.Fold(append(es, history.Entry{ID: "7", Day: d0 + 31, Kind: "box_off", Body: &moves.BoxOff{Box: "s1"}}), history.Ground{}); err == nil {
 		t.Error("a box that is off was taken off again")
 	}
 }
@@ -113,7 +114,7 @@ func TestCombsSwappedKeepTheFrameCount(t *testing.T) {
 	es := begin()
 	before := fold(t, es)
 	out := []string{before.Stack.Boxes[0].Frames[1].ID, before.Stack.Boxes[0].Frames[8].ID}
-	b := fold(t, append(es, history.Entry{ID: "3", Day: d0 + 2, Kind: history.KindSwap, Swap: &history.Swap{Out: out, In: []string{"x", "y"}}}))
+	b := fold(t, append(es, history.Entry{ID: "3", Day: d0 + 2, Kind: "combs_swapped", Body: &moves.CombsSwapped{Out: out, In: []string{"x", "y"}}}))
 	if b.Stack.Frames() != before.Stack.Frames() || b.Stack.Boxes[0].Frames[1].ID != "x" {
 		t.Errorf("%d frames, were %d", b.Stack.Frames(), before.Stack.Frames())
 	}
@@ -137,7 +138,7 @@ func ground(t *testing.T) history.Ground {
 func TestALookIntoNoBoxLeavesTheCombsToTheForecast(t *testing.T) {
 	n := 6.0
 	before := fold(t, begin())
-	findings := history.Entry{ID: "3", Day: d0 + 8, Kind: history.KindLook, Look: &history.Look{
+	findings := history.Entry{ID: "3", Day: d0 + 8, Kind: history.KindLook, Body: &history.Look{
 		Boxes: []history.BoxLook{{Box: "nest", Seams: &n}}, Queen: history.Queen{Looked: true, Larvae: true}, Cells: history.Cells{Check: "complete", Charged: 2}}}
 	b, err := history.Fold(append(begin(), findings), ground(t))
 	if err != nil {
@@ -156,7 +157,7 @@ func TestALookIntoNoBoxLeavesTheCombsToTheForecast(t *testing.T) {
 		t.Errorf("findings: check of %v, queen %+v", b.CellCheckDay, b.Estimate.Queen)
 	}
 	// With no seams either, only the findings are new.
-	findings.Look.Boxes = nil
+	findings.Look().Boxes = nil
 	if b, err = history.Fold(append(begin(), findings), ground(t)); err != nil || b.Estimate.Day != d0 || b.Estimate.Queen.ChargedCells != 2 {
 		t.Errorf("only cells were looked at: estimate of %v, %+v (%v)", b.Estimate.Day, b.Estimate.Queen, err)
 	}
@@ -167,7 +168,7 @@ func TestALookIntoNoBoxLeavesTheCombsToTheForecast(t *testing.T) {
 func TestAWeighingIsALookAtTheStores(t *testing.T) {
 	g := ground(t)
 	glance := 6.0
-	later := append(begin(), history.Entry{ID: "g", Day: d0 + 20, Kind: history.KindLook, Look: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &glance}}}})
+	later := append(begin(), history.Entry{ID: "g", Day: d0 + 20, Kind: history.KindLook, Body: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &glance}}}})
 	before, err := history.Fold(later, g)
 	if err != nil {
 		t.Fatal(err)
@@ -177,7 +178,7 @@ func TestAWeighingIsALookAtTheStores(t *testing.T) {
 	for _, b := range before.Stack.Boxes {
 		gross += b.LiftKg()
 	}
-	w := append(later, history.Entry{ID: "w", Day: d0 + 24, Kind: history.KindWeighing, Weighing: &history.Weighing{Kg: gross}})
+	w := append(later, history.Entry{ID: "w", Day: d0 + 24, Kind: history.KindWeighing, Body: &history.Weighing{Kg: gross}})
 	after, err := history.Fold(w, g)
 	if err != nil {
 		t.Fatal(err)
@@ -225,11 +226,11 @@ func TestCombsKeepWhatTheyWereInTheHiveWith(t *testing.T) {
 	frame, other := b.Stack.Boxes[0].Frames[2].ID, b.Stack.Boxes[0].Frames[3].ID
 	black, drone := 3, 4
 	es = append(es,
-		history.Entry{ID: "f", Day: d0 + 3, Kind: history.KindFeed, Feed: &history.Feed{What: "1:1 syrup", Kg: 2, StoresKg: 2}},
-		history.Entry{ID: "a", Day: d0 + 4, Kind: history.KindCombs, Combs: &history.Combs{Frames: []string{frame}, Darkness: &black}},
-		history.Entry{ID: "b", Day: d0 + 5, Kind: history.KindCombs, Combs: &history.Combs{Frames: []string{frame, other}, DroneShare: &drone}},
-		history.Entry{ID: "s", Day: d0 + 6, Kind: history.KindSwap, Swap: &history.Swap{Out: []string{other}, In: []string{"new"}}},
-		history.Entry{ID: "t", Day: d0 + 9, Kind: history.KindTreatment, Treatment: &history.Treatment{What: "thymol"}})
+		history.Entry{ID: "f", Day: d0 + 3, Kind: history.KindFeed, Body: &moves.Feed{What: "1:1 syrup", Kg: 2, StoresKg: 2}},
+		history.Entry{ID: "a", Day: d0 + 4, Kind: history.KindCombs, Body: &history.Combs{Frames: []string{frame}, Darkness: &black}},
+		history.Entry{ID: "b", Day: d0 + 5, Kind: history.KindCombs, Body: &history.Combs{Frames: []string{frame, other}, DroneShare: &drone}},
+		history.Entry{ID: "s", Day: d0 + 6, Kind: "combs_swapped", Body: &moves.CombsSwapped{Out: []string{other}, In: []string{"new"}}},
+		history.Entry{ID: "t", Day: d0 + 9, Kind: history.KindTreatment, Body: &moves.Treatment{What: "thymol"}})
 	b = fold(t, es)
 	culls := b.Culls(d0 + 10)
 	if len(culls) != 1 || culls[0].Frame != frame || len(culls[0].Why) != 2 {
@@ -242,7 +243,7 @@ func TestCombsKeepWhatTheyWereInTheHiveWith(t *testing.T) {
 	if feeds, treatments = b.With("new"); len(feeds) != 0 || len(treatments) != 1 {
 		t.Errorf("a comb that came after the feed was fed %v, treated %v", feeds, treatments)
 	}
-	if _, err := history.Fold(append(es, history.Entry{ID: "x", Day: d0 + 11, Kind: history.KindCombs, Combs: &history.Combs{Frames: []string{other}, Darkness: &black}}), history.Ground{}); err == nil {
+	if _, err := history.Fold(append(es, history.Entry{ID: "x", Day: d0 + 11, Kind: history.KindCombs, Body: &history.Combs{Frames: []string{other}, Darkness: &black}}), history.Ground{}); err == nil {
 		t.Error("a comb that is not in the hive was looked at")
 	}
 }
@@ -251,9 +252,9 @@ func TestCombsKeepWhatTheyWereInTheHiveWith(t *testing.T) {
 // way: a fold of every beginning of the log.
 func TestWalkShowsEachStepAsItsOwnFoldWould(t *testing.T) {
 	es := append(begin(),
-		history.Entry{ID: "3", Day: d0 + 3, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("s", "langstroth-medium-10", true)}},
-		history.Entry{ID: "4", Day: d0 + 9, Kind: history.KindLook, Look: lookOf("s", look.Counts{Honey: 5, Empty: 5})},
-		history.Entry{ID: "5", Day: d0 + 12, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s"}})
+		history.Entry{ID: "3", Day: d0 + 3, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("s", "langstroth-medium-10", true)}},
+		history.Entry{ID: "4", Day: d0 + 9, Kind: history.KindLook, Body: lookOf("s", look.Counts{Honey: 5, Empty: 5})},
+		history.Entry{ID: "5", Day: d0 + 12, Kind: "box_off", Body: &moves.BoxOff{Box: "s"}})
 	i := 0
 	if _, err := history.Walk(es, history.Ground{}, func(e history.Entry, b history.Believed) {
 		i++
@@ -270,7 +271,7 @@ func TestWalkShowsEachStepAsItsOwnFoldWould(t *testing.T) {
 func BenchmarkTenYears(b *testing.B) {
 	es := begin()
 	for i := range 600 {
-		es = append(es, history.Entry{ID: "l" + strconv.Itoa(i), Day: d0 + day.Day(6*i), Kind: history.KindLook, Look: lookOf("nest", look.Counts{Brood: 4, Honey: 3, Empty: 3})})
+		es = append(es, history.Entry{ID: "l" + strconv.Itoa(i), Day: d0 + day.Day(6*i), Kind: history.KindLook, Body: lookOf("nest", look.Counts{Brood: 4, Honey: 3, Empty: 3})})
 	}
 	for b.Loop() {
 		if _, err := history.Fold(es, history.Ground{}); err != nil {
@@ -283,12 +284,12 @@ func BenchmarkTenYears(b *testing.B) {
 // is not taken for others.
 func TestABoxThatCameOffLeavesNothingBehind(t *testing.T) {
 	es := append(begin(),
-		history.Entry{ID: "3", Day: d0, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true)}},
-		history.Entry{ID: "4", Day: d0 + 1, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)}},
-		history.Entry{ID: "5", Day: d0 + 2, Kind: history.KindLook, Look: lookOf("nest", look.Counts{Brood: 4, Honey: 3, Empty: 3})},
-		history.Entry{ID: "6", Day: d0 + 3, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s1"}},
-		history.Entry{ID: "7", Day: d0 + 3, Kind: history.KindBoxOff, BoxOff: &history.BoxOff{Box: "s2"}},
-		history.Entry{ID: "8", Day: d0 + 9, Kind: history.KindLook, Look: lookOf("nest", look.Counts{Brood: 5, Honey: 3, Empty: 2})})
+		history.Entry{ID: "3", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true)}},
+		history.Entry{ID: "4", Day: d0 + 1, Kind: "box_on", Body: &moves.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)}},
+		history.Entry{ID: "5", Day: d0 + 2, Kind: history.KindLook, Body: lookOf("nest", look.Counts{Brood: 4, Honey: 3, Empty: 3})},
+		history.Entry{ID: "6", Day: d0 + 3, Kind: "box_off", Body: &moves.BoxOff{Box: "s1"}},
+		history.Entry{ID: "7", Day: d0 + 3, Kind: "box_off", Body: &moves.BoxOff{Box: "s2"}},
+		history.Entry{ID: "8", Day: d0 + 9, Kind: history.KindLook, Body: lookOf("nest", look.Counts{Brood: 5, Honey: 3, Empty: 2})})
 	g := ground(t)
 	if _, err := history.Fold(es, g); err != nil {
 		t.Fatal(err)
@@ -307,9 +308,9 @@ func TestABoxThatCameOffLeavesNothingBehind(t *testing.T) {
 func TestArrangedAnew(t *testing.T) {
 	yes, none := true, 0
 	es := append(begin(),
-		history.Entry{ID: "3", Day: d0, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 1, Box: box("upper", "langstroth-deep-10", false)}},
-		history.Entry{ID: "4", Day: d0, Kind: history.KindBoxOn, BoxOn: &history.BoxOn{At: 2, Box: box("super", "langstroth-medium-10", true), ExcluderUnder: true}},
-		history.Entry{ID: "5", Day: d0 + 2, Kind: history.KindArranged, Arranged: &history.Arranged{NestTurned: true, ExcluderAbove: &none, OverScreen: &yes}})
+		history.Entry{ID: "3", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("upper", "langstroth-deep-10", false)}},
+		history.Entry{ID: "4", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 2, Box: box("super", "langstroth-medium-10", true), ExcluderUnder: true}},
+		history.Entry{ID: "5", Day: d0 + 2, Kind: "arranged", Body: &moves.Arranged{NestTurned: true, ExcluderAbove: &none, OverScreen: &yes}})
 	b := fold(t, es)
 	if b.Stack.Boxes[0].ID != "upper" || b.Stack.Boxes[1].ID != "nest" || b.Stack.Boxes[2].ID != "super" || b.Stack.ExcluderAbove != 0 || !b.Stack.OverScreen {
 		t.Errorf("the stack is %s %s %s, excluder over %d, over a screen %v", b.Stack.Boxes[0].ID, b.Stack.Boxes[1].ID, b.Stack.Boxes[2].ID, b.Stack.ExcluderAbove, b.Stack.OverScreen)
@@ -318,8 +319,8 @@ func TestArrangedAnew(t *testing.T) {
 		t.Errorf("the forecast is told %+v", c)
 	}
 	far := 7
-	for name, a := range map[string]*history.Arranged{"one box turned": {NestTurned: true}, "an excluder in the air": {ExcluderAbove: &far}} {
-		if _, err := history.Fold(append(begin(), history.Entry{ID: "3", Day: d0, Kind: history.KindArranged, Arranged: a}), history.Ground{}); err == nil {
+	for name, a := range map[string]*moves.Arranged{"one box turned": {NestTurned: true}, "an excluder in the air": {ExcluderAbove: &far}} {
+		if _, err := history.Fold(append(begin(), history.Entry{ID: "3", Day: d0, Kind: "arranged", Body: a}), history.Ground{}); err == nil {
 			t.Errorf("%s is taken", name)
 		}
 	}
@@ -329,16 +330,16 @@ func TestArrangedAnew(t *testing.T) {
 // is left folds, and what was left out is named.
 func TestMendedLeavesWhatFits(t *testing.T) {
 	d0 := day.Of(2026, time.May, 1)
-	set := history.StackSet{Boxes: []history.Box{{ID: "a", Format: "langstroth-deep-10", Frames: []string{"1"}}}}
-	log := []history.Entry{{ID: "set", Day: d0, Kind: history.KindStack, Stack: &set}}
+	set := history.StackSet{Boxes: []moves.Box{{ID: "a", Format: "langstroth-deep-10", Frames: []string{"1"}}}}
+	log := []history.Entry{{ID: "set", Day: d0, Kind: history.KindStack, Body: &set}}
 	if fitting, misfits := history.Mended(log); len(fitting) != 1 || len(misfits) != 0 {
 		t.Errorf("a log that fits: %d left, %d out", len(fitting), len(misfits))
 	}
 	for i := range 60 {
-		off := history.BoxOff{Box: "none"}
-		fed := history.Feed{What: "syrup", Kg: 1}
-		log = append(log, history.Entry{ID: fmt.Sprint("off", i), Day: d0 + day.Day(i), Kind: history.KindBoxOff, BoxOff: &off},
-			history.Entry{ID: fmt.Sprint("fed", i), Day: d0 + day.Day(i), Kind: history.KindFeed, Feed: &fed})
+		off := moves.BoxOff{Box: "none"}
+		fed := moves.Feed{What: "syrup", Kg: 1}
+		log = append(log, history.Entry{ID: fmt.Sprint("off", i), Day: d0 + day.Day(i), Kind: "box_off", Body: &off},
+			history.Entry{ID: fmt.Sprint("fed", i), Day: d0 + day.Day(i), Kind: history.KindFeed, Body: &fed})
 	}
 	for _, n := range []int{3, 41, len(log)} {
 		fitting, misfits := history.Mended(log[:n])

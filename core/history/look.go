@@ -53,3 +53,43 @@ func inKg(v float64, unit string) float64 {
 	}
 	return v
 }
+
+func (entered *Look) apply(b *walker, e Entry) error {
+	l, err := entered.Read(e.Day, b.Stack)
+	if err != nil {
+		return err
+	}
+	c := b.context(e.Day)
+	est, err := look.Read(l, b.Stack, c)
+	if err != nil {
+		return err
+	}
+	if e.ID == b.ask {
+		b.asked = look.Questions(l, b.Stack, est, c)
+	}
+	if est.Depth == "" && b.Estimate != nil {
+		// No box was looked into: what the combs hold is still the forecast of
+		// the look before; only the findings are new.
+		b.Estimate.Queen = b.Estimate.Queen.Later(l.Queen, l.CellsChecked, e.Day)
+		if b.Ensemble != nil {
+			b.Ensemble.Requeen(b.Estimate, &b.parameters, b.ground.Colony, b.ground.Seed)
+		}
+	} else {
+		b.learn(&est)
+		b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
+	}
+	if entered.Health != "" {
+		b.Health, b.HealthDay = colony.Health(entered.Health), e.Day
+	}
+	switch c := colony.CellCheck(entered.Cells.Check); c {
+	case colony.CompleteCheck:
+		b.CellCheck, b.CellCheckDay = c, e.Day
+	case colony.PartialCheck:
+		b.PartialDay = e.Day
+	}
+	if w := entered.Weight; w != nil && look.How(w.How) == look.OnScale {
+		b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, l.Weight.Kg, b.MovedSince})
+		b.MovedSince = nil
+	}
+	return nil
+}

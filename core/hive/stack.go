@@ -29,6 +29,8 @@ type Stack struct {
 	Boxes         []Box
 	ExcluderAbove int
 	OverScreen    bool // it stands over another colony, parted by a double screen
+	Entrance      Entrance
+	Guarded       bool // a mouse guard is on
 }
 
 // Errors of the operations.
@@ -175,4 +177,29 @@ func NewBox(id string, f BoxFormat, frames int, super, drawn bool) Box {
 		b.Frames = append(b.Frames, Frame{ID: fmt.Sprintf("%s-%d", id, i+1), A: s, B: s})
 	}
 	return b
+}
+
+// TakeFrame returns s without the frame at p, and that frame. The others close up.
+func (s Stack) TakeFrame(p Place) (Stack, Frame, error) {
+	if !s.has(p) {
+		return s, Frame{}, ErrNoSuchPlace
+	}
+	c := s.Clone()
+	out := c.Boxes[p.Box].Frames[p.Slot]
+	c.Boxes[p.Box].Frames = slices.Delete(c.Boxes[p.Box].Frames, p.Slot, p.Slot+1)
+	return c, out, nil
+}
+
+// PutFrame returns s with a frame put into p.Box before slot p.Slot. Whether its
+// format fits is for whoever knows where it comes from.
+func (s Stack) PutFrame(p Place, f Frame) (Stack, error) {
+	if p.Box < 0 || p.Box >= len(s.Boxes) || p.Slot < 0 || p.Slot > len(s.Boxes[p.Box].Frames) {
+		return s, ErrNoSuchPlace
+	}
+	if b := s.Boxes[p.Box]; len(b.Frames) >= b.Format.Slots {
+		return s, fmt.Errorf("%s with %d frames: %w", b.Format.Name, len(b.Frames), ErrFull)
+	}
+	c := s.Clone()
+	c.Boxes[p.Box].Frames = slices.Insert(c.Boxes[p.Box].Frames, p.Slot, f)
+	return c, nil
 }

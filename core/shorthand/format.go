@@ -2,12 +2,14 @@ package shorthand
 
 import (
 	"fmt"
+	"slices"
 	"strconv"
 	"strings"
 
 	"kembo/core/comb"
 	"kembo/core/history"
 	"kembo/core/look"
+	"kembo/core/moves"
 )
 
 // Format writes a line so that Parse reads it back as it is in its normal form.
@@ -170,35 +172,16 @@ func (w *writer) box(i int, x history.BoxLook) {
 	}
 }
 
-func actText(a Act, boxes []Box) string {
-	switch a.What {
-	case SupersOn:
-		if a.Drawn {
-			return fmt.Sprintf("+%dS", a.Count)
-		}
-		return fmt.Sprintf("+%dSF", a.Count)
-	case BoxOff:
-		for i, b := range boxes {
-			if b.ID == a.Box {
-				if a.Harvested {
-					return fmt.Sprintf("x%dh", i+1)
-				}
-				return fmt.Sprintf("x%d", i+1)
-			}
-		}
-	case Fed:
-		if a.Litres > 0 {
-			return "+" + plain(a.Litres) + "L" + a.Ratio
-		}
-		return "+" + plain(a.Kg) + "kg"
-	case CombsSwap:
-		return fmt.Sprintf("swap%d", a.Count)
-	case Turned:
-		return "turn"
-	case ExcluderIn:
-		return "ex+"
-	case ExcluderOut:
-		return "ex-"
+func actText(a moves.Said, boxes []Box) string {
+	w, ok := moves.All.Way(a.Do)
+	n := numberOf(a.Box, boxes)
+	if !ok || w.Arg == moves.OfBox && n == 0 {
+		return ""
 	}
-	return ""
+	return w.Line(a, n)
+}
+
+// numberOf returns the number of a box from the floor, 0 where it is not there.
+func numberOf(id string, boxes []Box) int {
+	return slices.IndexFunc(boxes, func(b Box) bool { return b.ID == id }) + 1
 }

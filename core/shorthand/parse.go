@@ -7,6 +7,7 @@ import (
 
 	"kembo/core/history"
 	"kembo/core/look"
+	"kembo/core/moves"
 )
 
 // Parse reads a line about a hive with these boxes; unit is that of a mass typed
@@ -35,7 +36,7 @@ type parser struct {
 	look     history.Look
 	found    bool // something of the whole hive
 	looks    []history.BoxLook
-	acts     []Act
+	acts     []moves.Said
 }
 
 // next finds the next token. A note begins with a semicolon and takes the rest.
@@ -76,6 +77,9 @@ func (p *parser) token() error {
 	raw := p.text[p.from:p.to]
 	t := strings.ToLower(raw)
 	rest := t[1:]
+	if w, number, ok := moves.All.Read(t); ok {
+		return p.did(w, number)
+	}
 	switch {
 	case t[0] == ';':
 		return p.note(raw[1:])
@@ -84,26 +88,8 @@ func (p *parser) token() error {
 	case t[0] == '!' && rest != "":
 		p.look.Insisted = append(p.look.Insisted, raw[1:])
 		return nil
-	case t == "turn":
-		return p.did(Act{What: Turned})
-	case t == "ex+":
-		return p.did(Act{What: ExcluderIn})
-	case t == "ex-":
-		return p.did(Act{What: ExcluderOut})
-	case strings.HasPrefix(t, "swap"):
-		n, err := p.whole(t[4:], 1, 40, "combs of honey swapped, as swap2")
-		if err != nil {
-			return err
-		}
-		return p.did(Act{What: CombsSwap, Count: n})
-	case t[0] == 'x' && digits(strings.TrimSuffix(rest, "h")):
-		i, err := p.number(strings.TrimSuffix(rest, "h"))
-		if err != nil {
-			return err
-		}
-		return p.did(Act{What: BoxOff, Box: p.boxes[i].ID, Harvested: strings.HasSuffix(rest, "h")})
 	case t[0] == '+':
-		return p.plus(rest)
+		return p.wrong("%q was not understood after +; write %s", rest, examples("+"))
 	case t[0] == 'q':
 		return p.queen(rest)
 	case strings.HasPrefix(t, "cc"), strings.HasPrefix(t, "cp"), strings.HasPrefix(t, "c:"), strings.HasPrefix(t, "c@"):
@@ -129,9 +115,36 @@ func yesNo(sign byte) string {
 	return string(look.No)
 }
 
-func (p *parser) did(a Act) error {
+// did notes something done, with the number that the line gives.
+func (p *parser) did(w moves.Way, number string) error {
+	a := moves.Said{Do: w.Code}
+	switch {
+	case w.Arg == moves.OfBox:
+		i, err := p.number(number)
+		if err != nil {
+			return err
+		}
+		a.Box = p.boxes[i].ID
+	case w.Numbered():
+		n, wrong := w.Number(number)
+		if wrong != "" {
+			return p.wrong("%s", wrong)
+		}
+		a.N = n
+	}
 	p.acts = append(p.acts, a)
 	return nil
+}
+
+// examples lists what may be written after a sign.
+func examples(before string) string {
+	var out []string
+	for _, w := range moves.All.Ways() {
+		if w.Before == before {
+			out = append(out, w.Example+" for "+w.Means)
+		}
+	}
+	return strings.Join(out, ", ")
 }
 
 func (p *parser) note(t string) error {

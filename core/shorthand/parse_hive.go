@@ -9,33 +9,6 @@ import (
 	"kembo/core/measure"
 )
 
-// plus reads what was given: supers, syrup or sugar.
-func (p *parser) plus(t string) error {
-	n := len(t) - len(strings.TrimLeft(t, "0123456789.,"))
-	num, word := t[:n], t[n:]
-	switch {
-	case word == "s" || word == "sf":
-		k, err := p.whole(num, 1, 9, "supers, as +1S, or +1SF with foundation")
-		if err != nil {
-			return err
-		}
-		return p.did(Act{What: SupersOn, Count: k, Drawn: word == "s"})
-	case word == "l1:1" || word == "l2:1":
-		v, err := p.amount(num, 60, "litres of syrup, as +4L1:1")
-		if err != nil {
-			return err
-		}
-		return p.did(Act{What: Fed, Litres: v, Ratio: word[1:]})
-	case word == "kg":
-		v, err := p.amount(num, 60, "kg of sugar, as +2kg")
-		if err != nil {
-			return err
-		}
-		return p.did(Act{What: Fed, Kg: v})
-	}
-	return p.wrong("%q was not understood after +; write +1S for a drawn super, +1SF for one of foundation, +4L1:1 for syrup, +2kg for sugar", t)
-}
-
 func (p *parser) amount(t string, most float64, of string) (float64, error) {
 	v, err := measure.ParseNumber(t)
 	if err != nil || v <= 0 || v > most {

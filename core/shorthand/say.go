@@ -7,6 +7,8 @@ import (
 	"kembo/core/comb"
 	"kembo/core/history"
 	"kembo/core/look"
+	"kembo/core/measure"
+	"kembo/core/moves"
 )
 
 // Say writes a line in words, one sentence a part, as it was understood.
@@ -173,39 +175,10 @@ func boxWords(x history.BoxLook, b Box) (w []string) {
 	return w
 }
 
-func sayAct(a Act, boxes []Box) string {
-	switch a.What {
-	case SupersOn:
-		kind := "drawn"
-		if !a.Drawn {
-			kind = "foundation"
-		}
-		if a.Count == 1 {
-			return "Done: 1 super of " + kind + " comb put on"
-		}
-		return fmt.Sprintf("Done: %d supers of %s comb put on", a.Count, kind)
-	case BoxOff:
-		for i, b := range boxes {
-			if b.ID == a.Box {
-				if a.Harvested {
-					return fmt.Sprintf("Done: box %d harvested", i+1)
-				}
-				return fmt.Sprintf("Done: box %d taken off", i+1)
-			}
-		}
-	case Fed:
-		if a.Litres > 0 {
-			return fmt.Sprintf("Done: fed %s L of %s syrup", plain(a.Litres), a.Ratio)
-		}
-		return "Done: fed " + plain(a.Kg) + " kg of sugar"
-	case CombsSwap:
-		return fmt.Sprintf("Done: %d combs of honey swapped for drawn ones", a.Count)
-	case Turned:
-		return "Done: the boxes of the nest turned"
-	case ExcluderIn:
-		return "Done: excluder in over the nest"
-	case ExcluderOut:
-		return "Done: excluder out"
+func sayAct(a moves.Said, boxes []Box) string {
+	w, ok := moves.All.Way(a.Do)
+	if !ok {
+		return "Done: something that is not known"
 	}
-	return "Done: something that is not known"
+	return "Done: " + w.Words(a, numberOf(a.Box, boxes), measure.Units{})
 }

@@ -13,40 +13,14 @@ import (
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/moves"
 )
 
 // Line is what one line says. Look is nil where nothing was found, only done.
 type Line struct {
 	Look *history.Look `json:"look,omitempty"`
-	Acts []Act         `json:"acts,omitempty"`
+	Acts []moves.Said  `json:"acts,omitempty"`
 }
-
-// Act is something done at the hive.
-type Act struct {
-	What   What    `json:"what"`
-	Count  int     `json:"count,omitempty"`  // supers, combs
-	Drawn  bool    `json:"drawn,omitempty"`  // of supers put on
-	Litres float64 `json:"litres,omitempty"` // of syrup
-	Ratio  string  `json:"ratio,omitempty"`  // 1:1 or 2:1, sugar to water by mass
-	Kg     float64 `json:"kg,omitempty"`     // of dry sugar or of the sugar in fondant
-	Box    string  `json:"box,omitempty"`    // id of the box taken off
-	// Harvested says that the box was taken off for its honey.
-	Harvested bool `json:"harvested,omitempty"`
-}
-
-// What was done.
-type What string
-
-// The things that can be done in a line.
-const (
-	SupersOn    What = "supers_on"
-	BoxOff      What = "box_off"
-	Fed         What = "fed"
-	CombsSwap   What = "combs_swapped" // combs of honey for empty drawn ones
-	Turned      What = "turned"        // the boxes of the nest
-	ExcluderIn  What = "excluder_in"
-	ExcluderOut What = "excluder_out"
-)
 
 // Box is a box of the hive the line is about, from the floor up.
 type Box struct {

@@ -10,6 +10,7 @@ import (
 	"kembo/core/comb"
 	"kembo/core/history"
 	"kembo/core/look"
+	"kembo/core/moves"
 	"kembo/core/shorthand"
 )
 
@@ -183,9 +184,11 @@ func anyFace(r *rand.Rand) string {
 	return f.String()
 }
 
-func anyActs(r *rand.Rand) []shorthand.Act {
-	return pick(r, nil, []shorthand.Act{{What: shorthand.SupersOn, Count: 2, Drawn: true}, {What: shorthand.Fed, Litres: 4.5, Ratio: "2:1"}},
-		[]shorthand.Act{{What: shorthand.BoxOff, Box: "d"}, {What: shorthand.BoxOff, Box: "c", Harvested: true}, {What: shorthand.Turned}, {What: shorthand.ExcluderIn}, {What: shorthand.Fed, Kg: 2}, {What: shorthand.CombsSwap, Count: 3}})
+func anyActs(r *rand.Rand) []moves.Said {
+	return pick(r, nil, []moves.Said{{Do: "super_drawn", N: 2}, {Do: "syrup_thick", N: 4.5}}, []moves.Said{
+		{Do: "box_off", Box: "d"}, {Do: "box_harvested", Box: "c"}, {Do: "nest_turned"}, {Do: "excluder_in"},
+		{Do: "sugar", N: 2}, {Do: "combs_swapped", N: 3}, {Do: "fondant", N: 2.5}, {Do: "super_foundation", N: 1},
+	})
 }
 
 // FuzzParse: whatever is typed, Parse neither panics nor points beside the line,

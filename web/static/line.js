@@ -4,6 +4,11 @@
 window.kemboLine = (form, { val, set1, cellNames, changed, refresh }) => {
   const line = form.querySelector(".js-line"), says = document.querySelector("#line-says");
   const hive = JSON.parse(form.dataset.boxes), K = window.kemboShorthand;
+  K.ways = JSON.parse(form.dataset.acts);
+  // fields are the ways of the table by the field of the form they belong to.
+  const fields = () => Object.values(Object.groupBy(K.ways, (w) => w.field.key));
+  // inForm is how many of the user's units a litre or a kilogram is.
+  const inForm = (w) => ({ litres: Number(form.dataset.litre), kilograms: Number(form.dataset.kilo) })[w.arg] || 1;
   const round3 = (v) => Math.round(v * 1000) / 1000;
   const flags = ["looked", "seen", "eggs", "larvae", "capped"], chips = { seen: "queen.seen", eggs: "queen.eggs", larvae: "queen.larvae", capped: "queen.brood" };
   const countNames = { Brood: "brood", Honey: "honey", Nectar: "nectar", Pollen: "pollen", Empty: "empty", Undrawn: "undrawn" };
@@ -48,15 +53,28 @@ window.kemboLine = (form, { val, set1, cellNames, changed, refresh }) => {
       if (x.depth) l.boxes.push(x);
     });
     if (val("note").trim()) l.note = val("note").trim();
-    const acts = [];
-    if (Number(val("act.supers")) > 0) acts.push({ what: "supers_on", count: Number(val("act.supers")), drawn: val("act.comb") !== "foundation" });
-    const fed = n(val("act.feed"));
-    if (fed > 0) acts.push(val("act.feed_as") === "sugar" ? { what: "fed", kg: round3(fed / Number(form.dataset.kilo)) } : { what: "fed", litres: round3(fed / Number(form.dataset.litre)), ratio: val("act.feed_as") });
-    if (Number(val("act.swap")) > 0) acts.push({ what: "combs_swapped", count: Number(val("act.swap")) });
-    if (val("act.turn")) acts.push({ what: "turned" });
-    if (val("act.excluder")) acts.push({ what: "excluder_" + val("act.excluder") });
-    hive.forEach((b, i) => val("act.off." + i) && acts.push({ what: "box_off", box: b.id, harvested: val("act.off." + i) === "harvest" }));
-    return { look: l, acts };
+    return { look: l, acts: doneHere() };
+  }
+  // doneHere reads what was done off the form: a field of the table has one way, or
+  // as many as its choice has values.
+  function doneHere() {
+    const acts = [], n = (t) => parseFloat(String(t).replace(",", "."));
+    for (const ways of fields()) {
+      const name = "act." + ways[0].field.key;
+      if (ways[0].arg === "box") {
+        hive.forEach((b, i) => {
+          const w = ways.find((x) => x.value === val(name + "." + i));
+          if (w) acts.push({ do: w.do, box: b.id });
+        });
+      } else if (ways[0].arg) {
+        const w = ways.length === 1 ? ways[0] : ways.find((x) => x.value === val("act." + x.field.as)), v = n(val(name));
+        if (w && v > 0) acts.push({ do: w.do, n: round3(v / inForm(w)) });
+      } else {
+        const w = val(name) && (ways.length === 1 ? ways[0] : ways.find((x) => x.value === val(name)));
+        if (w) acts.push({ do: w.do });
+      }
+    }
+    return acts;
   }
   // fromLine writes what the line says into the form: all of it, and no more.
   function fromLine(x) {
@@ -87,19 +105,19 @@ window.kemboLine = (form, { val, set1, cellNames, changed, refresh }) => {
       for (const k in countNames) set1(p + countNames[k], v.counts && v.counts[k] ? v.counts[k] : "");
       if (v.counts && !Object.values(v.counts).some(Boolean)) set1(p + "brood", 0);
       for (let k = 1; k <= b.frames; k++) for (const [m, s] of [[0, "a"], [1, "b"]]) set1(p + "f." + k + "." + s, v.faces ? v.faces[k - 1][m] : "");
-      const off = x.acts.find((a) => a.what === "box_off" && a.box === b.id);
-      set1("act.off." + i, off ? (off.harvested ? "harvest" : "off") : "");
     });
     set1("note", l.note || "");
-    const act = (k) => x.acts.find((a) => a.what === k) || {};
-    set1("act.supers", act("supers_on").count);
-    if (act("supers_on").what) set1("act.comb", act("supers_on").drawn ? "drawn" : "foundation");
-    const f = act("fed");
-    set1("act.feed", f.what ? round3(f.litres ? f.litres * Number(form.dataset.litre) : f.kg * Number(form.dataset.kilo)) : "");
-    if (f.what) set1("act.feed_as", f.litres ? f.ratio : "sugar");
-    set1("act.swap", act("combs_swapped").count);
-    set1("act.turn", act("turned").what);
-    set1("act.excluder", act("excluder_in").what ? "in" : act("excluder_out").what ? "out" : "");
+    for (const ways of fields()) {
+      const name = "act." + ways[0].field.key;
+      const said = (w, box) => x.acts.find((a) => a.do === w.do && (box === undefined || a.box === box));
+      if (ways[0].arg === "box") {
+        hive.forEach((b, i) => set1(name + "." + i, (ways.find((w) => said(w, b.id)) || { value: "" }).value));
+        continue;
+      }
+      const w = ways.find((k) => said(k));
+      set1(name, !w ? "" : w.arg ? round3(said(w).n * inForm(w)) : w.value);
+      if (w && w.field.as) set1("act." + w.field.as, w.value);
+    }
   }
   const understood = (x) => {
     says.className = "says";

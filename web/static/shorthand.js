@@ -98,12 +98,27 @@ window.kemboShorthand = (() => {
     };
     const yesNo = (c) => (c === "+" ? "yes" : "no");
 
-    const plus = (t) => {
-      const n = /^[\d.,]*/.exec(t)[0], word = t.slice(n.length);
-      if (word === "s" || word === "sf") return acts.push({ what: "supers_on", count: whole(n, 1, 9, "supers, as +1S, or +1SF with foundation"), drawn: word === "s" });
-      if (word === "l1:1" || word === "l2:1") return acts.push({ what: "fed", litres: amount(n, 60, "litres of syrup, as +4L1:1"), ratio: word.slice(1) });
-      if (word === "kg") return acts.push({ what: "fed", kg: amount(n, 60, "kg of sugar, as +2kg") });
-      wrong(`"${t}" was not understood after +; write +1S for a drawn super, +1SF for one of foundation, +4L1:1 for syrup, +2kg for sugar`);
+    // did reads a word of something done, by the table of acts; false where it is none.
+    const did = (t) => {
+      const is = (w) => t.startsWith(w.before) && t.endsWith(w.after || "") && t.length >= w.before.length + (w.after || "").length;
+      for (const w of api.ways) {
+        if (!is(w)) continue;
+        const number = t.slice(w.before.length, t.length - (w.after || "").length);
+        if (!w.arg) {
+          if (number === "") return acts.push({ do: w.do });
+          continue;
+        }
+        if (w.arg === "box") {
+          if (digits(number)) return acts.push({ do: w.do, box: boxes[boxAt(number)].id });
+          continue;
+        }
+        if (!/^[\d.,]*$/.test(number) && (w.after || w.before.length < 2)) continue;
+        const whole = w.arg === "count", n = whole && !digits(number) ? NaN : num(number);
+        if (!(n > 0 && n <= w.most && (!whole || n >= 1))) wrong(`"${number}" is not ${whole ? "1 to" : "more than 0 and up to"} ${w.most} ${w.wants}, as ${w.example}`);
+        return acts.push({ do: w.do, n });
+      }
+      if (t[0] === "+") wrong(`"${t.slice(1)}" was not understood after +; write ${api.ways.filter((w) => w.before === "+").map((w) => w.example + " for " + w.means).join(", ")}`);
+      return false;
     };
     const cells = (t) => {
       found = true;
@@ -223,12 +238,7 @@ window.kemboShorthand = (() => {
       }
       if (t.endsWith(":") && digits(t.slice(0, -1))) return (at = boxAt(t.slice(0, -1)));
       if (t[0] === "!" && rest) return (look.insisted = (look.insisted || []).concat(raw.slice(1)));
-      if (t === "turn") return acts.push({ what: "turned" });
-      if (t === "ex+") return acts.push({ what: "excluder_in" });
-      if (t === "ex-") return acts.push({ what: "excluder_out" });
-      if (t.startsWith("swap")) return acts.push({ what: "combs_swapped", count: whole(t.slice(4), 1, 40, "combs of honey swapped, as swap2") });
-      if (t[0] === "x" && digits(rest.replace(/h$/, ""))) return acts.push({ what: "box_off", box: boxes[boxAt(rest.replace(/h$/, ""))].id, harvested: rest.endsWith("h") });
-      if (t[0] === "+") return plus(rest);
+      if (did(t)) return;
       if (t[0] === "q") {
         found = true;
         look.queen.looked = true;
@@ -293,11 +303,8 @@ window.kemboShorthand = (() => {
       }
     }
     for (const a of line.acts) {
-      const i = boxes.findIndex((b) => b.id === a.box);
-      out.push({
-        supers_on: () => `+${a.count}S${a.drawn ? "" : "F"}`, box_off: () => `x${i + 1}${a.harvested ? "h" : ""}`, fed: () => (a.litres ? `+${plain(a.litres)}L${a.ratio}` : `+${plain(a.kg)}kg`),
-        combs_swapped: () => "swap" + a.count, turned: () => "turn", excluder_in: () => "ex+", excluder_out: () => "ex-",
-      }[a.what]());
+      const w = api.ways.find((k) => k.do === a.do), after = w.after ? w.example.slice(-w.after.length) : "";
+      out.push(w.before + (w.arg === "box" ? boxes.findIndex((b) => b.id === a.box) + 1 : w.arg ? plain(a.n) : "") + after);
     }
     if (l) {
       for (const k of l.insisted || []) out.push("!" + k);
@@ -344,15 +351,14 @@ window.kemboShorthand = (() => {
       }
     }
     for (const a of line.acts) {
-      const i = boxes.findIndex((b) => b.id === a.box);
-      out.push("Done: " + {
-        supers_on: () => `${a.count} super${a.count === 1 ? "" : "s"} of ${a.drawn ? "drawn" : "foundation"} comb put on`, box_off: () => `box ${i + 1} ${a.harvested ? "harvested" : "taken off"}`,
-        fed: () => (a.litres ? `fed ${plain(a.litres)} L of ${a.ratio} syrup` : `fed ${plain(a.kg)} kg of sugar`), combs_swapped: () => `${a.count} combs of honey swapped for drawn ones`,
-        turned: () => "the boxes of the nest turned", excluder_in: () => "excluder in over the nest", excluder_out: () => "excluder out",
-      }[a.what]());
+      const w = api.ways.find((k) => k.do === a.do), box = w.arg === "box";
+      const text = a.n === 1 || box || !w.many ? w.one : w.many;
+      out.push("Done: " + text.replaceAll("{n}", box ? boxes.findIndex((b) => b.id === a.box) + 1 : plain(a.n)));
     }
     if (l && l.note) out.push("Note: " + l.note);
     return out;
   }
-  return { parse, format, say };
+  // ways is the table of acts, as the page has it.
+  const api = { parse, format, say, ways: [] };
+  return api;
 })();

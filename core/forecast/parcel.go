@@ -1,0 +1,235 @@
+package forecast
+
+import "math"
+
+// Load is what crosses from one hive to another in one member of the ensemble,
+// in absolute amounts: brood in cells by day of age, the youngest first, bees,
+// honey and nectar in kilograms, pollen in cells, and the queen where she goes
+// with it.
+type Load struct {
+	Eggs   [eggDays]float64
+	Larvae [larvaDays]float64
+	Capped [cappedDays]float64
+	Drone  [droneDays]float64 // drone cells
+
+	House, Foragers, Winter float64
+
+	NestHoney, NestNectar   float64
+	SuperHoney, SuperNectar float64
+	SuperCapped             float64 // of SuperHoney
+	Pollen                  float64
+
+	Queen Queen
+}
+
+// Queen is a queen as the forecast knows her. The zero value is none.
+type Queen struct {
+	Peak   float64 // eggs a day she would lay at the height of the season; 0: she does not lay
+	Coming float64 // peak of one that is to come
+	LaysIn float64 // days until that one lays
+}
+
+// Parcel is a Load by member: what member m of one colony gives, member m of
+// another gets, so that they go on meeting the same weather with the same bees.
+type Parcel []Load
+
+// of returns the load of a member; a parcel of one is the same for all.
+func (p *Parcel) of(m int) *Load {
+	if p == nil || len(*p) == 0 {
+		return nil
+	}
+	return &(*p)[m%len(*p)]
+}
+
+// Brood returns the worker brood in l, in cells.
+func (l *Load) Brood() float64 { return sum(l.Eggs[:]) + sum(l.Larvae[:]) + sum(l.Capped[:]) }
+
+// Bees returns the adult workers in l.
+func (l *Load) Bees() float64 { return l.House + l.Foragers + l.Winter }
+
+// StoresKg returns the honey and nectar in l, in kg of honey.
+func (l *Load) StoresKg() float64 { return l.NestHoney + l.NestNectar + l.SuperHoney + l.SuperNectar }
+
+// holding returns what s holds, as a load.
+func (s *State) holding() Load {
+	l := Load{
+		Eggs: s.Eggs, Larvae: s.Larvae,
+		House: s.House, Foragers: s.Foragers, Winter: s.Winter,
+		NestHoney: s.NestHoney, NestNectar: s.NestNectar,
+		SuperHoney: s.SuperHoney, SuperNectar: s.SuperNectar, SuperCapped: s.SuperCapped,
+		Pollen: s.PollenCells,
+		Queen:  Queen{s.QueenPeak, s.NextQueen, s.LaysIn},
+	}
+	for age := range l.Capped {
+		l.Capped[age] = s.Capped[s.cappedSlot(age)]
+	}
+	for age := range l.Drone {
+		l.Drone[age] = s.Drone[s.droneSlot(age)]
+	}
+	return l
+}
+
+// cappedSlot returns where in the ring the cells lie that were capped so many
+// days ago.
+func (s *State) cappedSlot(age int) int { return (age + cappedDays - int(s.cappedTurn)) % cappedDays }
+
+// droneSlot returns where in the ring the drone cells of an age lie.
+func (s *State) droneSlot(age int) int { return (age + droneDays - int(s.droneTurn)) % droneDays }
+
+// give does c to s and returns what left it towards another hive.
+//
+// Honey of the hive that fit moves between nest and supers is no loss: what left
+// is told by the shares of c, before anything is moved to fit.
+func (s *State) give(p *Parameters, c *Change) Load {
+	was := s.holding()
+	s.Befall(p, c)
+	s.Apply(c)
+	l := Load{
+		House: was.House * c.BeesOut, Foragers: was.Foragers * c.BeesOut, Winter: was.Winter * c.BeesOut,
+		NestHoney: was.NestHoney * c.NestHoneyOut, NestNectar: was.NestNectar * c.NestHoneyOut,
+		SuperHoney: was.SuperHoney * c.SuperOut, SuperNectar: was.SuperNectar * c.SuperOut,
+		SuperCapped: was.SuperCapped * c.SuperOut,
+		Pollen:      was.Pollen * c.PollenOut,
+	}
+	for i, v := range was.Eggs {
+		l.Eggs[i] = v * c.BroodOut
+	}
+	for i, v := range was.Larvae {
+		l.Larvae[i] = v * c.BroodOut
+	}
+	for i, v := range was.Capped {
+		l.Capped[i] = v * c.BroodOut
+	}
+	for i, v := range was.Drone {
+		l.Drone[i] = v * c.BroodOut
+	}
+	if c.QueenOut {
+		l.Queen = Queen{Peak: was.Queen.Peak}
+		if was.Queen.Peak <= 0 { // a virgin: she who is to come is this one
+			l.Queen = was.Queen
+		}
+	}
+	return l
+}
+
+// receive takes a load in. above is the share of its honey that comes in supers.
+func (s *State) receive(l *Load, above float64) {
+	for i, v := range l.Eggs {
+		s.Eggs[i] += v
+	}
+	for i, v := range l.Larvae {
+		s.Larvae[i] += v
+	}
+	for age, v := range l.Capped {
+		s.Capped[s.cappedSlot(age)] += v
+	}
+	for age, v := range l.Drone {
+		s.Drone[s.droneSlot(age)] += v
+	}
+	s.House += l.House
+	s.Foragers += l.Foragers
+	s.Winter += l.Winter
+	honey, nectar := l.NestHoney+l.SuperHoney, l.NestNectar+l.SuperNectar
+	if s.SuperDrawn <= 0 {
+		above = 0
+	}
+	s.NestHoney += honey * (1 - above)
+	s.NestNectar += nectar * (1 - above)
+	s.SuperHoney += honey * above
+	s.SuperNectar += nectar * above
+	s.SuperCapped = min(s.SuperHoney, s.SuperCapped+l.SuperCapped*above)
+	s.PollenCells += l.Pollen
+	s.Reach += (honey + nectar) * (1 - above)
+	if q := l.Queen; q != (Queen{}) {
+		s.QueenPeak, s.NextQueen, s.LaysIn = q.Peak, q.Coming, q.LaysIn
+	}
+	led := &s.Ledger
+	led.Brought += honey + nectar
+	led.PollenBrought += l.Pollen
+	led.BeesCame += l.Bees()
+	led.BroodBrought += l.Brood()
+	led.DroneBrought += sum(l.Drone[:])
+	s.tally()
+	s.fit()
+	s.Reach = min(s.Reach, s.Stores())
+}
+
+// Give returns what leaves the colony towards another hive when c is done on its
+// day, by member; x itself is left as it is. since are the changes since the look
+// that x is of, as for Move; c is not among them. It is nil before x's day.
+func (x *Ensemble) Give(p *Parameters, y *Yard, since []Change, c Change) Parcel {
+	if c.Day < x.Day {
+		return nil
+	}
+	then := x.Clone()
+	then.Move(p, y, since, c.Day)
+	out := make(Parcel, len(then.States))
+	for m := range then.States {
+		out[m] = then.States[m].give(p, &c)
+	}
+	return out
+}
+
+// Unseen is what came from a hive of which nothing is known.
+type Unseen struct {
+	Cells     float64 // worker cells of the combs that came
+	KgPerCell float64 // honey that one holds when full
+	Bees      float64 // at most
+	Queen     bool    // a queen came
+}
+
+// NotSeen returns what may have come, from nothing to full: each member draws its
+// own. name and seed key the draws.
+//
+// Source: none; a guess that is meant to be wide.
+func NotSeen(of Unseen, members int, name string, seed uint64) Parcel {
+	h := hashName(name)
+	out := make(Parcel, members)
+	for m := range out {
+		u := func(purpose int) float64 { return uniform(seed, h, m, 0, purpose) }
+		used := of.Cells * u(forUnseenUsed)
+		brood := used * u(forUnseenBrood)
+		pollen := (used - brood) * unseenPollen * u(forUnseenPollen)
+		l := &out[m]
+		const days = eggDays + larvaDays + cappedDays
+		for i := range l.Eggs {
+			l.Eggs[i] = brood / days
+		}
+		for i := range l.Larvae {
+			l.Larvae[i] = brood / days
+		}
+		for i := range l.Capped {
+			l.Capped[i] = brood / days
+		}
+		l.Pollen = pollen
+		l.NestHoney = (used - brood - pollen) * of.KgPerCell
+		l.House = of.Bees * u(forUnseenBees)
+		if of.Queen {
+			sd := unseenQueen * queenSD * normal(seed, h, m, 0, forUnseenQueen)
+			l.Queen.Peak = Defaults().QueenPeakLaying * math.Exp(sd)
+		}
+	}
+	return out
+}
+
+// unseenQueen is how many times as far queens differ of whom nothing is known.
+// Source: none; guess.
+const unseenQueen = 2
+
+// unseenPollen is the most of the stores on an unseen comb that is pollen.
+// Source: none; guess.
+const unseenPollen = 0.4
+
+// Finite reports whether all amounts of a parcel are numbers and none is under 0.
+func (p Parcel) Finite() bool {
+	for i := range p {
+		l := &p[i]
+		for _, v := range [...]float64{l.Brood(), sum(l.Drone[:]), l.House, l.Foragers, l.Winter, l.NestHoney,
+			l.NestNectar, l.SuperHoney, l.SuperNectar, l.Pollen} {
+			if math.IsNaN(v) || math.IsInf(v, 0) || v < 0 {
+				return false
+			}
+		}
+	}
+	return true
+}

@@ -1,0 +1,30 @@
+package history
+
+import (
+	"kembo/core/look"
+)
+
+// Weighing is a gross weighing of the whole hive.
+type Weighing struct {
+	Kg float64 `json:"kg"`
+}
+
+// apply reads a weighing as the look it is: the stores are as the scale says,
+// all else is as the forecast has carried it. Before the first look there is
+// nothing to carry, and the weighing stands in the ledger alone.
+func (w *Weighing) apply(b *walker, e Entry) error {
+	b.Weighings = append(b.Weighings, Weighed{e.Day, e.ID, w.Kg, b.MovedSince})
+	b.MovedSince = nil
+	l := look.Look{Day: e.Day, Weight: look.Weight{How: look.OnScale, Kg: w.Kg}}
+	c := b.context(e.Day)
+	if c.Expected == nil && (c.Prior == nil || c.Prior.Day != e.Day) {
+		return nil
+	}
+	est, err := look.Read(l, b.Stack, c)
+	if err != nil {
+		return err
+	}
+	b.learn(&est)
+	b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
+	return nil
+}

@@ -1,0 +1,152 @@
+// Package words makes counts, chances, dates and lists into words, in one place,
+// so that "1 days ago" and "10 chances in 10" cannot be.
+package words
+
+import (
+	"fmt"
+	"math"
+	"strings"
+	"unicode"
+	"unicode/utf8"
+
+	"kembo/core/day"
+)
+
+// Count writes a number with its noun: "1 day", "3 days".
+func Count(n int, one, many string) string {
+	if n == 1 {
+		return "1 " + one
+	}
+	return fmt.Sprintf("%d %s", n, many)
+}
+
+// Days writes a number of days.
+func Days(n int) string { return Count(n, "day", "days") }
+
+// Ago writes how many days ago a day was: "today", "yesterday", "5 days ago".
+func Ago(n int) string {
+	switch {
+	case n <= 0:
+		return "today"
+	case n == 1:
+		return "yesterday"
+	}
+	return Days(n) + " ago"
+}
+
+// In writes in how many days a day is: "today", "tomorrow", "in 5 days".
+func In(n int) string {
+	switch {
+	case n <= 0:
+		return "today"
+	case n == 1:
+		return "tomorrow"
+	}
+	return "in " + Days(n)
+}
+
+// By writes a date as "by Sat 7 Jun", or "today" where it has come.
+func By(d, today day.Day) string {
+	if d <= today {
+		return "today"
+	}
+	return "by " + d.Short()
+}
+
+// Chances from which something is almost certain, and under which it hardly
+// happens; under evenly it is told as one in so many, else in tenths.
+const (
+	almost = 0.97
+	hardly = 0.03
+	fewer  = 0.4
+)
+
+// Odds writes a chance to stand before "that …": "a 1 in 4 chance", "a 7 in 10
+// chance", "hardly a chance", "a near certainty". p is held to 0 to 1.
+func Odds(p float64) string {
+	switch {
+	case p >= almost:
+		return "a near certainty"
+	case p < hardly:
+		return "hardly a chance"
+	}
+	a := "a"
+	t := ratio(p)
+	if strings.HasPrefix(t, "8 ") {
+		a = "an"
+	}
+	return a + " " + t + " chance"
+}
+
+// Chance is Odds for the end of a sentence or a table: "1 in 4", "7 in 10",
+// "hardly any", "almost certain".
+func Chance(p float64) string {
+	switch {
+	case p >= almost:
+		return "almost certain"
+	case p < hardly:
+		return "hardly any"
+	}
+	return ratio(p)
+}
+
+// ratio writes a chance that is neither near 0 nor near 1.
+func ratio(p float64) string {
+	if p < fewer {
+		return fmt.Sprintf("1 in %.0f", 1/p)
+	}
+	return fmt.Sprintf("%d in 10", min(9, int(math.Round(10*p))))
+}
+
+// List writes things as a list: "a", "a and b", "a, b and c".
+func List(items ...string) string {
+	n := len(items)
+	switch n {
+	case 0:
+		return ""
+	case 1:
+		return items[0]
+	}
+	return strings.Join(items[:n-1], ", ") + " and " + items[n-1]
+}
+
+// Capital writes a text with a capital at its beginning.
+func Capital(s string) string {
+	r, n := utf8.DecodeRuneInString(s)
+	if n == 0 {
+		return s
+	}
+	return string(unicode.ToUpper(r)) + s[n:]
+}
+
+// Lower writes a text without the capital at its beginning, unless it begins with
+// an abbreviation.
+func Lower(s string) string {
+	r, n := utf8.DecodeRuneInString(s)
+	if next, _ := utf8.DecodeRuneInString(s[n:]); n == 0 || unicode.IsUpper(next) {
+		return s
+	}
+	return string(unicode.ToLower(r)) + s[n:]
+}
+
+// Sentences joins what is to be done after one another, each as a sentence of its
+// own: a "then" that stands already is not doubled.
+func Sentences(steps ...string) string {
+	var out []string
+	for _, s := range steps {
+		s = strings.TrimSuffix(strings.TrimSpace(s), ".")
+		if s != "" {
+			out = append(out, Capital(s)+".")
+		}
+	}
+	return strings.Join(out, " ")
+}
+
+// Then writes what comes after something else: "Then feed …"; one that begins
+// with "then" is left as it is.
+func Then(step string) string {
+	if len(step) >= 5 && strings.EqualFold(step[:5], "then ") {
+		return Capital(step)
+	}
+	return "Then " + Lower(step)
+}
