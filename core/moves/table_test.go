@@ -178,16 +178,16 @@ func TestTwoSaidOneAfterTheOther(t *testing.T) {
 
 // TestUserUnits: amounts are said, and typed, in the keeper's own units.
 func TestUserUnits(t *testing.T) {
-	us := measure.Systems[slices.IndexFunc(measure.Systems, func(u measure.Units) bool { return u.Volume.Name == "gal" })]
+	us := measure.SystemFor("us")
 	w, _ := moves.All.Way("syrup_thick")
 	s := moves.Said{Do: w.Code, N: 3.785411784} // a US gallon, by definition
-	if got := w.Words(s, 0, us); got != "fed 1.00 gal of 2:1 syrup" {
+	if got := w.Words(s, 0, us); got != "fed 1.00 US gal of 2:1 syrup" {
 		t.Errorf("a gallon is said %q", got)
 	}
 	if n, err := w.In("1", us); err != nil || !near(n, s.N) || w.Out(n, us) != "1.00" {
 		t.Errorf("a gallon is %g L (%v), and written %q", n, err, w.Out(n, us))
 	}
-	if w.Choice(us) != "gal of 2:1" {
+	if w.Choice(us) != "US gal of 2:1" {
 		t.Errorf("the choice is %q", w.Choice(us))
 	}
 }
