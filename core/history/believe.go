@@ -57,6 +57,13 @@ func (b *walker) carries(on day.Day) bool {
 
 // advance moves the ensemble to a day, past the readings of a scale on the way.
 func (b *walker) advance(x *forecast.Ensemble, to day.Day) {
+	b.follow(x, to)
+	b.move(x, b.yard(x.Day), &b.parameters, to)
+}
+
+// follow moves the ensemble past the readings of a scale before a day; after the last
+// of them it stays.
+func (b *walker) follow(x *forecast.Ensemble, to day.Day) {
 	y, p := b.yard(x.Day), &b.parameters
 	sum, n, variance := 0.0, 0, 0.0
 	for _, g := range b.ground.Gains {
@@ -74,7 +81,6 @@ func (b *walker) advance(x *forecast.Ensemble, to day.Day) {
 			sum, n, variance = 0, 0, 0
 		}
 	}
-	b.move(x, y, p, to)
 }
 
 func (b *walker) move(x *forecast.Ensemble, y *forecast.Yard, p *forecast.Parameters, to day.Day) {

@@ -42,6 +42,13 @@ func (b Believed) Findings(seasonDay int, u measure.Units) []string {
 		return nil
 	}
 	out := append(b.surprised(u), b.checks()...)
+	for _, x := range b.Unknown {
+		from := x.From
+		if x.Name != "" {
+			from = x.Name
+		}
+		out = append(out, fmt.Sprintf("On %s it got %s from %s, of which nothing is known: what came is not known, and neither is with what it was fed or treated.", x.Day.Short(), x.What, from))
+	}
 	if year := b.QueenYear; year > 0 {
 		out = append(out, fmt.Sprintf("Her year is %d: the mark is %s.", year, queen.Colour(year)))
 	}

@@ -28,7 +28,8 @@ type Log struct {
 type Unknown struct {
 	Day  day.Day
 	From string // colony
-	What string // frame, box, bees, queen
+	Name string // by which its keeper knows it; filled in by whoever knows it
+	What string // as in "a frame"
 }
 
 // Givers returns the colonies that have given something to the colony of a log, in
@@ -241,7 +242,7 @@ func (c *company) cross(e Entry, a moves.Act, d moves.Done) {
 	came := arrivalOf(a, taker.Stack, d.Hives.At(d.To).Stack)
 	if giver == nil {
 		taker.HistoryKnown = false
-		taker.Unknown = append(taker.Unknown, Unknown{e.Day, d.From, came.what})
+		taker.Unknown = append(taker.Unknown, Unknown{Day: e.Day, From: d.From, What: came.what})
 	}
 	if len(in) == 0 && taker.ground.Site.Yard != "" {
 		in = forecast.NotSeen(came.unseen, forecast.Members, e.ID, taker.ground.Seed)
@@ -325,7 +326,7 @@ func (b *walker) given(c forecast.Change) forecast.Parcel {
 		x = b.draw(&e)
 	}
 	x = x.Clone()
-	b.advance(x, c.Day)
+	b.follow(x, c.Day)
 	return x.Give(&b.parameters, b.yard(x.Day), b.Changes, c)
 }
 
