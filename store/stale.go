@@ -24,18 +24,62 @@ const (
 	countStale = `SELECT COUNT(*) FROM stale`
 )
 
+// takersOf are the colonies that have got something, at first hand or not, from a
+// colony on a day or later: what is written of it bears on them from then on.
+const takersOf = `WITH RECURSIVE reached(colony_id, day) AS (
+	SELECT ?1, ?2
+	UNION
+	SELECT taker.colony_id, e.day FROM reached r
+	JOIN event_colony giver ON giver.colony_id = r.colony_id AND giver.gives = 1
+	JOIN event e ON e.id = giver.event_id AND e.day >= r.day
+	JOIN event_colony taker ON taker.event_id = e.id AND taker.gets = 1 AND taker.colony_id <> giver.colony_id)
+	SELECT DISTINCT colony_id FROM reached WHERE colony_id <> ?1`
+
+const (
+	markTakers = `INSERT INTO stale (colony_id) SELECT colony_id FROM (` + takersOf + `) WHERE true
+	ON CONFLICT DO UPDATE SET mark = random()`
+	selectTakers = takersOf + ` ORDER BY colony_id`
+	selectEver   = `SELECT DISTINCT w.colony_id FROM event_colony w WHERE w.gives = 1
+	AND w.colony_id IN (SELECT p.colony_id FROM colony_place p WHERE p.yard_id = ?)`
+)
+
+// ever is a day before any of a log.
+const ever = -1 << 31
+
+// markTakers marks the colonies on which bears what is written of a colony on a day.
+func (t *Tx) markTakers(ctx context.Context, colony string, day int32) error {
+	_, err := t.tx.ExecContext(ctx, markTakers, colony, day)
+	return err
+}
+
+// TakersOf returns the colonies on which bears what is known of a colony on a day, in
+// order of their ids.
+func (s *Store) TakersOf(ctx context.Context, colony string, day int32) ([]string, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, id *string) error { return r.Scan(id) }, selectTakers, colony, day)
+}
+
 // MarkedYards returns the yards whose colonies are marked all together.
 func (s *Store) MarkedYards(ctx context.Context) ([]string, error) {
 	return collect(ctx, s.read, func(r *sql.Rows, id *string) error { return r.Scan(id) }, selectMarked)
 }
 
-// SpreadMark turns a yard's mark into marks of its colonies.
+// SpreadMark turns a yard's mark into marks of its colonies, and of those of other
+// yards that have got something from them.
 func (s *Store) SpreadMark(ctx context.Context, yard string) error {
 	return s.change(ctx, func(tx *sql.Tx) error {
 		if _, err := tx.ExecContext(ctx, spreadMarks, yard); err != nil {
 			return err
 		}
-		_, err := tx.ExecContext(ctx, takeYardMark, yard)
+		givers, err := collect(ctx, tx, func(r *sql.Rows, id *string) error { return r.Scan(id) }, selectEver, yard)
+		if err != nil {
+			return err
+		}
+		for _, id := range givers {
+			if err := (&Tx{tx}).markTakers(ctx, id, ever); err != nil {
+				return err
+			}
+		}
+		_, err = tx.ExecContext(ctx, takeYardMark, yard)
 		return err
 	})
 }

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"path/filepath"
+	"slices"
 	"strings"
 	"testing"
 
@@ -69,6 +70,120 @@ func TestALateArrivalStandsOnItsDay(t *testing.T) {
 	got, _ := s.Events(ctx, "c", 105)
 	if len(got) != 2 || got[1].ID != "early" {
 		t.Errorf("log to day 105: %+v", got)
+	}
+}
+
+// TestKindsAreRows: a kind that was made known can be written, and stays known.
+func TestKindsAreRows(t *testing.T) {
+	s, _ := open(t)
+	seed(t, s)
+	ctx := context.Background()
+	e := event("new", 111)
+	e.Kind = "dance"
+	if err := s.Append(ctx, e); err == nil {
+		t.Fatal("a kind that nobody knows was written")
+	}
+	for range 2 {
+		if err := s.KnowKinds(ctx, "dance", "look"); err != nil {
+			t.Fatal(err)
+		}
+	}
+	if err := s.Append(ctx, e); err != nil {
+		t.Fatal(err)
+	}
+}
+
+// TestAnEventBetweenColonies stands in both logs, in its place, once; and what is
+// written of the giver marks those that got something from then on, at first hand
+// or not, and no others.
+func TestAnEventBetweenColonies(t *testing.T) {
+	s, _ := open(t)
+	seed(t, s)
+	ctx := context.Background()
+	for i, id := range []string{"d", "f", "g"} {
+		c := store.Colony{ID: id, OperationID: "op", YardID: "y", Code: "QL-1" + id}
+		first := event("set-"+id, 100)
+		first.ColonyID = id
+		if err := s.AddColony(ctx, c, 100, by, first); err != nil {
+			t.Fatal(i, err)
+		}
+	}
+	between := func(id, from, to string, day int32) store.Event {
+		e := event(id, day)
+		e.ColonyID = from
+		e.With = []store.EventColony{{ID: from, Gives: true}, {ID: to, Gets: true}}
+		slices.SortFunc(e.With, func(a, b store.EventColony) int { return strings.Compare(a.ID, b.ID) })
+		return e
+	}
+	// c gives to d on day 110, d to f on 105 (before it had it from c) and to g on 112.
+	if err := s.Append(ctx, between("cd", "c", "d", 110), between("df", "d", "f", 105), between("dg", "d", "g", 112)); err != nil {
+		t.Fatal(err)
+	}
+	for _, colony := range []string{"c", "d"} {
+		es, err := s.Events(ctx, colony, 1000)
+		if err != nil {
+			t.Fatal(err)
+		}
+		n := 0
+		for _, e := range es {
+			if e.ID == "cd" {
+				n++
+				if e.ColonyID != "c" || len(e.With) != 2 || !e.With[0].Gives || !e.With[1].Gets {
+					t.Errorf("in the log of %s it is %+v", colony, e)
+				}
+			}
+		}
+		if n != 1 {
+			t.Errorf("in the log of %s it stands %d times", colony, n)
+		}
+	}
+	if after, err := s.Events(ctx, "d", 111); err != nil || after[len(after)-1].ID != "cd" {
+		t.Errorf("the log of d ends in %+v, %v", after[len(after)-1], err)
+	}
+	if got, err := s.TakersOf(ctx, "c", 100); err != nil || !slices.Equal(got, []string{"d", "g"}) {
+		t.Errorf("of c bears on %v, %v", got, err)
+	}
+	if got, err := s.TakersOf(ctx, "c", 111); err != nil || len(got) != 0 {
+		t.Errorf("what was written of c after it gave bears on %v, %v", got, err)
+	}
+	took := between("cd", "c", "f", 110)
+	if err := s.Append(ctx, took); !errors.Is(err, store.ErrTaken) {
+		t.Errorf("another event under its id: %v", err)
+	}
+	if err := s.Append(ctx, between("cd", "c", "d", 110)); err != nil {
+		t.Errorf("the same again: %v", err)
+	}
+	marks := func() (out []string) {
+		m, err := s.Stale(ctx, "y", 1000)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for id := range m {
+			out = append(out, id)
+		}
+		slices.Sort(out)
+		return out
+	}
+	unmark := func() {
+		m, err := s.Stale(ctx, "y", 1000)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for id, n := range m {
+			w := store.Worked{Standing: store.Standing{ColonyID: id, YardID: "y", Today: 1, ModelVersion: "1", InputHash: "h", Body: "{}"}, Mark: n}
+			if err := s.SaveStandings(ctx, w); err != nil {
+				t.Fatal(err)
+			}
+		}
+	}
+	unmark()
+	e := event("look", 109)
+	e.ColonyID = "c"
+	if err := s.Append(ctx, e); err != nil {
+		t.Fatal(err)
+	}
+	if got := marks(); !slices.Equal(got, []string{"c", "d", "g"}) {
+		t.Errorf("a look at c marks %v", got)
 	}
 }
 
