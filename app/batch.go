@@ -21,14 +21,15 @@ type work struct {
 	colony  store.Colony
 	entries []history.Entry
 	gains   []history.Gain
+	givers  []history.Log
 	hash    string
 	mark    int64
 }
 
 // which says which colonies of a yard are to be worked out.
 type which struct {
-	only string // this one, marked or not
-	all  bool   // all; else those that are marked
+	only []string // these, marked or not
+	all  bool     // all; else those that are marked
 }
 
 // refreshYard works standings of a yard out, and tells how many it has done of how
@@ -112,7 +113,7 @@ func (s *Service) toWorkOut(ctx context.Context, yard string, of which) (todo []
 	}
 	for _, c := range colonies {
 		mark, marked := marks[c.ID]
-		if of.only != "" && c.ID != of.only || of.only == "" && !of.all && !marked {
+		if of.only != nil && !slices.Contains(of.only, c.ID) || of.only == nil && !of.all && !marked {
 			continue
 		}
 		todo = append(todo, work{colony: c, mark: mark})
@@ -146,8 +147,18 @@ func (b *batch) read(ctx context.Context, w *work) error {
 	if w.gains, err = b.s.gains(ctx, w.colony, b.y, w.entries); err != nil {
 		return err
 	}
-	w.hash = hashOf(b.y, b.weather, b.set, w.colony.Code, w.entries, w.gains)
+	if w.givers, err = b.s.giversOf(ctx, w.colony.ID, w.entries, b.set); err != nil {
+		return err
+	}
+	w.hash = hashOf(b.y, b.weather, b.set, w.colony.Code, w.entries, w.gains, w.givers)
 	return nil
+}
+
+// ground is what a colony's log is read on.
+func (b *batch) ground(w work) history.Ground {
+	g := b.s.ground(w.colony.ID, b.site, b.set, b.y.today, w.gains)
+	g.Givers = w.givers
+	return g
 }
 
 // each reads the logs of some colonies, in parallel, and does something with
@@ -162,7 +173,10 @@ func (b *batch) each(ctx context.Context, todo []work, do func(i int, w work, c 
 				return err
 			}
 			c := Colony{Colony: w.colony}
-			readInto(&c, w.entries, b.s.ground(w.colony.ID, b.site, b.set, b.y.today, w.gains))
+			readInto(&c, w.entries, b.ground(w))
+			if err := b.s.nameUnknown(ctx, &c.Believed); err != nil {
+				return err
+			}
 			return do(i, w, c)
 		})
 		if failed == nil || ctx.Err() != nil {
@@ -212,7 +226,7 @@ func (b *batch) assess(i int, w work, c Colony) error {
 			k.Tracks = drawnCourses
 			a = assessment.Assess(k, *c.Believed.Estimate, b.yard)
 			c.Assessment, c.Ahead = a, aheadOf(c, a)
-			c.expected = c.Believed.ExpectedOn(b.y.today, b.s.ground(w.colony.ID, b.site, b.set, b.y.today, w.gains))
+			c.expected = c.Believed.ExpectedOn(b.y.today, b.ground(w))
 		case !errors.As(err, &u):
 			return err
 		}

@@ -22,7 +22,7 @@ func readInto(c *Colony, es []history.Entry, g history.Ground) {
 	if c.Believed, err = history.Walk(es, g, line); !errors.As(err, &m) {
 		return
 	}
-	fitting, misfits := history.Mended(es)
+	fitting, misfits := history.Mended(es, g.Colony)
 	c.Log = nil
 	if c.Believed, err = history.Walk(fitting, g, line); errors.As(err, &m) {
 		misfits = append(misfits, m) // it fits the plain stack, and not what is believed
@@ -67,7 +67,7 @@ func (s *Service) CheckLogs(ctx context.Context, tell func(done int)) ([]BrokenL
 		if err != nil {
 			return out, err
 		}
-		if _, misfits := history.Mended(es); len(misfits) > 0 {
+		if _, misfits := history.Mended(es, c.ID); len(misfits) > 0 {
 			out = append(out, BrokenLog{Colony: c.ID, Code: c.Code, Misfits: misfits})
 		}
 		tell(i + 1)

@@ -227,8 +227,12 @@ func (s *Service) believe(ctx context.Context, f found, es []history.Entry) (Col
 	if err != nil {
 		return c, err
 	}
-	readInto(&c, es, s.ground(f.colony.ID, c.site, c.Settings, f.yard.today, gains))
-	return c, nil
+	g := s.ground(f.colony.ID, c.site, c.Settings, f.yard.today, gains)
+	if g.Givers, err = s.giversOf(ctx, f.colony.ID, es, c.Settings); err != nil {
+		return c, err
+	}
+	readInto(&c, es, g)
+	return c, s.nameUnknown(ctx, &c.Believed)
 }
 
 // colony is believe with the forecast, the advice and the standing.
@@ -293,11 +297,11 @@ func (s *Service) Preview(ctx context.Context, id string, x Entered) (Colony, er
 	if err != nil {
 		return Colony{}, err
 	}
-	es, err := entriesOf(id, log, x)
+	es, err := entriesOf(id, making{log: log}, x)
 	if err != nil {
 		return Colony{}, err
 	}
-	if err := fits(log, f.yard.today, es...); err != nil {
+	if err := fits(id, log, f.yard.today, es...); err != nil {
 		return Colony{}, err
 	}
 	return s.colony(ctx, f, insertAt(log, x.Day, es...))
@@ -341,7 +345,11 @@ func (s *Service) Questions(ctx context.Context, c Colony, e history.Entry) ([]l
 	if site, err = s.site(ctx, f.yard); err != nil { // the page may have less of its weather
 		return nil, err
 	}
-	return history.Questions(es, e.ID, s.ground(c.ID, site, set, f.yard.today, nil))
+	g := s.ground(c.ID, site, set, f.yard.today, nil)
+	if g.Givers, err = s.giversOf(ctx, c.ID, es, set); err != nil {
+		return nil, err
+	}
+	return history.Questions(es, e.ID, g)
 }
 
 // with returns a colony's entries with e in its place, if it fits.
@@ -353,7 +361,7 @@ func (s *Service) with(ctx context.Context, f found, e history.Entry) ([]history
 	if slices.ContainsFunc(es, func(x history.Entry) bool { return x.ID == e.ID }) {
 		return es, nil // sent twice: done once
 	}
-	if err := fits(es, f.yard.today, e); err != nil {
+	if err := fits(f.colony.ID, es, f.yard.today, e); err != nil {
 		return nil, err
 	}
 	return insertAt(es, e.Day, e), nil

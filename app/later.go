@@ -3,6 +3,7 @@ package app
 import (
 	"context"
 	"fmt"
+	"runtime"
 	"runtime/debug"
 	"slices"
 	"sync"
@@ -52,24 +53,41 @@ func (s *Service) workLater() {
 			l.mu.Unlock()
 			return
 		}
-		j := l.waiting[0]
-		l.waiting = l.waiting[1:]
+		now := l.next(runtime.GOMAXPROCS(0))
 		l.mu.Unlock()
-		err := guarded(func() error { return s.refreshOne(context.Background(), j.colony, j.yard) })
-		if err != nil { // its mark stands, so the next refresh does it again
-			s.log.Error("work out a colony", "colony", j.colony, "err", err)
+		err := guarded(func() error { return s.refreshSome(context.Background(), now.colonies, now.yard) })
+		if err != nil { // their marks stand, so the next refresh does it again
+			s.log.Error("work out colonies", "colonies", now.colonies, "err", err)
 		}
 		l.mu.Lock()
-		again := false
-		for _, w := range l.waiting {
-			again = again || w.colony == j.colony
-		}
-		if !again {
-			close(l.done[j.colony])
-			delete(l.done, j.colony)
+		for _, c := range now.colonies {
+			if !slices.ContainsFunc(l.waiting, func(w job) bool { return w.colony == c }) {
+				close(l.done[c])
+				delete(l.done, c)
+			}
 		}
 		l.mu.Unlock()
 	}
+}
+
+// together is jobs of a yard that are done at once.
+type together struct {
+	yard     string
+	colonies []string
+}
+
+// next takes the first job and those of its yard that wait, as many as there are
+// cores: what went between hives bears on several.
+func (l *later) next(most int) together {
+	out := together{yard: l.waiting[0].yard}
+	l.waiting = slices.DeleteFunc(l.waiting, func(j job) bool {
+		if j.yard != out.yard || len(out.colonies) == most {
+			return false
+		}
+		out.colonies = append(out.colonies, j.colony)
+		return true
+	})
+	return out
 }
 
 // How long is waited for what was just written to be worked out: by whoever wrote

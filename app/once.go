@@ -50,8 +50,10 @@ func (r request) is(was store.Sent) bool {
 
 // making is what a request is made from, within its transaction.
 type making struct {
-	log   []history.Entry // the whole log, also of days that have not come yet
-	today day.Day
+	colony string
+	log    []history.Entry // the whole log, also of days that have not come yet
+	givers []history.Log   // those from which something came
+	today  day.Day
 }
 
 // stack is the hive as the log has it at the end of a day.
@@ -62,7 +64,7 @@ func (m making) stack(on day.Day) (hive.Stack, error) {
 			upTo = append(upTo, e)
 		}
 	}
-	b, err := history.Fold(upTo, history.Ground{})
+	b, err := history.Fold(upTo, history.Ground{Colony: m.colony, Givers: m.givers})
 	return b.Stack, fieldOf(err, "log")
 }
 
@@ -95,17 +97,24 @@ func (s *Service) once(
 	if err != nil {
 		return out, err
 	}
+	if err := s.knowKinds(ctx); err != nil {
+		return out, err
+	}
+	var wrote []history.Entry
 	err = s.store.Change(ctx, func(tx *store.Tx) error {
 		again, err := s.before(ctx, tx, r, &sent, &out)
 		if err != nil || again {
 			return err
 		}
-		m := making{today: f.yard.today}
+		m := making{colony: colony, today: f.yard.today}
 		rows, err := tx.Log(ctx, colony)
 		if err != nil {
 			return err
 		}
 		m.log = entriesFrom(rows)
+		if m.givers, err = giversIn(ctx, tx, colony, m.log); err != nil {
+			return err
+		}
 		es, err := make(m)
 		if err != nil {
 			return err
@@ -114,13 +123,18 @@ func (s *Service) once(
 			if es[i].ID == "" {
 				es[i].ID = numberedID(r.ID, i+1)
 			}
+			es[i].Colony = colony
 		}
 		if err := errors.Join(textsOf(es)...); err != nil {
 			return err
 		}
-		if err := fits(m.log, m.today, es...); err != nil {
+		if err := fits(colony, m.log, m.today, es...); err != nil {
 			return err
 		}
+		if err := s.fitOthers(ctx, tx, es, colony); err != nil {
+			return err
+		}
+		wrote = es
 		if sent.Answer, err = answerTo(ctx, tx, colony, r.Seen, own, es); err != nil {
 			return err
 		}
@@ -144,7 +158,7 @@ func (s *Service) once(
 		return out, err
 	}
 	if !out.Again {
-		s.soon(f.yard.ID, colony)
+		s.soonAll(ctx, f.yard.ID, colony, wrote)
 	}
 	// It is stored: what cannot be told beside that is no reason to say otherwise.
 	if out.Meanwhile, err = s.meanwhile(ctx, colony, sent.Answer); err != nil {
@@ -279,7 +293,7 @@ func (s *Service) Undo(ctx context.Context, colony, newID, entryID string) error
 			if !history.Stands(m.log, entryID) {
 				return e, &FieldError{"undo", "it is undone already; open the colony again"}
 			}
-			e.Day = x.Day
+			e.Day, e.With = x.Day, x.With
 			return e, nil
 		}
 		return e, fmt.Errorf("entry %s: %w", entryID, ErrNotFound)

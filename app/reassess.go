@@ -164,8 +164,8 @@ func (s *Service) refreshSoon(ctx context.Context) {
 	}
 }
 
-// refreshOne works out the standing of one colony.
-func (s *Service) refreshOne(ctx context.Context, colony string, yard string) error {
-	_, err := s.refreshYard(ctx, yard, which{only: colony}, func(int, int) {})
+// refreshSome works out the standings of some colonies of a yard.
+func (s *Service) refreshSome(ctx context.Context, colonies []string, yard string) error {
+	_, err := s.refreshYard(ctx, yard, which{only: colonies}, func(int, int) {})
 	return err
 }

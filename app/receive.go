@@ -48,7 +48,7 @@ func (s *Service) Receive(ctx context.Context, colony string, x Entered) (Receiv
 	was := sha256.Sum256([]byte(x.Body))
 	r := request{ID: x.ID, Kind: string(history.KindLook), Body: x.Body, By: x.By, Seen: x.Seen, Own: x.Own, Beside: true, was: hex.EncodeToString(was[:])}
 	return s.once(ctx, colony, r, func(m making) ([]history.Entry, error) {
-		es, err := entriesOf(colony, m.log, x)
+		es, err := entriesOf(colony, m, x)
 		if err == nil && len(es) == 0 {
 			err = &FieldError{"look", "nothing is entered yet; heft it, count seams, or count or paint at least one box"}
 		}
@@ -84,7 +84,7 @@ func (s *Service) ownEntries(ctx context.Context, ids []string) (map[string]bool
 
 // entriesOf turns what was found and done into entries: the look first, then
 // what was done, on the hive as it was found.
-func entriesOf(colony string, log []history.Entry, x Entered) ([]history.Entry, error) {
+func entriesOf(colony string, m making, x Entered) ([]history.Entry, error) {
 	var out []history.Entry
 	if x.Look != nil {
 		out = append(out, history.Entry{ID: x.ID, Day: x.Day, Kind: history.KindLook, Body: x.Look})
@@ -92,7 +92,7 @@ func entriesOf(colony string, log []history.Entry, x Entered) ([]history.Entry, 
 	if len(x.Acts) == 0 {
 		return out, nil
 	}
-	b, err := history.Fold(insertAt(log, x.Day, out...), history.Ground{Colony: colony})
+	b, err := history.Fold(insertAt(m.log, x.Day, out...), history.Ground{Colony: colony, Givers: m.givers})
 	if err != nil {
 		return nil, fieldOf(err, "look")
 	}
@@ -121,7 +121,7 @@ func insertAt(log []history.Entry, on day.Day, es ...history.Entry) []history.En
 // fits reports whether entries of one day fit into a colony's whole log, also
 // before what is dated in days to come. Into a log that does not fit together
 // nothing fits but what takes an entry back.
-func fits(log []history.Entry, today day.Day, es ...history.Entry) error {
+func fits(colony string, log []history.Entry, today day.Day, es ...history.Entry) error {
 	on, undo := es[0].Day, es[0].Kind == history.KindUndo
 	if on > today && !undo {
 		return &FieldError{"date", fmt.Sprintf("%s is in the future; today is %s", on, today)}
@@ -129,11 +129,12 @@ func fits(log []history.Entry, today day.Day, es ...history.Entry) error {
 	if len(log) > 0 && on < log[0].Day {
 		return &FieldError{"date", fmt.Sprintf("%s is before the colony was set up on %s", on, log[0].Day)}
 	}
-	_, err := history.Fold(insertAt(log, on, es...), history.Ground{})
+	ground := history.Ground{Colony: colony}
+	_, err := history.Fold(insertAt(log, on, es...), ground)
 	if err == nil {
 		return nil
 	}
-	if _, broken := history.Fold(log, history.Ground{}); broken != nil {
+	if _, broken := history.Fold(log, ground); broken != nil {
 		if undo {
 			return nil
 		}

@@ -71,7 +71,11 @@ func (s *Service) comparedBy(ctx context.Context, set Settings, tell func(colony
 			if err != nil {
 				return err
 			}
-			all, err := history.Compare(es, s.ground(c.ID, site, set, y.today, nil))
+			g := s.ground(c.ID, site, set, y.today, nil)
+			if g.Givers, err = s.giversOf(ctx, c.ID, es, set); err != nil {
+				return err
+			}
+			all, err := history.Compare(es, g)
 			if err != nil {
 				return fmt.Errorf("colony %s: %w", c.Code, err)
 			}

@@ -8,6 +8,10 @@ import (
 	"encoding/json"
 	"fmt"
 	"log/slog"
+	"maps"
+	"slices"
+	"strings"
+	"sync"
 	"time"
 	_ "time/tzdata" // yards keep local days on machines without zone files
 
@@ -38,6 +42,8 @@ type house struct {
 	later  later
 	yield  yield
 	warned warnings
+	kinds  sync.Mutex
+	known  bool // the kinds of entry are known to the file
 	// pictures has room for the one picture that is being opened.
 	pictures chan struct{}
 }
@@ -143,6 +149,10 @@ func entry(e store.Event) history.Entry {
 		out.Unread = fmt.Sprintf("it is of the kind %q, which this version does not know", e.Kind)
 	}
 	out.ID, out.Day, out.Supersedes = e.ID, day.Day(e.Day), e.Supersedes
+	out.Seq, out.Colony = e.Seq, e.ColonyID
+	for _, w := range e.With {
+		out.With = append(out.With, w.ID)
+	}
 	return out
 }
 
@@ -157,8 +167,48 @@ func (s *Service) entries(ctx context.Context, colony string, upTo day.Day) ([]h
 // EventOf writes an entry as a row of the log. Payload is the entered part.
 func EventOf(e history.Entry, operation, colony, actor string, recorded time.Time) (store.Event, error) {
 	b, err := json.Marshal(e.Payload())
-	return store.Event{ID: e.ID, OperationID: operation, ColonyID: colony, Kind: string(e.Kind), Day: int32(e.Day),
-		RecordedUTC: recorded.UTC().Format(time.RFC3339), Actor: actor, Supersedes: e.Supersedes, Payload: string(b)}, err
+	return store.Event{
+		ID:          e.ID,
+		OperationID: operation,
+		ColonyID:    colony,
+		Kind:        string(e.Kind),
+		Day:         int32(e.Day),
+		RecordedUTC: recorded.UTC().Format(time.RFC3339),
+		Actor:       actor,
+		Supersedes:  e.Supersedes,
+		Payload:     string(b),
+		With:        withOf(e, colony),
+	}, err
+}
+
+// withOf says what the colonies of an entry have to do with it; none for an entry of
+// one colony. What takes an entry back bears on all of them.
+func withOf(e history.Entry, noted string) []store.EventColony {
+	if len(e.With) == 0 {
+		return nil
+	}
+	all := map[string]store.EventColony{noted: {ID: noted}}
+	for _, id := range e.With {
+		all[id] = store.EventColony{ID: id}
+	}
+	for id, c := range all {
+		c.Gives, c.Gets = e.Act() == nil || e.Supersedes != "", e.Act() == nil || e.Supersedes != ""
+		all[id] = c
+	}
+	for _, s := range history.Crossings(e) {
+		from, to := s.Hives()
+		if c, ok := all[from]; ok {
+			c.Gives = true
+			all[from] = c
+		}
+		if c, ok := all[to]; ok {
+			c.Gets = true
+			all[to] = c
+		}
+	}
+	out := slices.Collect(maps.Values(all))
+	slices.SortFunc(out, func(a, b store.EventColony) int { return strings.Compare(a.ID, b.ID) })
+	return out
 }
 
 // caseOf makes the case of a colony from what is believed of it, with its yard's

@@ -180,13 +180,23 @@ func (s Standing) row(hash string) (store.Standing, error) {
 	return r, err
 }
 
-// hashOf names the inputs of a standing.
-func hashOf(y yardDay, weather [32]byte, set Settings, code string, entries []history.Entry, gains []history.Gain) string {
+// hashOf names the inputs of a standing, those of the colonies among them from which
+// something came.
+func hashOf(y yardDay, weather [32]byte, set Settings, code string, entries []history.Entry, gains []history.Gain, givers []history.Log) string {
 	h := sha256.New()
 	h.Write(weather[:])
 	fmt.Fprint(h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, set.Units.Name, set.LiftLimitKg, set.OffFaces, set.OffBoxes, set.OffSeams, gains)
 	for _, e := range entries {
 		fmt.Fprint(h, e.ID, e.Day)
+	}
+	for _, l := range givers {
+		fmt.Fprint(h, l.Ground.Colony, l.Ground.Site.Yard, l.Ground.Gains)
+		if w := keyOf(l.Ground.Site, l.Ground.To); w != weather {
+			h.Write(w[:])
+		}
+		for _, e := range l.Entries {
+			fmt.Fprint(h, e.ID, e.Day)
+		}
 	}
 	return hex.EncodeToString(h.Sum(nil)[:12])
 }

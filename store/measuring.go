@@ -110,7 +110,15 @@ func (s *Store) AddReadings(ctx context.Context, colony string, rs []Reading) er
 				return err
 			}
 		}
-		return nil
+		if len(rs) == 0 {
+			return nil
+		}
+		first := rs[0].AtUTC
+		for _, r := range rs {
+			first = min(first, r.AtUTC)
+		}
+		const secondsADay = 24 * 60 * 60
+		return (&Tx{tx}).markTakers(ctx, colony, int32(first/secondsADay)-1) // a local day may be the one before
 	})
 }
 

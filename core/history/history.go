@@ -98,13 +98,13 @@ func (m *Misfit) Unwrap() error { return m.Err }
 // anew, and who has taken back so many sees the next.
 const mostMisfits = 40
 
-// Mended returns the entries of a log without those that do not fit, and these, in
+// Mended returns the entries of a colony's log without those that do not fit, and these, in
 // the order in which they came up. A log that fits together has none. Of a log with
 // very many the entries from the last of them on are left out too.
-func Mended(entries []Entry) (fitting []Entry, misfits []*Misfit) {
+func Mended(entries []Entry, colony string) (fitting []Entry, misfits []*Misfit) {
 	fitting = entries
 	for {
-		_, err := Fold(fitting, Ground{})
+		_, err := Fold(fitting, Ground{Colony: colony})
 		var m *Misfit
 		if !errors.As(err, &m) {
 			return fitting, misfits

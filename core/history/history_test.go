@@ -332,7 +332,7 @@ func TestMendedLeavesWhatFits(t *testing.T) {
 	d0 := day.Of(2026, time.May, 1)
 	set := history.StackSet{Boxes: []moves.Box{{ID: "a", Format: "langstroth-deep-10", Frames: []string{"1"}}}}
 	log := []history.Entry{{ID: "set", Day: d0, Kind: history.KindStack, Body: &set}}
-	if fitting, misfits := history.Mended(log); len(fitting) != 1 || len(misfits) != 0 {
+	if fitting, misfits := history.Mended(log, ""); len(fitting) != 1 || len(misfits) != 0 {
 		t.Errorf("a log that fits: %d left, %d out", len(fitting), len(misfits))
 	}
 	for i := range 60 {

@@ -37,7 +37,7 @@ type Unknown struct {
 func Givers(entries []Entry, colony string) []string {
 	var out []string
 	for _, e := range Live(entries) {
-		for _, s := range stepsOf(e) {
+		for _, s := range Crossings(e) {
 			if from, to := s.Hives(); to == colony && from != colony && from != "" && !slices.Contains(out, from) {
 				out = append(out, from)
 			}
@@ -47,8 +47,8 @@ func Givers(entries []Entry, colony string) []string {
 	return out
 }
 
-// stepsOf returns what an entry moves between hives.
-func stepsOf(e Entry) []moves.Between {
+// Crossings returns what an entry moves between hives.
+func Crossings(e Entry) []moves.Between {
 	a := e.Act()
 	if a == nil {
 		return nil
@@ -94,7 +94,7 @@ func joined(b *walker, entries []Entry) (*company, []turn) {
 		}
 		until[id] = 0
 		for i, e := range es {
-			for _, s := range stepsOf(e) {
+			for _, s := range Crossings(e) {
 				if from, to := s.Hives(); from == id && c.walkers[to] != nil {
 					until[id] = i + 1
 				}
