@@ -342,7 +342,7 @@ func TestMendedLeavesWhatFits(t *testing.T) {
 			history.Entry{ID: fmt.Sprint("fed", i), Day: d0 + day.Day(i), Kind: history.KindFeed, Body: &fed})
 	}
 	for _, n := range []int{3, 41, len(log)} {
-		fitting, misfits := history.Mended(log[:n])
+		fitting, misfits := history.Mended(log[:n], "")
 		if _, err := history.Fold(fitting, history.Ground{}); err != nil || len(fitting) == 0 {
 			t.Errorf("of %d entries %d are left, and do not fold: %v", n, len(fitting), err)
 		}
