@@ -30,7 +30,7 @@ type Board struct {
 	Load      []LoadLine // for the visit
 	Bloom     []season.Bloom
 	Weather   []season.Weather // today and the days known ahead
-	SeasonDay int
+	Season    season.Moment
 	FlowKg    float64 // a good day, middle of the yard's colonies
 }
 
@@ -179,7 +179,7 @@ func (s *Service) fill(ctx context.Context, b *Board, y yardDay) error {
 	if err != nil {
 		return err
 	}
-	b.Bloom, b.SeasonDay = site.Bloom, season.DayOf(y.today, site.Hemisphere)
+	b.Bloom, b.Season = site.Bloom, site.On(y.today)
 	for d := y.today; d <= y.today+forecastDays; d++ {
 		if w, ok := site.Weather[d]; ok {
 			b.Weather = append(b.Weather, w)

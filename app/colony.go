@@ -38,7 +38,7 @@ type Colony struct {
 	stored     string           // the hash it was stored with; empty: it was worked out now
 	Zone       string           // of its yard
 	Settings
-	SeasonDay int
+	Season    season.Moment
 	Next      string // id of the next colony of the yard's round
 	NextCode  string
 	Prev      string // and of the one before
@@ -214,7 +214,7 @@ func (s *Service) blank(ctx context.Context, f found, from day.Day) (Colony, err
 	}
 	set, err := s.Settings(ctx)
 	return Colony{site: site, Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
-		Zone: f.yard.Zone, Settings: set, Bloom: site.Bloom, SeasonDay: season.DayOf(f.yard.today, site.Hemisphere)}, err
+		Zone: f.yard.Zone, Settings: set, Bloom: site.Bloom, Season: site.On(f.yard.today)}, err
 }
 
 // believe reads a colony off its log; no forecast is run ahead.

@@ -33,12 +33,11 @@ func (s Settings) Observer() look.Observer {
 // newer advice is 1 to 2 % (values F, from memory).
 const (
 	usualMitesSpring, usualMitesLate = 2.0, 3.0
-	lateFromSeasonDay                = 182
 )
 
 // MitesNow returns the threshold of a day.
 func (s Settings) MitesNow(today day.Day, h season.Hemisphere) float64 {
-	if season.DayOf(today, h) < lateFromSeasonDay {
+	if !season.MitesLate.Holds(season.DayOf(today, h)) {
 		return s.MitesSpring
 	}
 	return s.MitesLate

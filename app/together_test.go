@@ -222,7 +222,7 @@ func TestABrokenGiverDoesNotCloseTheTaker(t *testing.T) {
 	if len(b.Broken) > 0 || b.Assessment == nil || b.Believed.HistoryKnown {
 		t.Errorf("MR-02: broken %v, forecast %v, history known %v", b.Broken, b.Assessment != nil, b.Believed.HistoryKnown)
 	}
-	if said := strings.Join(b.Believed.Findings(b.SeasonDay, b.Units), " "); !strings.Contains(said, "from MR-01") {
+	if said := strings.Join(b.Believed.Findings(b.Season, b.Units), " "); !strings.Contains(said, "from MR-01") {
 		t.Errorf("it does not say from which hive: %s", said)
 	}
 	if why := b.Assessment.Situation.Barred(); !strings.Contains(why, "unknown is a hold") {

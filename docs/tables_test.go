@@ -15,6 +15,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/season"
 )
 
 var update = flag.Bool("update", false, "rewrite the tables")
@@ -64,6 +65,22 @@ func TestFixedTable(t *testing.T) {
 		fmt.Fprintf(&b, "| %s | %s | %s | %s |\n", r.Name, r.What, r.Value, r.Source)
 	}
 	table(t, "model.md", "fixed", b.String())
+}
+
+func TestWindowTable(t *testing.T) {
+	var b strings.Builder
+	b.WriteString("| what | asked by | season days | best by | of | source |\n|---|---|---|---|---|---|\n")
+	for _, w := range season.Windows() {
+		of, by := "the calendar", "–"
+		if w.Bees {
+			of = "the bees"
+		}
+		if w.By != 0 {
+			by = fmt.Sprint(w.By)
+		}
+		fmt.Fprintf(&b, "| %s | %s | %d to %d | %s | %s | %s |\n", w.Name, w.Owner, w.From, w.To, by, of, w.Source)
+	}
+	table(t, "model.md", "windows", b.String())
 }
 
 func TestRuleTable(t *testing.T) {

@@ -119,7 +119,7 @@ func boardOf(b app.Board) *boardView {
 	if !y.Planned {
 		v.InDays += fmt.Sprintf(", by the rhythm of %d days", y.Rhythm)
 	}
-	v.Axis = draw.Axis{Today: y.Today, Visit: y.Visit, Planned: y.Planned, Bloom: bloomOf(b.Bloom, b.SeasonDay)}.Draw()
+	v.Axis = draw.Axis{Today: y.Today, Visit: y.Visit, Planned: y.Planned, Bloom: bloomOf(b.Bloom, b.Season.Calendar)}.Draw()
 	v.groups(b)
 	var needs []advice.Need
 	for _, t := range b.Trip {
@@ -309,7 +309,7 @@ func (v *boardView) weather(ws []season.Weather, u measure.Units) {
 func (v *boardView) flow(b app.Board) {
 	best, share := "", 0.0
 	for _, p := range b.Bloom {
-		if s := p.Share(b.SeasonDay) * p.Strength; s > share {
+		if s := p.Share(b.Season.Calendar) * p.Strength; s > share {
 			best, share = p.Plant, s
 		}
 	}

@@ -112,7 +112,7 @@ func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *
 	plan.Labels, plan.Nest, plan.Alt = nil, nil, "" // told by the first
 	v.PhoneStack = draw.Stack(plan)
 	v.Inside = insideOf(x)
-	v.Queen, v.Mass = x.Believed.Findings(x.SeasonDay, x.Units), x.Units.Mass.Name
+	v.Queen, v.Mass = x.Believed.Findings(x.Season, x.Units), x.Units.Mass.Name
 	if x.Assessment == nil {
 		v.NoneDo, v.NoneWhy = x.Standing.Advice[0].Do, x.Standing.Advice[0].Brief
 	} else {

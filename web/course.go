@@ -112,7 +112,7 @@ func figureOf(x app.Course, tried string) draw.Course {
 	r, mass := x.Base, x.Units.Mass
 	names := [3]string{"Food", "Room to lay", "Room to store"}
 	c := draw.Course{
-		Axis:  draw.Axis{Today: x.Today, Visit: x.Visit, Planned: x.Planned, Bloom: bloomOf(x.Bloom, x.SeasonDay)},
+		Axis:  draw.Axis{Today: x.Today, Visit: x.Visit, Planned: x.Planned, Bloom: bloomOf(x.Bloom, x.Season.Calendar)},
 		Bars:  barsOf(r.Runway[:], names),
 		Known: x.Ahead.Known,
 		Step:  1,

@@ -73,7 +73,7 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	// What little comes in the autumn is winter stores, and belongs in the nest.
-	if s.Phase == season.Autumn && s.Base.GoodDay.Likely < autumnFlowKg {
+	if s.Season.Phase() == season.Autumn && s.Base.GoodDay.Likely < autumnFlowKg {
 		return Advice{}, false
 	}
 	share := superBeesShare

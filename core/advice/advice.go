@@ -103,9 +103,7 @@ func DefaultSettings() Settings {
 type Situation struct {
 	Today, Visit day.Day
 	VisitPlanned bool
-	SeasonDay    int
-	Phase        season.Phase
-	Climate      season.Climate
+	Season       season.Moment
 	HighsC       float64 // likely highs of the days to come, mean
 	Estimate     colony.Estimate
 	Input        forecast.Input
@@ -133,8 +131,7 @@ func (s *Situation) LookAge() int { return int(s.Today - s.Estimate.Seen) }
 // Stale reports whether the last look no longer tells: swarming, a lost queen
 // and robbing grow with time, so in season the answer is "not known".
 func (s *Situation) Stale() bool {
-	active := s.SeasonDay >= 75 && s.SeasonDay < 290
-	return active && s.LookAge() > s.Settings.StaleDays
+	return season.LooksFade.Has(s.Season) && s.LookAge() > s.Settings.StaleDays
 }
 
 // With runs the forecast again with changes made today.

@@ -10,6 +10,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/season"
 )
 
 // Inquiry is the one look that would do most for a decision that is in doubt.
@@ -57,7 +58,7 @@ func BestLook(s *Situation) (Inquiry, bool) {
 	best := 0.0
 	for _, c := range s.candidates(o) {
 		for r := range forecast.Runways {
-			if r == forecast.Lay && s.SeasonDay > relieveTo {
+			if r == forecast.Lay && !season.NestRelief.Has(s.Season) {
 				continue // nothing would be done of it
 			}
 			w := s.Base.Worth(c.quantity, c.sd, r, s.Days(), risks[r])

@@ -6,17 +6,11 @@ import (
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/queen"
+	"kembo/core/season"
 )
 
 // A colony under this many bees seldom swarms. Source: common practice.
 const swarmBees = 12000
-
-// Swarm season in season days: mid-April to mid-July. Source: Fell et al.
-// 1977 (from memory) and common practice.
-const (
-	swarmFrom = 105
-	swarmTo   = 200
-)
 
 var checkCells = Rule{
 	Action: CheckCells,
@@ -29,7 +23,7 @@ var checkCells = Rule{
 // SwarmClock returns the day the next complete cell check is due and whether
 // the clock runs at all today. never is true when no complete check is known.
 func (s *Situation) SwarmClock() (due day.Day, never, runs bool) {
-	if s.SeasonDay < swarmFrom || s.SeasonDay >= swarmTo || s.Base.Bees.Likely < swarmBees {
+	if !season.CellChecks.Has(s.Season) || s.Base.Bees.Likely < swarmBees {
 		return 0, false, false
 	}
 	if s.CellCheck != colony.CompleteCheck || s.CellCheckDay == 0 {

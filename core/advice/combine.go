@@ -5,14 +5,7 @@ import (
 	"math"
 
 	"kembo/core/forecast"
-)
-
-// When a colony is united, in season days: from mid-August, while there are warm
-// days for it, to mid-October. Source: common practice, 50 to 55 degrees.
-const (
-	combineFrom = 227
-	combineBest = 274
-	combineTo   = 288
+	"kembo/core/season"
 )
 
 // Fewer bees than this by the end of September seldom come through a winter in a
@@ -33,14 +26,14 @@ var combine = Rule{
 
 func checkCombine(s *Situation) (Advice, bool) {
 	bees := s.Base.Bees.Likely
-	if s.SeasonDay < combineFrom || s.SeasonDay > combineTo || s.Stale() || bees >= wintersBees {
+	if !season.Uniting.Has(s.Season) || s.Stale() || bees >= wintersBees {
 		return Advice{}, false
 	}
 	st := s.Estimate.Stack
 	if len(st.Boxes) == 0 || len(st.Boxes[0].Frames) <= nucFrames || st.OverScreen {
 		return Advice{}, false
 	}
-	by := max(s.dayOfSeason(combineBest), s.Today)
+	by := max(s.Season.DayOf(season.Uniting.By), s.Today)
 	then := s.Ready.On(by, forecast.OfBees, tryMembers)
 	// How sure: the share of what it may hold by then that is too few.
 	short := math.Erfc((then.Likely-wintersBees)/(math.Sqrt2*max(then.SD(), 1))) / 2

@@ -5,29 +5,26 @@ import (
 	"math"
 	"slices"
 
-	"kembo/core/day"
 	"kembo/core/feed"
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/measure"
 	"kembo/core/moves"
+	"kembo/core/season"
 )
 
 // Feed. Source: values E: 2:1 syrup by weight makes 1.131 L per kg of sugar;
-// liquid feed is not taken below 10-12 degrees C, by the warmth of the day, and
-// from about 10 October to the end of February is hardly ripened any more
-// (common practice).
+// liquid feed is not taken below 10-12 degrees C, by the warmth of the day (common
+// practice).
 const (
 	liquidFeedFromC  = 11
-	syrupFrom        = 60
-	syrupTo          = 283
 	starveMarginDays = 10
 )
 
 // takesSyrup reports whether they take liquid feed in the days to come and can
 // ripen it.
 func (s *Situation) takesSyrup() bool {
-	return s.HighsC >= liquidFeedFromC && s.SeasonDay >= syrupFrom && s.SeasonDay <= syrupTo
+	return s.HighsC >= liquidFeedFromC && season.LiquidFeed.Has(s.Season)
 }
 
 var feedEmergency = Rule{
@@ -119,6 +116,3 @@ func (s *Situation) ration(storesKg float64) ration {
 func (s *Situation) supered() bool {
 	return slices.ContainsFunc(s.Estimate.Stack.Boxes, func(b hive.Box) bool { return b.Super })
 }
-
-// dayOfSeason returns the next day that has season day sd, from today on.
-func (s *Situation) dayOfSeason(sd int) day.Day { return s.Today + day.Day(sd-s.SeasonDay) }

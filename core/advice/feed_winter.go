@@ -8,17 +8,12 @@ import (
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/moves"
+	"kembo/core/season"
 )
 
-// Window in season days in which Kembo plans winter feed: from 1 August to the
-// end of October. After 10 October syrup is hardly ripened any more. Source:
-// common practice, 50 to 55 degrees of latitude.
-const (
-	winterFeedFrom = 213
-	winterFeedBest = 275
-	winterFeedTo   = 304
-	winterFeedStep = 1.5 // kg under the least that is worth a trip
-)
+// winterFeedStep is the kg under the least from which it is worth a trip. Source: none;
+// guess.
+const winterFeedStep = 1.5
 
 // How much of it, in kg of stores, is given at a time where there are weeks for
 // it, and how many days apart. Source: common practice: a feeder of some five
@@ -41,7 +36,7 @@ func (s *Situation) WinterTarget() float64 {
 	if s.Settings.WinterTargetKg > 0 {
 		return s.Settings.WinterTargetKg
 	}
-	return (s.Climate.WinterLowKg + s.Climate.WinterHighKg) / 2
+	return (s.Season.Climate.WinterLowKg + s.Season.Climate.WinterHighKg) / 2
 }
 
 // winterLeast is the low end of what is usual, or the keeper's own target.
@@ -49,11 +44,11 @@ func (s *Situation) winterLeast() float64 {
 	if s.Settings.WinterTargetKg > 0 {
 		return s.Settings.WinterTargetKg
 	}
-	return s.Climate.WinterLowKg
+	return s.Season.Climate.WinterLowKg
 }
 
 func checkFeedWinter(s *Situation) (Advice, bool) {
-	if s.SeasonDay < winterFeedFrom || s.SeasonDay > winterFeedTo || s.Stale() {
+	if !season.WinterFeed.Has(s.Season) || s.Stale() {
 		return Advice{}, false
 	}
 	have, of, target := s.Base.NestStores, forecast.OfNestStores, s.WinterTarget()
@@ -62,7 +57,7 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 		have, of = s.Base.Stores, forecast.OfStores
 		above = " What stands above is barred from sale and is counted: leave it to them, the excluder out."
 	}
-	by := max(s.dayOfSeason(winterFeedBest), s.Today)
+	by := max(s.Season.DayOf(season.WinterFeed.By), s.Today)
 	// What keeps them from starving comes first, and counts.
 	from, feed := s.Today, "Feed"
 	var before []forecast.Change

@@ -7,14 +7,13 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/moves"
+	"kembo/core/season"
 )
 
 // Super shares for harvest. Source: common practice: a super is worth taking
 // when two thirds of its comb is stored.
 const (
 	harvestFill     = 0.65
-	harvestFrom     = 165 // season day; earlier honey is left for the build-up
-	harvestTo       = 290
 	worthHoldingFor = 4.0 // kg
 	// A feed this recent bars what stands above the nest now, since a super's own
 	// days on the hive are not looked up yet; it errs on the side of the jar.
@@ -104,7 +103,7 @@ var harvestSuper = Rule{
 }
 
 func checkHarvest(s *Situation) (Advice, bool) {
-	if s.SeasonDay < harvestFrom || s.SeasonDay > harvestTo || s.Stale() || s.Barred() != "" {
+	if !season.Crop.Has(s.Season) || s.Stale() || s.Barred() != "" {
 		return Advice{}, false
 	}
 	kgReady, capped := 0.0, 1.0
@@ -157,7 +156,7 @@ var holdHarvest = Rule{
 }
 
 func checkHold(s *Situation) (Advice, bool) {
-	if s.SeasonDay < harvestFrom || s.SeasonDay > harvestTo || s.Stale() {
+	if !season.Crop.Has(s.Season) || s.Stale() {
 		return Advice{}, false
 	}
 	var full *SuperState
@@ -185,7 +184,7 @@ func checkHold(s *Situation) (Advice, bool) {
 	}
 	if !ready {
 		// In the middle of a flow an uncapped super is as it should be.
-		if s.SeasonDay < 196 {
+		if season.StillFilling.Has(s.Season) {
 			return Advice{}, false
 		}
 		a.Do = fmt.Sprintf("Hold the harvest: only %.0f %% is capped", 100*full.Capped)

@@ -4,6 +4,7 @@ import (
 	"fmt"
 
 	"kembo/core/colony"
+	"kembo/core/season"
 )
 
 // A colony under this many bees in swarm season is weak. Source: common
@@ -54,8 +55,7 @@ func staleLook(s *Situation) (Advice, bool) {
 
 func noEggs(s *Situation) (Advice, bool) {
 	q := s.Estimate.Queen
-	inSeason := s.SeasonDay >= 90 && s.SeasonDay < 235
-	if !inSeason || !q.Looked || q.Eggs || q.Seen {
+	if !season.EggsExpected.Has(s.Season) || !q.Looked || q.Eggs || q.Seen {
 		return Advice{}, false
 	}
 	// The youngest stage seen dates the last egg (3 + 6 + 12 days).
@@ -78,7 +78,7 @@ func noEggs(s *Situation) (Advice, bool) {
 }
 
 func weakColony(s *Situation) (Advice, bool) {
-	if s.SeasonDay < 100 || s.SeasonDay > 200 || s.Base.Bees.Likely >= weakBees {
+	if !season.WeakIsNews.Has(s.Season) || s.Base.Bees.Likely >= weakBees {
 		return Advice{}, false
 	}
 	combs := s.Base.Bees.Likely / s.Estimate.Stack.Boxes[0].Format.Frame.BeesAtFullCover()

@@ -5,16 +5,12 @@ import (
 	"math"
 
 	"kembo/core/forecast"
+	"kembo/core/season"
 )
 
-// Pack down between these season days: from early September, when the crop is
-// off, to the end of October. Source: common practice.
-const (
-	packFrom = 250
-	packTo   = 310
-	// wintering bees fill a box when they cover this share of its combs.
-	packCover = 0.55
-)
+// packCover is the share of a box's combs that wintering bees cover when they fill
+// it. Source: common practice.
+const packCover = 0.55
 
 var packDown = Rule{
 	Action: PackDown,
@@ -25,7 +21,7 @@ var packDown = Rule{
 }
 
 func checkPackDown(s *Situation) (Advice, bool) {
-	if s.SeasonDay < packFrom || s.SeasonDay > packTo || s.Stale() {
+	if !season.PackingDown.Has(s.Season) || s.Stale() {
 		return Advice{}, false
 	}
 	st := s.Estimate.Stack
@@ -58,7 +54,7 @@ func checkPackDown(s *Situation) (Advice, bool) {
 		change.SuperOut = 0 // they carry the last of it down, if it is let
 		change.SuperDrawnOut, change.SuperUndrawnOut = 0, 0
 	}
-	by := max(s.dayOfSeason(288), s.Today)
+	by := max(s.Season.DayOf(season.PackingDown.By), s.Today)
 	a := Advice{ActBy: by, Changes: []forecast.Change{change}, Result: s.With(change), Confidence: 0.75}
 	a.Do = fmt.Sprintf("Pack down to %s %s", plural(want, "box", "boxes"), s.by(by))
 	a.Reason, a.Figures = reason("About {bees} bees cover {combs} of {all} combs, and {target} of stores fits in {want}. Take {off} off.",

@@ -7,6 +7,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/moves"
+	"kembo/core/season"
 )
 
 var relieveHoneyBound = Rule{
@@ -17,17 +18,13 @@ var relieveHoneyBound = Rule{
 	Check:  checkRelieve,
 }
 
-// relieveTo is the season day after which a full nest is as it should be: the
-// winter bees are laid by mid-September. Source: common practice.
-const relieveTo = 258
-
 // swapped says n combs of honey swapped for empty ones.
 func swapped(n int) moves.Said { return moves.Said{Do: "combs_swapped", N: float64(n)} }
 
 func checkRelieve(s *Situation) (Advice, bool) {
 	p := s.Base.Chance(forecast.Lay, s.Days()+0.5)
 	share := s.Estimate.StoredShareOfNest()
-	if p < s.Settings.LayRisk || share < s.Settings.HoneyBound || s.Stale() || s.SeasonDay > relieveTo {
+	if p < s.Settings.LayRisk || share < s.Settings.HoneyBound || s.Stale() || !season.NestRelief.Has(s.Season) {
 		return Advice{}, false
 	}
 	var combs hive.Combs

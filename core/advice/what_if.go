@@ -38,13 +38,12 @@ const (
 	tryFeedL     = 8.0
 	tryCombs     = 2
 	tryFondantKg = 2.5
-	autumnFeed   = 220 // season day from which feed is thick
 )
 
 // Options returns what can be tried on this hive, in the order of the season's
 // work: only what it has room, boxes or honey for.
 func (s *Situation) Options() []Option {
-	if s.Phase == season.Winter { // the hive stays shut
+	if s.Season.Phase() == season.Winter { // the hive stays shut
 		return []Option{s.tryFeed()}
 	}
 	var out []Option
@@ -85,7 +84,7 @@ func (s *Situation) tryFeed() Option {
 	switch {
 	case !s.takesSyrup():
 		said = moves.Said{Do: "fondant", N: tryFondantKg}
-	case s.SeasonDay >= autumnFeed:
+	case season.ThickFeed.Has(s.Season):
 		said.Do = "syrup_thick"
 	}
 	o := Option{Key: "feed"}

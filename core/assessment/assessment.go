@@ -10,7 +10,6 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
-	"kembo/core/season"
 )
 
 // ModelVersion changes whenever the same case may give another answer.
@@ -54,14 +53,14 @@ type Assessment struct {
 // Yard draws the conditions of a case's yard from a day on, enough for any
 // colony of it that was last looked at on or after from.
 func Yard(site forecast.Site, from, today day.Day, seed uint64) *forecast.Yard {
-	h := forecast.HorizonFor(today, site.Hemisphere)
+	h := forecast.HorizonFor(site.On(today))
 	return forecast.NewYard(site, from, today, int(today-from)+h, forecast.Members, seed)
 }
 
 // Of assesses a case. yard may be nil; then its conditions are drawn here. It
 // returns the *look.FieldError of a look that cannot be.
 func Of(c Case, yard *forecast.Yard) (*Assessment, error) {
-	e, err := look.Read(c.Look, c.Stack, look.Context{SeasonDay: season.DayOf(c.Look.Day, c.Site.Hemisphere)})
+	e, err := look.Read(c.Look, c.Stack, look.Context{Season: c.Site.On(c.Look.Day)})
 	if err != nil {
 		return nil, err
 	}
@@ -101,13 +100,14 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 	if yard == nil || first(c, e) < yard.From {
 		yard = Yard(c.Site, first(c, e), c.Today, c.Seed)
 	}
+	now := c.Site.On(c.Today)
 	reserve := c.Settings.ReserveKg
 	if reserve == 0 {
-		reserve = forecast.ReserveFor(c.Today, c.Site.Hemisphere)
+		reserve = forecast.ReserveFor(now)
 	}
 	in := forecast.Input{
 		Colony: c.Colony, Estimate: e, Excluder: e.Stack.ExcluderAbove > 0, Changes: c.Changes,
-		Today: c.Today, Horizon: forecast.HorizonFor(c.Today, c.Site.Hemisphere), Yard: yard,
+		Today: c.Today, Horizon: forecast.HorizonFor(now), Yard: yard,
 		ReserveKg: reserve, Seed: c.Seed, Parameters: forecast.Defaults(), Tracks: c.Tracks,
 		Ensemble: c.Ensemble, Pressure: pressureOf(c, e), Supers: supersOf(e.Stack), Capped: c.Settings.CappedShare,
 	}
@@ -116,10 +116,9 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 	if healthDay == 0 {
 		healthDay = e.Seen
 	}
-	sd := season.DayOf(c.Today, c.Site.Hemisphere)
 	return &advice.Situation{
-		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, SeasonDay: sd, Phase: season.PhaseOf(sd),
-		Climate: c.Site.Climate, HighsC: highs(c.Site, c.Today),
+		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, Season: now,
+		HighsC:   highs(c.Site, c.Today),
 		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings,
 		Health: c.Health, HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments,

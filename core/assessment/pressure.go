@@ -8,7 +8,6 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/queen"
-	"kembo/core/season"
 )
 
 // cellsHold is how long cells found bear on the hazard, in days: a swarm goes
@@ -30,7 +29,7 @@ func pressureOf(c Case, e colony.Estimate) forecast.Pressure {
 	if q.CupsWithEgg > 0 {
 		k.Cups = p.SwarmCups
 	}
-	ev := q.Evidence(season.PhaseOf(season.DayOf(q.CellsDay, c.Site.Hemisphere)) == season.Swarm)
+	ev := q.Evidence(c.Site.On(q.CellsDay).Swarming())
 	if r, ok := queen.ReadCells(ev); ok && !r.Out {
 		rate := p.SwarmCharged
 		if q.CappedCells > 0 {

@@ -97,7 +97,7 @@ func FuzzStacks(f *testing.F) {
 			QueenYear: 2024,
 			Clipped:   r.IntN(2) == 0,
 		}
-		e, err := look.Read(l, st, look.Context{SeasonDay: season.DayOf(today, h)})
+		e, err := look.Read(l, st, look.Context{Season: season.Place{Hemisphere: h}.On(today)})
 		if err != nil {
 			return // a look that cannot be is refused
 		}

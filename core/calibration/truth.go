@@ -72,7 +72,7 @@ func (w World) make(i int, seed uint64) truth {
 		}
 	}
 	t.state = s
-	t.reserve = forecast.ReserveFor(t.on, season.North)
+	t.reserve = forecast.ReserveFor(season.Place{}.On(t.on))
 	t.course = forecast.Follow(s, p, cond[lead:], t.reserve)
 	t.estimate = w.look(s, &p, t.on, r)
 	return t

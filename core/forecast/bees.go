@@ -1,15 +1,5 @@
 package forecast
 
-import "kembo/core/season"
-
-// dronesOutFrom is the season day from which drones are thrown out, after the
-// flow. Source: common practice.
-const dronesOutFrom = 225
-
-// Season days between which winter bees take to the field on flying days.
-// Source: common practice: they are used up from late winter to June.
-const spentFrom, spentTo = 40, 160
-
 // lossOver is the days over which the loss of brood is spread so that 1-(1-x)^6
 // is 0.15, within half a per cent.
 const lossOver = 5.7
@@ -63,10 +53,6 @@ func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 
 	s.work(p, c, y)
 }
-
-// winterShare is the share of emerging bees that become long-lived: from late
-// August on, all of them by early October.
-var winterShare = season.Curve{{59, 1}, {60, 0}, {225, 0}, {275, 1}}
 
 // mostDie is the share of the foragers that a day takes at most.
 const mostDie = 0.9

@@ -13,15 +13,13 @@ func Fixed() []season.FixedRow {
 		return season.FixedRow{Name: name, What: what, Value: value, Source: source}
 	}
 	return append([]season.FixedRow{
-		row("winterShare", "share of the emerging bees that become long-lived, by season day", winterShare.String(), common),
-		row("wintering", "share of the bees of a look that are winter bees, by season day", wintering.String(), "common practice, in the shape of what the model itself leaves of them"),
-		row("swarmSeason", "share of the swarming urge, by season day", swarmSeason.String(), "Fell et al. 1977, J. Apic. Res. 16:170-173 (most prime swarms from mid-May to mid-July, the height in early June), from memory"),
+		row("WinterBred", "share of the emerging bees that become long-lived, by season day", season.WinterBred.String(), common),
+		row("WinterBees", "share of the bees of a look that are winter bees, by season day", season.WinterBees.String(), "common practice, in the shape of what the model itself leaves of them"),
+		row("SwarmUrge", "share of the swarming urge, by season day", season.SwarmUrge.String(), "Fell et al. 1977, J. Apic. Res. 16:170-173 (most prime swarms from mid-May to mid-July, the height in early June), from memory"),
 		row("eggDays, larvaDays, cappedDays, droneDays", "days as egg, larva and capped; drones from egg to adult", of(eggDays, larvaDays, cappedDays, droneDays), "Winston 1987, from memory"),
 		row("droneCells", "worker cells that a drone cell takes the place of", of(droneCells), "derived: (6.9/5.4)²"),
 		row("lossOver", "days over which the loss of brood is spread", of(lossOver), "derived: 1-(1-x)^6 is 0.15"),
-		row("dronesFrom, dronesTo, dronesOutFrom", "season days between which drones are reared, and from which they are thrown out", of(dronesFrom, dronesTo, dronesOutFrom), common),
 		row("dronesLeast, dronesMost", "house bees from which on drones are reared, and share of the nest's comb they take at most", of(dronesLeast, dronesMost), common),
-		row("spentFrom, spentTo", "season days between which winter bees take to the field", of(spentFrom, spentTo), common),
 		row("mostDie", "share of the foragers that a day takes at most", of(mostDie), guess),
 		row("frostSpan", "°C over which a frost goes from stopping the queen to leaving her alone", of(frostSpan), guess),
 		row("heatBroodUnder", "°C, mean of the day, under which brood costs heat", of(heatBroodUnder), guess),
@@ -40,7 +38,6 @@ func Fixed() []season.FixedRow {
 		row("crowdPower, crowdMost", "power of crowding in the hazard of a swarm, and how many times it counts at most", of(crowdPower, crowdMost), "none; guess, held by hives left alone (SwarmBase)"),
 		row("cropMost", "share of the nest's honey that a swarm takes at most", of(cropMost), guess),
 		row("roomEnough, curveLeast", "share of free cells, and of her curve, from which on brood tells of the queen", of(roomEnough, curveLeast), held),
-		row("settled", "season day from which spring no longer holds her back", of(settled), held),
 		row("toldUsual, toldSpring, toldSure", "what brood weighs against the usual queen, in spring, and what it leaves of the spread of queens", of(toldUsual, toldSpring, toldSure), held),
 		row("layingLeast, layingMost", "eggs a day that a look may say of her", of(layingLeast, layingMost), "no queen is known to keep up more than about 2,000 (Nolan 1925, from memory)"),
 		row("nurseShare, nursesHeld", "share of the bees that can nurse, and of what they could rear from which on they hold her back", of(nurseShare, nursesHeld), "house bees at rest, Khoury et al. 2011 (from memory); the second a guess, held by the calibration"),

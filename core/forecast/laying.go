@@ -51,12 +51,11 @@ func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
 // leaving her alone. Source: none; guess.
 const frostSpan = 8
 
-// When drones are reared, season days, by how many house bees at least, and on
-// how much of the nest's comb at most. Source: common practice.
+// By how many house bees at least drones are reared, and on how much of the nest's
+// comb at most. Source: common practice.
 const (
-	dronesFrom, dronesTo = 85, 195
-	dronesLeast          = 8000
-	dronesMost           = 0.05
+	dronesLeast = 8000
+	dronesMost  = 0.05
 )
 
 // await brings on the queen that is to come.

@@ -248,7 +248,7 @@ func TestHorizonReachesTheFirstFlowFromAutumnOn(t *testing.T) {
 		day.Of(2026, time.June, 3): 60, day.Of(2026, time.August, 1): 60,
 		day.Of(2026, time.December, 1): 365 - 335 + 112, day.Of(2026, time.February, 1): 112 - 32, day.Of(2026, time.April, 10): 60,
 	} {
-		if got := HorizonFor(d, season.North); got != want {
+		if got := HorizonFor(season.Place{}.On(d)); got != want {
 			t.Errorf("%s: horizon %d, want %d", d, got, want)
 		}
 	}

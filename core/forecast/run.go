@@ -269,18 +269,21 @@ func (s *superRun) into(r *Result) {
 	}
 }
 
+// inSeason is the days that are looked ahead in season.
+const inSeason = 60
+
 // HorizonFor returns the days to look ahead: 60 in season; from mid-September
 // to early April, to the first flow of spring.
-func HorizonFor(today day.Day, h season.Hemisphere) int {
-	const inSeason, firstFlow, from, year = 60, 112, 258, 365
-	sd := season.DayOf(today, h)
+func HorizonFor(now season.Moment) int {
+	const year = 365
+	far := season.FarHorizon
 	switch {
-	case sd >= from:
-		return year - sd + firstFlow
-	case sd < firstFlow-inSeason:
-		return firstFlow - sd
+	case !far.Has(now):
+		return inSeason
+	case now.Calendar > far.By:
+		return year - now.Calendar + far.By
 	}
-	return inSeason
+	return far.By - now.Calendar
 }
 
 // Usual reserves in kg below which food counts as out. Source: common
@@ -291,8 +294,8 @@ const (
 )
 
 // ReserveFor returns the usual reserve on a day.
-func ReserveFor(today day.Day, h season.Hemisphere) float64 {
-	if season.PhaseOf(season.DayOf(today, h)) == season.Winter {
+func ReserveFor(now season.Moment) float64 {
+	if now.Phase() == season.Winter {
 		return ReserveWinterKg
 	}
 	return ReserveSeasonKg

@@ -27,7 +27,7 @@ const (
 // draw makes member m's state from an estimate: each content off by a factor
 // of its spread, then held to the comb that is there. So free cells, a small
 // difference of large numbers, get the wide range they deserve.
-func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m int, seed uint64) State {
+func draw(e *colony.Estimate, p *Parameters, excluder bool, seasonDay int, h uint64, m int, seed uint64) State {
 	z := func(purpose int) float64 { return normal(seed, h, m, 0, purpose) }
 	off := func(s float64, purpose int) float64 { return math.Exp(s * z(purpose)) }
 
@@ -45,7 +45,7 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m 
 	nectar := off(nectarSD, forNectar)
 
 	s := State{
-		QueenPeak:     queenPeak(e, p, sd, brood, z(forQueen)),
+		QueenPeak:     queenPeak(e, p, seasonDay, brood, z(forQueen)),
 		PollenCells:   e.Pollen*off(e.Spread.Pollen, forPollen) + coarseCells*uniform(seed, h, m, 0, forPollenLeft),
 		NestHoney:     e.NestHoney * stores,
 		NestNectar:    e.NestNectar * stores * nectar,
@@ -84,7 +84,7 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m 
 	s.NestNectar *= hive.NectarFill * p.NectarCells // NectarFill and NectarCells agree by default
 	s.requeen(e, p, h, m, seed)
 	bees := e.Bees * eye * off(e.Spread.Bees, forBees)
-	winter := wintering.On(float64(sd))
+	winter := season.WinterBees.On(float64(seasonDay))
 	s.Winter = bees * winter
 	house := nurseShare * off(housesSD, forHouse)
 	house = min(house, housesMost)
@@ -101,10 +101,6 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, sd int, h uint64, m 
 	s.Reach = s.withinReach(p)
 	return s
 }
-
-// wintering is the share of the bees that are winter bees: all of them by
-// November, half by mid-April, few by June.
-var wintering = season.Curve{{70, 1}, {125, 0.2}, {165, 0}, {235, 0}, {305, 1}}
 
 // access is how far supers that hold something are in use.
 func access(s *State, p *Parameters) float64 {
@@ -155,10 +151,10 @@ func (s *State) hold(p *Parameters) {
 // queenPeak is what the queen could lay at her height. Where the nest has room
 // and nurses enough her brood tells it; where either held her back it is known
 // only from below. more is this member's brood against what was counted.
-func queenPeak(e *colony.Estimate, p *Parameters, sd int, more, z float64) float64 {
+func queenPeak(e *colony.Estimate, p *Parameters, seasonDay int, more, z float64) float64 {
 	prior := p.QueenPeakLaying
 	// Of the three weeks in which the brood of today was laid.
-	curve := season.Laying(sd, 0, broodDays-1)
+	curve := season.Laying(seasonDay, 0, broodDays-1)
 	if curve < curveLeast || e.Brood() <= 0 || e.NestDrawn <= 0 {
 		return prior * math.Exp(queenSD*z)
 	}
@@ -167,7 +163,7 @@ func queenPeak(e *colony.Estimate, p *Parameters, sd int, more, z float64) float
 	held := aDay > nursesHeld*p.NurseLoad*e.Bees*nurseShare
 	if e.NestFree()/e.NestDrawn > roomEnough && !held {
 		weight, sure := toldUsual, toldSure
-		if sd < settled && laying < prior {
+		if season.HeldBySpring.Holds(seasonDay) && laying < prior {
 			// Cold and want of pollen may have held back what stands there now.
 			weight, sure = toldSpring, 1
 		}
@@ -182,7 +178,6 @@ const (
 	broodDays   = eggDays + larvaDays + cappedDays
 	curveLeast  = 0.15 // of her season's curve, under which brood tells nothing
 	roomEnough  = 0.12 // share of the nest's cells free from which room does not hold her
-	settled     = 130  // season day from which spring no longer does
 	toldUsual   = 0.6  // what brood weighs against what is usual
 	toldSpring  = 0.2  // and in spring, where it says she lays less
 	toldSure    = 0.8  // of the spread of queens, what it leaves

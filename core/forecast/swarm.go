@@ -2,8 +2,6 @@ package forecast
 
 import (
 	"math"
-
-	"kembo/core/season"
 )
 
 // Pressure is what stands beside the simulation in judging how near a colony
@@ -102,11 +100,6 @@ const (
 
 // heldLeast is the laying under which the season holds her, not room.
 const heldLeast = 150
-
-// swarmSeason is how much of the swarming urge a season day has: from late
-// March, at its height in May and early June, a quarter of it from the second
-// week of July, gone by late August; for 50 to 55 degrees.
-var swarmSeason = season.Curve{{80, 0}, {120, 1}, {160, 1}, {190, 0.25}, {235, 0}}
 
 // swarm lets a prime swarm go with the old queen. The new one comes from cells
 // that are capped as it leaves.

@@ -18,6 +18,11 @@ type Site struct {
 	Flow       map[day.Day]float64        // known intensities, which override bloom
 }
 
+// On returns the season there on a day.
+func (s Site) On(d day.Day) season.Moment {
+	return season.Place{Climate: s.Climate, Hemisphere: s.Hemisphere}.On(d)
+}
+
 // WeatherOn returns a day's weather, known or forecast, else the usual one.
 func (s Site) WeatherOn(d day.Day) season.Weather {
 	if w, ok := s.Weather[d]; ok {
@@ -89,9 +94,9 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 	beesDay := site.Climate.BeesDays()
 	for i := range days {
 		d := from + day.Day(i)
-		sd := season.DayOf(d, site.Hemisphere)
-		y.Likely[i] = ConditionOf(bloom, site.WeatherOn(d), sd)
-		y.Likely[i].SeasonDay = beesDay[sd]
+		seasonDay := season.DayOf(d, site.Hemisphere)
+		y.Likely[i] = ConditionOf(bloom, site.WeatherOn(d), seasonDay)
+		y.Likely[i].SeasonDay = beesDay[seasonDay]
 		if f, ok := site.Flow[d]; ok {
 			y.Likely[i].Flow = f
 		}

@@ -19,11 +19,11 @@ func yearOf() (out [368]timeOfYear) {
 	for d := range out {
 		out[d] = timeOfYear{
 			laying: season.LayingOn(d),
-			winter: winterShare.On(float64(d)),
-			swarm:  swarmSeason.On(float64(d)),
-			drones: d > dronesFrom && d < dronesTo,
-			out:    d > dronesOutFrom,
-			spends: d > spentFrom && d < spentTo,
+			winter: season.WinterBred.On(float64(d)),
+			swarm:  season.SwarmUrge.On(float64(d)),
+			drones: season.DronesReared.Holds(d),
+			out:    season.DronesOut.Holds(d),
+			spends: season.WinterSpent.Holds(d),
 		}
 	}
 	return out

@@ -9,7 +9,6 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/look"
 	"kembo/core/measure"
-	"kembo/core/season"
 )
 
 // What is believed is carried by an ensemble of states: it is drawn from the
@@ -176,7 +175,7 @@ func (b *walker) surprise(e *colony.Estimate, sights []forecast.Sight) Surprise 
 
 // context is what a look is read against.
 func (b *walker) context(on day.Day) look.Context {
-	c := look.Context{Units: b.ground.Units, Observer: b.ground.Observer, SeasonDay: season.DayOf(on, b.ground.Site.Hemisphere)}
+	c := look.Context{Units: b.ground.Units, Observer: b.ground.Observer, Season: b.ground.Site.On(on)}
 	if b.Estimate != nil && on >= b.Estimate.Day {
 		prior := *b.Estimate
 		c.Prior = &prior

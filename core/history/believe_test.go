@@ -10,6 +10,7 @@ import (
 	"kembo/core/look"
 	"kembo/core/measure"
 	"kembo/core/moves"
+	"kembo/core/season"
 )
 
 // seams is a look at the bees alone.
@@ -61,7 +62,7 @@ func TestASwarmIsASurprise(t *testing.T) {
 	if len(b.Surprises) != 1 || b.Surprises[0].Day != d0+12 || len(b.Surprises[0].Tests) == 0 || b.Surprises[0].Tests[0].Of != forecast.OfBees {
 		t.Fatalf("surprises: %+v", b.Surprises)
 	}
-	if said := b.Findings(150, measure.Units{}); !strings.Contains(said[0], "bees found") || !strings.Contains(said[0], "swarm") {
+	if said := b.Findings(season.Moment{Calendar: 150}, measure.Units{}); !strings.Contains(said[0], "bees found") || !strings.Contains(said[0], "swarm") {
 		t.Errorf("it is told as %q", said[0])
 	}
 	p := forecast.Defaults()
@@ -153,7 +154,7 @@ func TestAHarvestIsNoSurprise(t *testing.T) {
 		t.Fatal(err)
 	}
 	if len(b.Surprises) != len(before.Surprises) {
-		t.Errorf("a harvest is told as %v", b.Findings(165, measure.Units{}))
+		t.Errorf("a harvest is told as %v", b.Findings(season.Moment{Calendar: 165}, measure.Units{}))
 	}
 	if n, m := len(before.Tests), len(b.Tests); m > n+1 {
 		t.Errorf("%d tests after the look, %d after the weighing", n, m)

@@ -5,7 +5,6 @@ import (
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/look"
-	"kembo/core/season"
 )
 
 // ExpectedOn returns what a look on a day would be read against, after all that the
@@ -25,10 +24,10 @@ func (b Believed) Asked(l Look, on day.Day, expected *colony.Expected, g Ground)
 		return nil, err
 	}
 	c := look.Context{
-		Units:     g.Units,
-		Observer:  g.Observer,
-		SeasonDay: season.DayOf(on, g.Site.Hemisphere),
-		Expected:  expected,
+		Units:    g.Units,
+		Observer: g.Observer,
+		Season:   g.Site.On(on),
+		Expected: expected,
 	}
 	if b.Estimate != nil && on >= b.Estimate.Day {
 		prior := *b.Estimate

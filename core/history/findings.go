@@ -30,13 +30,9 @@ func (b Believed) checks() []string {
 	return append(out, check)
 }
 
-// Season days between which a queen that does not lay is news; outside them she
-// rests. Source: common practice.
-const laysFrom, laysTo = 75, 270
-
 // Findings says what is known of brood health, the queen and her cells, and what
 // follows from the calendar; nothing of a hive that was never looked into.
-func (b Believed) Findings(seasonDay int, u measure.Units) []string {
+func (b Believed) Findings(now season.Moment, u measure.Units) []string {
 	e := b.Estimate
 	if e == nil {
 		return nil
@@ -53,8 +49,8 @@ func (b Believed) Findings(seasonDay int, u measure.Units) []string {
 		out = append(out, fmt.Sprintf("Her year is %d: the mark is %s.", year, queen.Colour(year)))
 	}
 	q := e.Queen
-	ev := q.Evidence(season.PhaseOf(seasonDay) == season.Swarm)
-	if stop, ok := queen.LastLaid(ev); ok && seasonDay > laysFrom && seasonDay < laysTo {
+	ev := q.Evidence(now.Swarming())
+	if stop, ok := queen.LastLaid(ev); ok && season.LayingExpected.Has(now) {
 		switch {
 		case stop.Resumed:
 			out = append(out, fmt.Sprintf("Eggs but no open brood on %s: laying began about %s.", ev.On.Short(), stop.From.Short()))

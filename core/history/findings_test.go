@@ -8,6 +8,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/history"
 	"kembo/core/measure"
+	"kembo/core/season"
 )
 
 // TestFindingsAreFindings: not looked is said, a check of some combs is no check,
@@ -16,7 +17,7 @@ func TestFindingsAreFindings(t *testing.T) {
 	on := day.Of(2026, 5, 20)
 	says := func(b history.Believed) string {
 		t.Helper()
-		return strings.Join(b.Findings(140, measure.Units{}), " ")
+		return strings.Join(b.Findings(season.Moment{Calendar: 140}, measure.Units{}), " ")
 	}
 	blank := says(history.Believed{Estimate: &colony.Estimate{}})
 	if !strings.Contains(blank, "not looked at") || !strings.Contains(blank, "never checked") || strings.Contains(blank, "healthy") {

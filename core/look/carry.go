@@ -5,6 +5,7 @@ import (
 	"kembo/core/comb"
 	"kembo/core/hive"
 	"kembo/core/measure"
+	"kembo/core/season"
 )
 
 // carry moves the boxes that were not looked into on to what a forecast says
@@ -90,7 +91,7 @@ func usual(b *hive.Box, bees float64, seasonDay int) {
 	t := totalsOf(*b)
 	cells := b.Format.Frame.WorkerCells()
 	drawn := max(0, 2*float64(len(b.Frames))-t[comb.Foundation])
-	brood := min(usualBroodMost*drawn, bees*broodPerBee(seasonDay)/cells)
+	brood := min(usualBroodMost*drawn, bees*season.BroodPerBee.On(float64(seasonDay))/cells)
 	eggs, larvae, capped := Stages(colony.QueenEvidence{}, seasonDay)
 	t[comb.Eggs], t[comb.Larvae], t[comb.Brood] = brood*eggs, brood*larvae, brood*capped
 	t[comb.Pollen] = usualPollen * drawn
@@ -108,17 +109,3 @@ const (
 	usualBroodMost = 0.6
 	usualCover     = 0.6
 )
-
-// broodPerBee is the brood cells a bee of a usual colony keeps, by season day.
-// Source: common practice; more brood than bees in April and May, none in
-// midwinter.
-func broodPerBee(sd int) float64 {
-	points := []struct{ sd, v float64 }{{0, 0.01}, {40, 0.08}, {75, 0.45}, {105, 1.1}, {140, 1.15}, {170, 0.85}, {210, 0.65}, {245, 0.4}, {275, 0.15}, {300, 0.03}, {366, 0.01}}
-	x := float64(sd)
-	for i := 1; i < len(points); i++ {
-		if a, b := points[i-1], points[i]; x <= b.sd {
-			return a.v + (x-a.sd)/(b.sd-a.sd)*(b.v-a.v)
-		}
-	}
-	return 0.01
-}

@@ -11,11 +11,12 @@ import (
 	"kembo/core/day"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/season"
 )
 
 const on = day.Day(20608)
 
-var june = look.Context{SeasonDay: 155}
+var june = look.Context{Season: season.Moment{Calendar: 155, Bees: 155}}
 
 // seen returns a look into the nest by box and the stack it leaves.
 func seen(t testing.TB) colony.Estimate {
@@ -38,7 +39,7 @@ func expected(e colony.Estimate, widen float64) look.Context {
 	x := colony.Expected{From: e.Day, Eggs: around(1.1*e.Eggs, widen), Larvae: around(1.1*e.Larvae, widen), Capped: around(1.1*e.Capped, widen), Drone: measure.Exact(0),
 		Pollen: around(e.Pollen, widen), Bees: around(30000, widen), NestStores: around(e.NestHoney+e.NestNectar, widen), SuperStores: around(e.SuperHoney+e.SuperNectar+4, widen),
 		NestNectar: e.NestNectar, SuperNectar: e.SuperNectar + 2, Stages: true}
-	return look.Context{SeasonDay: 155, Expected: &x}
+	return look.Context{Season: season.Moment{Calendar: 155, Bees: 155}, Expected: &x}
 }
 
 // TestSeamsSayBeesAndNotBrood: a keeper who only lifts the lid.
@@ -241,7 +242,7 @@ func TestQuestionsShowTheirArithmetic(t *testing.T) {
 		{"12 lb a deep frame", look.Look{Day: on, Boxes: []look.BoxLook{{Box: "nest", Depth: look.ByHeft, Seams: -1, Kg: 61.8}}}, june, "heavy-box", []string{"49 mm", "26 mm"}},
 		{"nine and a half frames of brood", look.Look{Day: on, Boxes: []look.BoxLook{counts(look.Counts{Brood: 10}), {Box: "super", Depth: look.ByBox, Seams: 9, Counts: look.Counts{Brood: 8, Empty: 2}}}}, june, "much-brood", []string{"a day"}},
 		{"all eggs", look.Look{Day: on, Boxes: []look.BoxLook{byFace(t, "nest", "E6 C2")}}, june, "stages", []string{"three days ago"}},
-		{"bees on more seams than combs", look.Look{Day: on, Boxes: []look.BoxLook{{Box: "nest", Depth: look.BySeams, Seams: 11}, {Box: "super", Depth: look.BySeams, Seams: 11, Super: look.SuperFull}}}, look.Context{SeasonDay: 155, Observer: look.DefaultObserver}, "", nil},
+		{"bees on more seams than combs", look.Look{Day: on, Boxes: []look.BoxLook{{Box: "nest", Depth: look.BySeams, Seams: 11}, {Box: "super", Depth: look.BySeams, Seams: 11, Super: look.SuperFull}}}, look.Context{Season: season.Moment{Calendar: 155, Bees: 155}, Observer: look.DefaultObserver}, "", nil},
 		{"one seam, five frames of brood", look.Look{Day: on, Boxes: []look.BoxLook{{Box: "nest", Depth: look.ByBox, Seams: 1, Counts: look.Counts{Brood: 5, Empty: 5}}}}, june, "few-bees", []string{"each warm"}},
 		{"a weight that says otherwise", look.Look{Day: on, Boxes: []look.BoxLook{fine, {Box: "super", Depth: look.ByBox, Seams: 3, Counts: look.Counts{Empty: 10}}}, Weight: look.Weight{How: look.OnScale, Kg: 60}}, june, "weight", []string{"The weight leaves", "as counted hold"}},
 		{"twenty kilograms in a fortnight of nothing", look.Look{Day: on, Boxes: []look.BoxLook{{Box: "super", Depth: look.ByBox, Seams: 9, Counts: look.Counts{Honey: 10}}, {Box: "nest", Depth: look.ByBox, Seams: 9, Counts: look.Counts{Honey: 9, Brood: 1}}}}, expected(first, 0.1), "too-fast", []string{"than was to be expected 14 days after"}},

@@ -11,6 +11,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/season"
 )
 
 func stack(t testing.TB) hive.Stack {
@@ -45,11 +46,11 @@ func TestDepthsMixAndTheDeeperIsSurer(t *testing.T) {
 	counts := look.BoxLook{Box: "super", Depth: look.ByBox, Seams: 5, Counts: look.Counts{Honey: 4, Nectar: 2, Empty: 4}}
 	nest := byFace(t, "nest", "H2 E1 L1 B3 C1")
 	nest.Seams = 8
-	mixed, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{nest, counts}}, stack(t), look.Context{SeasonDay: 150})
+	mixed, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{nest, counts}}, stack(t), look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
 	if err != nil {
 		t.Fatal(err)
 	}
-	faces, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), byFace(t, "super", "H4 C4")}}, stack(t), look.Context{SeasonDay: 150})
+	faces, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), byFace(t, "super", "H4 C4")}}, stack(t), look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -68,11 +69,11 @@ func TestDepthsMixAndTheDeeperIsSurer(t *testing.T) {
 	if faces.BeesFrom == colony.Measured {
 		t.Error("the nest was not counted, and the bees count as seen")
 	}
-	above, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), counts}}, stack(t), look.Context{SeasonDay: 150})
+	above, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), counts}}, stack(t), look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
 	if err != nil || above.BeesFrom == colony.Measured || above.Bees < 15000 {
 		t.Errorf("with five seams seen in the super alone: %.0f bees, %v (%v)", above.Bees, above.BeesFrom, err)
 	}
-	none, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{counts}}, mixed.Stack, look.Context{SeasonDay: 150})
+	none, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{counts}}, mixed.Stack, look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
 	if err != nil || none.Spread.Brood <= mixed.Spread.Brood {
 		t.Errorf("a box not looked at keeps its spread: %v, %v", none.Spread, err)
 	}
@@ -84,14 +85,14 @@ func TestDepthsMixAndTheDeeperIsSurer(t *testing.T) {
 func TestNoEggsSeenLeavesNoEggs(t *testing.T) {
 	l := look.Look{Boxes: []look.BoxLook{{Box: "nest", Depth: look.ByBox, Seams: -1, Counts: look.Counts{Brood: 4}}},
 		Queen: colony.QueenEvidence{Looked: true, Capped: true}}
-	e, err := look.Read(l, stack(t), look.Context{SeasonDay: 150})
+	e, err := look.Read(l, stack(t), look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
 	if err != nil || e.Eggs > 1 || e.Larvae > 1 || e.Capped < 20000 {
 		t.Errorf("eggs %.0f larvae %.0f capped %.0f, %v", e.Eggs, e.Larvae, e.Capped, err)
 	}
 	// With nothing said the stages stand as 3 : 6 : 12 (stage lengths, Winston
 	// 1987, from memory).
 	l.Queen = colony.QueenEvidence{}
-	e, _ = look.Read(l, stack(t), look.Context{SeasonDay: 150})
+	e, _ = look.Read(l, stack(t), look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
 	if math.Abs(e.Capped/e.Eggs-4) > 0.05 || math.Abs(e.Larvae/e.Eggs-2) > 0.05 {
 		t.Errorf("eggs : larvae : capped = %.0f : %.0f : %.0f", e.Eggs, e.Larvae, e.Capped)
 	}
@@ -111,7 +112,7 @@ func TestWrongLooksNameTheField(t *testing.T) {
 		"has 10":     eleven,
 		"eight eigh": {Box: "nest", Depth: look.ByFace, Seams: -1, Faces: [][2]comb.Face{{{5, 5}}}},
 	} {
-		_, err := look.Read(look.Look{Boxes: []look.BoxLook{b}}, stack(t), look.Context{SeasonDay: 150})
+		_, err := look.Read(look.Look{Boxes: []look.BoxLook{b}}, stack(t), look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
 		var f *look.FieldError
 		if !errors.As(err, &f) || !strings.Contains(err.Error(), says) {
 			t.Errorf("error %v, want a field error that says %q", err, says)

@@ -11,15 +11,16 @@ import (
 	"kembo/core/hive"
 	"kembo/core/ledger"
 	"kembo/core/measure"
+	"kembo/core/season"
 )
 
 // Context is what a look is read against.
 type Context struct {
-	Prior     *colony.Estimate // what was believed before; nil: nothing
-	Expected  *colony.Expected // what the look before has become; nil: there was none
-	SeasonDay int
-	Observer  Observer      // the zero value: DefaultObserver
-	Units     measure.Units // of the words of questions; the zero value: metric
+	Prior    *colony.Estimate // what was believed before; nil: nothing
+	Expected *colony.Expected // what the look before has become; nil: there was none
+	Season   season.Moment
+	Observer Observer      // the zero value: DefaultObserver
+	Units    measure.Units // of the words of questions; the zero value: metric
 }
 
 // Read lays l over s and returns the estimate of that day. The stack's faces
@@ -206,7 +207,7 @@ func (r *reader) fill() {
 		case b.Super && !holdsSomething(*b):
 			spread = colony.Spread{}
 		case !b.Super && !holdsSomething(*b):
-			usual(b, bees/float64(max(1, nest)), r.c.SeasonDay)
+			usual(b, bees/float64(max(1, nest)), r.c.Season.Calendar)
 			spread = colony.Spread{Brood: r.o.BroodAssumed, Stores: r.o.StoresAssumed, Super: r.o.StoresAssumed, Pollen: 0.8}
 		}
 		r.unlaid(b)
@@ -282,7 +283,7 @@ func (r *reader) lay() {
 			r.stores[i].sd += rest * before.sd
 			r.brood[i].sd += rest * brood.sd
 		case ByBox:
-			layCounts(box, b.Counts, r.l.Queen, r.c.SeasonDay)
+			layCounts(box, b.Counts, r.l.Queen, r.c.Season.Calendar)
 			r.note(i, r.o.Boxes, ByBox)
 		default:
 			continue

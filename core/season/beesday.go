@@ -31,6 +31,10 @@ func (c Climate) BeesDays() (days [367]int) {
 	return days
 }
 
+// BeesDay returns the season day of the curves that a colony in c is at on a season
+// day of the calendar.
+func (c Climate) BeesDay(calendar int) int { return c.BeesDays()[min(max(calendar, 0), daysMost)] }
+
 // shift returns the days by which c passes, after a turning point of the year,
 // the warmth of an anchor day of the reference later than that.
 func (c Climate) shift(anchor, from int, rising float64) float64 {

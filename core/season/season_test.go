@@ -78,3 +78,43 @@ func TestBeesGoByWarmth(t *testing.T) {
 		t.Errorf("on 1 April: %d, in the north %d, in the south %d", uk.BeesDays()[d], north.BeesDays()[d], south.BeesDays()[d])
 	}
 }
+
+// TestWindowsAreWhole: each has a name, an owner and a source, lies in the year, and
+// holds both its ends; none is named twice.
+func TestWindowsAreWhole(t *testing.T) {
+	seen := map[string]bool{}
+	for _, w := range season.Windows() {
+		if w.Name == "" || w.Owner == "" || w.Source == "" || seen[w.Name] {
+			t.Errorf("%+v lacks a name of its own, an owner or a source", w)
+		}
+		seen[w.Name] = true
+		if !w.Holds(w.From) || !w.Holds(w.To) || w.From < 0 || w.To > 367 {
+			t.Errorf("%s: %d to %d", w.Name, w.From, w.To)
+		}
+		if w.From > 1 && w.From < w.To && (w.Holds(w.From-1) || w.Holds(w.To+1)) {
+			t.Errorf("%s holds days outside it", w.Name)
+		}
+	}
+	if over := season.FarHorizon; !over.Holds(300) || !over.Holds(10) || over.Holds(100) {
+		t.Error("a window over the turn of the year holds the wrong days")
+	}
+}
+
+// TestAMomentIsTheSameHalfAYearOn: the south half a year later has the same season.
+func TestAMomentIsTheSameHalfAYearOn(t *testing.T) {
+	c, err := season.ClimateFor("us-north")
+	if err != nil {
+		t.Fatal(err)
+	}
+	north := season.Place{Climate: c, Hemisphere: season.North}.On(day.Of(2026, time.May, 1))
+	south := season.Place{Climate: c, Hemisphere: season.South}.On(day.Of(2026, time.October, 30))
+	if d := north.Calendar - south.Calendar; d < -2 || d > 2 || north.Phase() != south.Phase() {
+		t.Errorf("1 May is day %d in the north, 30 October day %d in the south", north.Calendar, south.Calendar)
+	}
+	if north.Bees >= north.Calendar {
+		t.Errorf("in a northern spring the bees are at day %d on day %d", north.Bees, north.Calendar)
+	}
+	if north.DayOf(season.CellChecks.From) != day.Of(2026, time.April, 15) {
+		t.Errorf("day 105 of this season is %v", north.DayOf(season.CellChecks.From))
+	}
+}

@@ -1,0 +1,103 @@
+package season
+
+// Window is a part of the year in which something is so or is done, in season days,
+// both ends included. One whose From is after its To goes over the turn of the year.
+type Window struct {
+	Name   string // what it bounds
+	Owner  string // the rule or part that asks
+	From   int
+	To     int
+	By     int  // the day by which it is best done; 0: any
+	Bees   bool // of the bees' year, which a climate moves; else of the calendar
+	Source string
+}
+
+// Has reports whether a moment lies in the window.
+func (w Window) Has(m Moment) bool {
+	if w.Bees {
+		return w.Holds(m.Bees)
+	}
+	return w.Holds(m.Calendar)
+}
+
+// Holds reports whether a season day lies in the window.
+func (w Window) Holds(seasonDay int) bool {
+	if w.From > w.To {
+		return seasonDay >= w.From || seasonDay <= w.To
+	}
+	return seasonDay >= w.From && seasonDay <= w.To
+}
+
+// The last season day, for windows that are open to the end of the year.
+const yearEnd = 367
+
+// Windows of what a keeper does and looks for. They are of the calendar for 50 to 55
+// degrees of latitude, and do not yet move with the climate.
+var (
+	LooksFade = Window{Name: "a look grows stale", Owner: "advice.Situation.Stale", From: 75, To: 289,
+		Source: "common practice: swarming, a lost queen and robbing grow with time in season"}
+	EggsExpected = Window{Name: "no eggs is news", Owner: "advice look_closer", From: 90, To: 234, Source: "common practice"}
+	WeakIsNews   = Window{Name: "a weak colony is asked after", Owner: "advice look_closer", From: 100, To: 200, Source: "common practice"}
+	CellChecks   = Window{Name: "the swarm clock runs", Owner: "advice check_cells", From: 105, To: 199,
+		Source: "Fell et al. 1977, from memory, and common practice: mid-April to mid-July"}
+	NestRelief = Window{Name: "a full nest is relieved", Owner: "advice relieve_honey_bound, best_look", From: 0, To: 258,
+		Source: "common practice: the winter bees are laid by mid-September, then a full nest is as it should be"}
+	Crop = Window{Name: "supers are taken", Owner: "advice harvest_super, hold_harvest", From: 165, To: 290,
+		Source: "common practice; earlier honey is left for the build-up"}
+	StillFilling = Window{Name: "an uncapped super is as it should be", Owner: "advice hold_harvest", From: 165, To: 195,
+		Source: "common practice: in the middle of a flow"}
+	LiquidFeed = Window{Name: "syrup is taken and ripened", Owner: "advice feed_emergency", From: 60, To: 283,
+		Source: "values E: not from about 10 October to the end of February, common practice"}
+	ThickFeed  = Window{Name: "a feeder full is thick", Owner: "advice, what is tried", From: 220, To: yearEnd, Source: "common practice"}
+	WinterFeed = Window{Name: "winter feed is planned", Owner: "advice feed_winter", From: 213, To: 304, By: 275,
+		Source: "common practice, 50 to 55 degrees: 1 August to the end of October; best by early October"}
+	Uniting = Window{Name: "colonies are united", Owner: "advice combine", From: 227, To: 288, By: 274,
+		Source: "common practice, 50 to 55 degrees: mid-August, while there are warm days, to mid-October"}
+	PackingDown = Window{Name: "hives are packed down", Owner: "advice pack_down", From: 250, To: 310, By: 288,
+		Source: "common practice: from early September, when the crop is off, to early November"}
+	LayingExpected = Window{Name: "when she last laid is told", Owner: "history findings", From: 76, To: 269,
+		Source: "common practice: outside it she rests"}
+	MitesLate = Window{Name: "the late threshold of mites holds", Owner: "app settings", From: 182, To: yearEnd,
+		Source: "published varroa guides, editions differ (values F, from memory)"}
+	FarHorizon = Window{Name: "the forecast reaches to the first flow", Owner: "forecast horizon", From: 258, To: 51, By: 112,
+		Source: "model 6: what is forecast from mid-September on is the winter"}
+)
+
+// Windows of what bees do of themselves, in the bees' year.
+var (
+	DronesReared = Window{Name: "drones are reared", Owner: "forecast laying", From: 86, To: 194, Bees: true, Source: "common practice"}
+	DronesOut    = Window{Name: "drones are thrown out", Owner: "forecast bees", From: 226, To: yearEnd, Bees: true, Source: "common practice: after the flow"}
+	WinterSpent  = Window{Name: "winter bees take to the field", Owner: "forecast bees", From: 41, To: 159, Bees: true,
+		Source: "common practice: they are used up from late winter to June"}
+	HeldBySpring = Window{Name: "cold may have held the queen back", Owner: "forecast start", From: 0, To: 129, Bees: true,
+		Source: "none; guess"}
+)
+
+// Windows lists them all, for the open table.
+func Windows() []Window {
+	return []Window{
+		LooksFade, EggsExpected, WeakIsNews, CellChecks, NestRelief, Crop, StillFilling, LiquidFeed, ThickFeed, WinterFeed,
+		Uniting, PackingDown, LayingExpected, MitesLate, FarHorizon,
+		DronesReared, DronesOut, WinterSpent, HeldBySpring,
+	}
+}
+
+// Curves of what the year does to a colony, by season day of the bees' year.
+var (
+	// WinterBred is the share of emerging bees that become long-lived: from late
+	// August on, all of them by early October.
+	WinterBred = Curve{{59, 1}, {60, 0}, {225, 0}, {275, 1}}
+	// SwarmUrge is how much of the swarming urge a day has: from late March, at its
+	// height in May and early June, a quarter of it from the second week of July, gone
+	// by late August; for 50 to 55 degrees.
+	SwarmUrge = Curve{{80, 0}, {120, 1}, {160, 1}, {190, 0.25}, {235, 0}}
+	// WinterBees is the share of the bees that are winter bees: all of them by
+	// November, half by mid-April, few by June.
+	WinterBees = Curve{{70, 1}, {125, 0.2}, {165, 0}, {235, 0}, {305, 1}}
+	// BroodPerBee is the brood cells a bee of a usual colony keeps. Source: common
+	// practice; more brood than bees in April and May, none in midwinter.
+	BroodPerBee = Curve{
+		{0, 0.01}, {40, 0.08}, {75, 0.45}, {105, 1.1}, {140, 1.15}, {170, 0.85}, {210, 0.65}, {245, 0.4}, {275, 0.15}, {300, 0.03},
+		{366, 0.01},
+	}
+)
