@@ -113,7 +113,7 @@ func (s *Service) gains(ctx context.Context, c store.Colony, y yardDay, es []his
 	if err != nil || len(rs) == 0 {
 		return nil, err
 	}
-	plain, err := history.Fold(es, history.Ground{})
+	plain, err := history.Fold(es, history.Ground{Colony: c.ID})
 	if err != nil {
 		return nil, err
 	}

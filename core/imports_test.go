@@ -52,7 +52,8 @@ var layers = map[string][]string{
 	"app":      {"core/", "store", "exchange", "station"},
 	"demo":     {"core/", "store", "app", "station"},
 	"web/draw": {"core/"},
-	"web":      {"core/", "app", "exchange", "web/draw"},
+	"web/form": {"core/", "app"},
+	"web":      {"core/", "app", "exchange", "web/draw", "web/form"},
 }
 
 func imports(t *testing.T, dir string) map[string][]string {

@@ -10,16 +10,15 @@ import (
 	"kembo/core/measure"
 	"kembo/core/moves"
 	"kembo/core/words"
+	"kembo/web/form"
 )
 
-// doneForm is what was done at the hive, as typed: a field for each of the table of
-// acts.
+// doneForm is what was done at the hive, as the page shows it.
 type doneForm struct {
 	Main, More      []*doneField
 	MoreSay         string // what is folded away
 	Ways            string // the table, for the script of the line
 	LitreIn, KiloIn string // a litre and a kilogram in the user's units, for the line
-	fields          []*doneField
 }
 
 // doneField is a field of it: a number, with a choice where there are more ways than
@@ -27,11 +26,10 @@ type doneForm struct {
 type doneField struct {
 	moves.Field
 	Kind    string // count, amount, choice, tick or boxes
-	Value   string // of the number or, where there is none, of the choice
-	Choice  string // beside a number
+	Value   string
+	Choice  string
 	Options []option
 	Boxes   []takenForm
-	ways    []moves.Way
 }
 
 // takenForm is a box that something may be said of.
@@ -48,26 +46,38 @@ func doneFormOf(boxes []boxForm, u measure.Units) doneForm {
 		Ways:    waysText(),
 	}
 	fields, ways := moves.All.Fields()
+	var folded []string
 	for i, f := range fields {
-		x := fieldOf(f, ways[i], u)
+		x := shownField(f, ways[i], u)
 		for _, b := range boxes {
 			if x.Kind == "boxes" {
 				x.Boxes = append(x.Boxes, takenForm{Index: b.Index, ID: b.ID, Name: b.Name})
 			}
 		}
-		d.fields = append(d.fields, x)
-		if x.ways[0].Numbered() {
+		if ways[i][0].Numbered() {
 			d.Main = append(d.Main, x)
 			continue
 		}
 		d.More = append(d.More, x)
-		if d.MoreSay != "" {
-			d.MoreSay += ", "
-		}
-		d.MoreSay += words.Lower(x.Label)
+		folded = append(folded, words.Lower(x.Label))
 	}
-	d.MoreSay = words.Capital(d.MoreSay)
+	d.MoreSay = words.Capital(words.List(folded...))
 	return d
+}
+
+// take puts what was typed into the page.
+func (d *doneForm) take(typed form.Done) {
+	for _, x := range append(d.Main, d.More...) {
+		for _, f := range typed {
+			if f.Field != x.Field {
+				continue
+			}
+			x.Value, x.Choice = f.Value, f.Choice
+			for i := range x.Boxes {
+				x.Boxes[i].Value = f.Boxes[x.Boxes[i].ID]
+			}
+		}
+	}
 }
 
 // waysText writes the table of ways for the script.
@@ -79,10 +89,9 @@ func waysText() string {
 	return string(b)
 }
 
-// fieldOf is a field with nothing said.
-func fieldOf(f moves.Field, ways []moves.Way, u measure.Units) *doneField {
-	x := &doneField{Field: f, ways: ways}
-	add := func(w moves.Way) { x.Options = append(x.Options, option{w.Value, words.Capital(w.Choice(u))}) }
+// shownField is a field with nothing said.
+func shownField(f moves.Field, ways []moves.Way, u measure.Units) *doneField {
+	x := &doneField{Field: f}
 	switch first := ways[0]; {
 	case first.Arg == moves.OfBox:
 		x.Kind, x.Options = "boxes", []option{{"", "Stays"}}
@@ -97,87 +106,10 @@ func fieldOf(f moves.Field, ways []moves.Way, u measure.Units) *doneField {
 	}
 	if len(ways) > 1 || x.Kind == "tick" {
 		for _, w := range ways {
-			add(w)
+			x.Options = append(x.Options, option{w.Value, words.Capital(w.Choice(u))})
 		}
 	}
 	return x
-}
-
-// readDone reads what was done into the form, as typed, and as it is said.
-func readDone(val typed, d *doneForm, at map[string]int, u measure.Units) ([]moves.Said, error) {
-	for _, f := range d.fields {
-		f.read(val, at)
-	}
-	var out []moves.Said
-	for _, f := range d.fields {
-		said, err := f.said(u)
-		if err != nil {
-			return nil, &app.FieldError{Field: f.Label, Say: err.Error()}
-		}
-		out = append(out, said...)
-	}
-	return out, nil
-}
-
-// read takes the field over as typed.
-func (f *doneField) read(val typed, at map[string]int) {
-	name := "act." + f.Key
-	f.Value = val(name)
-	if f.As != "" {
-		if c := val("act." + f.As); c != "" {
-			f.Choice = c
-		}
-	}
-	for i := range f.Boxes {
-		f.Boxes[i].Value = val(fmt.Sprintf("%s.%d", name, at[f.Boxes[i].ID]))
-	}
-}
-
-// way returns the way with a value of the choice; a field of one way has that.
-func (f *doneField) way(value string) (moves.Way, error) {
-	for _, w := range f.ways {
-		if w.Value == value || len(f.ways) == 1 {
-			return w, nil
-		}
-	}
-	return moves.Way{}, fmt.Errorf("%q is not one of the choices", value)
-}
-
-// said reads the field.
-func (f *doneField) said(u measure.Units) ([]moves.Said, error) {
-	if f.Kind == "boxes" {
-		var out []moves.Said
-		for _, b := range f.Boxes {
-			if b.Value == "" {
-				continue
-			}
-			w, err := f.way(b.Value)
-			if err != nil {
-				return nil, err
-			}
-			out = append(out, moves.Said{Do: w.Code, Box: b.ID})
-		}
-		return out, nil
-	}
-	if f.Value == "" || f.Kind == "count" && f.Value == "0" {
-		return nil, nil
-	}
-	if !f.ways[0].Numbered() {
-		w, err := f.way(f.Value)
-		return []moves.Said{{Do: w.Code}}, err
-	}
-	w, err := f.way(f.Choice)
-	if err != nil {
-		return nil, err
-	}
-	n, err := w.In(f.Value, u)
-	if err != nil {
-		return nil, err
-	}
-	if say := w.Check(n); say != "" {
-		return nil, fmt.Errorf("%s", say)
-	}
-	return []moves.Said{{Do: w.Code, N: n}}, nil
 }
 
 // tickOf writes what is said as fields of the form, for a box that ticks them.
@@ -216,7 +148,7 @@ func forAll(u measure.Units) (options []option, amounts []*doneField) {
 		if !ways[i][0].ForAll {
 			continue
 		}
-		x := fieldOf(f, ways[i], u)
+		x := shownField(f, ways[i], u)
 		if x.Kind == "amount" {
 			options = append(options, option{f.Key, words.Lower(f.Label)})
 			amounts = append(amounts, x)
@@ -237,26 +169,19 @@ var formerly = map[string]string{
 
 // saidForAll reads what was done at all hives; ok is false where it is none of the
 // table.
-func saidForAll(what string, val typed, u measure.Units) (said []moves.Said, ok bool, err error) {
+func saidForAll(what string, val form.Values, u measure.Units) (said []moves.Said, ok bool, err error) {
 	if now, old := formerly[what]; old {
 		what = now
 	}
 	if w, found := moves.All.Way(moves.Code(what)); found && w.ForAll {
 		return []moves.Said{{Do: w.Code, N: 1}}, true, nil
 	}
-	_, amounts := forAll(u)
-	for _, f := range amounts {
-		if f.Key != what {
-			continue
-		}
-		f.read(val, nil)
-		if said, err = f.said(u); err == nil && len(said) == 0 {
-			err = fmt.Errorf("say how much each got")
-		}
-		if err != nil {
-			err = &app.FieldError{Field: f.Label, Say: err.Error()}
-		}
-		return said, true, err
+	f, found := form.ForAll(what, val)
+	if !found {
+		return nil, false, nil
 	}
-	return nil, false, nil
+	if said, err = f.Said(form.Hive{Units: u}); err == nil && len(said) == 0 {
+		err = &app.FieldError{Field: f.Label, Say: "say how much each got"}
+	}
+	return said, true, err
 }

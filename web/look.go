@@ -18,6 +18,7 @@ import (
 	"kembo/core/look"
 	"kembo/core/shorthand"
 	"kembo/web/draw"
+	"kembo/web/form"
 )
 
 // lookView is the page on which a look is entered. What was typed is in it as
@@ -106,16 +107,8 @@ type previewView struct {
 	Stores  string
 }
 
-var countKeys = []struct {
-	key, label string
-	content    comb.Content
-}{{"brood", "Brood", comb.Brood}, {"honey", "Honey", comb.Honey}, {"nectar", "Nectar", comb.Nectar}, {"pollen", "Pollen", comb.Pollen}, {"empty", "Empty", comb.Empty}, {"undrawn", "Undrawn", comb.Foundation}}
-
-var queenChips = []struct{ key, label string }{{"seen", "Saw her"}, {"eggs", "Eggs"}, {"larvae", "Larvae"}, {"brood", "Capped brood"}, {"none", "No young brood"}}
-
-var cellKinds = []struct{ key, label string }{{"cups", "Dry cups"}, {"with_egg", "Cups with egg"}, {"charged", "Charged"}, {"capped", "Capped"}, {"emerged", "Emerged"}, {"torn", "Torn down"}}
-
-var depthWords = []option{{string(look.ByHeft), "Heft"}, {string(look.BySeams), "Seams"}, {string(look.ByBox), "By box"}, {string(look.ByFace), "By face"}}
+// countContents are what the counts of a box are of, in the order of form.Counts.
+var countContents = [len(form.Counts)]comb.Content{comb.Brood, comb.Honey, comb.Nectar, comb.Pollen, comb.Empty, comb.Foundation}
 
 func (s *Server) showLook(c fiber.Ctx) error {
 	x, err := s.as(c).Colony(c.Context(), c.Params("colony"))
@@ -145,11 +138,11 @@ func blankLook(x app.Colony) *lookView {
 		}
 		v.Boxes = append(v.Boxes, b)
 	}
-	for _, q := range queenChips {
-		v.Chips = append(v.Chips, chip{q.key, q.label, false})
+	for _, q := range form.QueenChips {
+		v.Chips = append(v.Chips, chip{q.Key, q.Label, false})
 	}
-	for _, k := range cellKinds {
-		v.Cells = append(v.Cells, cellForm{Key: k.key, Label: k.label})
+	for _, k := range form.CellKinds {
+		v.Cells = append(v.Cells, cellForm{Key: k.Key, Label: k.Label})
 	}
 	v.Weight.Unit, v.Done = x.Units.Mass.Name, doneFormOf(v.Boxes, x.Units)
 	return v
@@ -199,12 +192,13 @@ func boxFormOf(st hive.Stack, i int) boxForm {
 		}
 		f.Frames = append(f.Frames, frameForm{N: k + 1, LastA: zonesOf(fr.A), LastB: zonesOf(fr.B)})
 	}
-	for _, k := range countKeys {
-		n := sums[k.content]
-		if k.content == comb.Brood {
+	for i, k := range form.Counts {
+		content := countContents[i]
+		n := sums[content]
+		if content == comb.Brood {
 			n = sums.Worker() + sums[comb.Drone]
 		}
-		f.Counts = append(f.Counts, countForm{Key: k.key, Label: k.label, Content: k.content, Last: strconv.FormatFloat(float64(int(2*n+0.5))/2, 'f', -1, 64)})
+		f.Counts = append(f.Counts, countForm{Key: k.Key, Label: k.Label, Content: content, Last: strconv.FormatFloat(float64(int(2*n+0.5))/2, 'f', -1, 64)})
 	}
 	return f
 }
@@ -241,7 +235,7 @@ func (s *Server) previewLook(c fiber.Ctx) error {
 		with, err = s.as(c).Preview(c.Context(), id, e)
 	}
 	var field *app.FieldError
-	if errors.As(err, &field) && field.Field == nothingEntered { // nothing is entered yet
+	if errors.As(err, &field) && field.Field == form.Nothing { // nothing is entered yet
 		return s.show(c, "look#preview", previewOf(x, x))
 	}
 	if errors.As(err, &field) {

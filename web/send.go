@@ -12,6 +12,7 @@ import (
 	"kembo/app"
 	"kembo/core/history"
 	"kembo/core/shorthand"
+	"kembo/web/form"
 )
 
 // queueHeader marks what the page's own script sends: it wants an answer that it
@@ -108,37 +109,19 @@ func ownOf(c fiber.Ctx) []string {
 	return strings.Split(strings.Clone(own), ",")
 }
 
-// formVersion is that of the look form's fields. Forms from before there were
-// versions have none, and are read like the first: the fields are the same.
-const formVersion = "1"
-
-// readForm reads a posted form of the look page.
+// readForm reads a posted form of the look page: into the page as typed, and as what
+// was found and done.
 func readForm(c fiber.Ctx, v *lookView, x app.Colony) (app.Entered, error) {
 	return readEntered(typedIn(c), string(c.Body()), v, x)
 }
 
-// readEntered reads what was found and done.
-func readEntered(val typed, body string, v *lookView, x app.Colony) (app.Entered, error) {
-	out := app.Entered{ID: val("entry"), Body: body, By: val("by"), Seen: val("seen")}
-	if f := val("form"); f != "" && f != formVersion {
-		return out, &app.FieldError{Field: "look", Say: "this form is of another version of Kembo; open the look again"}
-	}
-	at, _ := placesOf(val, v)
-	acts, err := readDone(val, &v.Done, at, x.Units)
-	e, lookErr := readLook(val, v, x.Believed.Estimate != nil)
-	if err != nil {
-		return out, err
-	}
-	out.Acts, out.Day = acts, e.Day
-	if lookErr != nil {
-		var field *app.FieldError
-		if len(acts) == 0 || !errors.As(lookErr, &field) || field.Field != nothingEntered {
-			return out, lookErr
-		}
-		return out, nil // only done
-	}
-	out.Look = e.Look()
-	return out, nil
+func readEntered(val form.Values, body string, v *lookView, x app.Colony) (app.Entered, error) {
+	h := hiveOf(x)
+	l := form.ReadLook(val, h)
+	v.take(l)
+	out, err := l.Entered(h)
+	out.Body = body
+	return out, err
 }
 
 func refuse(c fiber.Ctx, id, say string, qs []questionForm) error {

@@ -62,7 +62,7 @@ type Moved struct {
 // Ground is what a log is read on: where the hive stands, for what was not
 // looked at is carried by a forecast.
 type Ground struct {
-	Colony   string
+	Colony   string // whose log it is; empty: nothing in it went between hives
 	Site     forecast.Site
 	Seed     uint64
 	Units    measure.Units // of the words of questions

@@ -157,8 +157,8 @@ func (c *company) take(t turn, of *walker) error {
 		return nil
 	}
 	here := t.e.Colony
-	if here == "" {
-		here = t.of[0].ground.Colony
+	if own := t.of[0].ground.Colony; here == "" || own == "" { // read without saying whose it is
+		here = own
 	}
 	for _, s := range moves.Steps(act) {
 		if err := c.step(t.e, s, here, of); err != nil {
