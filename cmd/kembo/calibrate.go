@@ -15,8 +15,8 @@ import (
 	"github.com/spf13/cobra"
 
 	"kembo/app"
-	"kembo/core/calibration"
 	"kembo/core/day"
+	"kembo/lab/calibration"
 	"kembo/web/draw"
 )
 

@@ -8,9 +8,9 @@ import (
 	"time"
 
 	"kembo/app"
-	"kembo/core/calibration"
 	"kembo/core/day"
 	"kembo/demo"
+	"kembo/lab/calibration"
 	"kembo/store"
 )
 

@@ -5,7 +5,7 @@ import (
 	"reflect"
 	"testing"
 
-	"kembo/core/calibration"
+	"kembo/lab/calibration"
 )
 
 // Aim of an 80 % range, by world (model 3, and the design of the forecast).

@@ -4,7 +4,7 @@ import (
 	"math"
 	"testing"
 
-	"kembo/core/calibration"
+	"kembo/lab/calibration"
 )
 
 // TestLooksTeach: after three looks at a colony the next is forecast clearly
