@@ -307,6 +307,20 @@ func (s *Service) Preview(ctx context.Context, id string, x Entered) (Colony, er
 	return s.colony(ctx, f, insertAt(log, x.Day, es...))
 }
 
+// ExpectedSeams returns what a count of seams should find today, by box; nil where
+// nothing is expected.
+func (c Colony) ExpectedSeams() []float64 {
+	if c.Assessment == nil {
+		return nil
+	}
+	var es []history.Entry
+	for _, l := range c.Log {
+		es = append(es, l.Entry)
+	}
+	st := c.Believed.Stack
+	return look.ExpectedSeams(st, c.Assessment.Base.Bees.Likely, history.LastSeams(es, st))
+}
+
 // Form returns a colony as its look is entered upon: as it was worked out with its
 // standing or, where that is not of today, read off its log, without a forecast.
 func (s *Service) Form(ctx context.Context, id string) (Colony, error) {

@@ -16,6 +16,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/measure"
 	"kembo/core/season"
+	"kembo/core/words"
 	"kembo/web/draw"
 )
 
@@ -94,7 +95,7 @@ func boardOf(b app.Board) *boardView {
 		}
 	}
 	if n := len(b.Yards); n > len(v.Yards) {
-		v.AllYards = many(n, "yard", "yards")
+		v.AllYards = words.Count(n, "yard", "yards")
 	}
 	if b.Yard == nil {
 		v.Empty = true
@@ -104,7 +105,7 @@ func boardOf(b app.Board) *boardView {
 	link := yardLinkOf(*y, true)
 	v.Yard, v.Name, v.Title = &link, y.Name, y.Name
 	v.Today = y.Today.Short()
-	v.Facts = fmt.Sprintf("%s, %s on.", many(len(b.Standings), "colony", "colonies"), many(b.Boxes, "box", "boxes"))
+	v.Facts = fmt.Sprintf("%s, %s on.", words.Count(len(b.Standings), "colony", "colonies"), words.Count(b.Boxes, "box", "boxes"))
 	if b.Looked > 0 {
 		v.Facts += " Looked at " + b.Looked.Short()
 		if b.Weighed > b.Looked {
@@ -115,7 +116,7 @@ func boardOf(b app.Board) *boardView {
 	v.weather(b.Weather, b.Units)
 	v.flow(b)
 	v.Visit, v.VisitOn, v.Weekday = y.Visit.Short(), y.Visit.String(), y.Visit.Weekday()
-	v.InDays = "in " + many(int(y.Visit-y.Today), "day", "days")
+	v.InDays = "in " + words.Count(int(y.Visit-y.Today), "day", "days")
 	if !y.Planned {
 		v.InDays += fmt.Sprintf(", by the rhythm of %d days", y.Rhythm)
 	}
@@ -124,7 +125,7 @@ func boardOf(b app.Board) *boardView {
 	var needs []advice.Need
 	for _, t := range b.Trip {
 		if k := slices.IndexFunc(v.Trip, func(r tripRow) bool { return r.ID == t.Colony }); k >= 0 {
-			v.Trip[k].Do += ". " + t.Do
+			v.Trip[k].Do = words.Sentences(v.Trip[k].Do, words.Then(t.Do))
 		} else {
 			v.Trip = append(v.Trip, tripRow{t.Code, t.Colony, t.Do})
 		}
@@ -153,7 +154,7 @@ func (v *boardView) groups(b app.Board) {
 	}
 	add := func(title string, rows []row, joint bool) {
 		if len(rows) > 0 {
-			v.Groups = append(v.Groups, rowGroup{title, many(len(rows), "colony", "colonies"), rows, joint})
+			v.Groups = append(v.Groups, rowGroup{title, words.Count(len(rows), "colony", "colonies"), rows, joint})
 		}
 	}
 	add("Can’t wait until "+b.Yard.Visit.Weekday(), rows[app.UrgencyCantWait], true)
@@ -161,10 +162,6 @@ func (v *boardView) groups(b app.Board) {
 	add("Not known", rows[app.UrgencyNotKnown], false)
 	add("Can wait", rows[app.UrgencyCanWait], false)
 }
-
-// swarmTold is the chance of a swarm by the visit from which on it is told beside
-// the colony; the page tells smaller ones too.
-const swarmTold = 0.1
 
 // standFacts says what is known of a colony in a line.
 func standFacts(x app.Standing) string {
@@ -176,7 +173,7 @@ func standFacts(x app.Standing) string {
 	}
 	if x.Looked > 0 && x.Known {
 		if n := int(x.Brood + 0.5); n > 0 {
-			facts = append(facts, many(n, "frame", "frames")+" of brood")
+			facts = append(facts, words.Count(n, "frame", "frames")+" of brood")
 		} else {
 			facts = append(facts, "hardly any brood")
 		}
@@ -190,8 +187,8 @@ func standFacts(x app.Standing) string {
 			facts = append(facts, "no cell check known")
 		}
 	}
-	if x.Known && x.Swarm >= swarmTold {
-		facts = append(facts, chanceText(x.Swarm)+" it swarms first")
+	if x.Known && x.Swarm >= advice.SwarmTold {
+		facts = append(facts, "swarms first: "+words.Chance(x.Swarm))
 	}
 	return strings.Join(facts, ", ")
 }
@@ -203,9 +200,9 @@ func rowOf(x app.Standing) row {
 		r.Do, r.Why = x.Advice[0].Do, x.Advice[0].Brief
 		var more []string
 		for _, a := range x.Advice[1:] {
-			more = append(more, a.Do)
+			more = append(more, words.Then(a.Do))
 		}
-		r.More = strings.Join(more, ". ")
+		r.More = words.Sentences(more...)
 	}
 	t := trackOf(x)
 	r.Desk, r.Phone = t.Desk(), t.Phone()
@@ -252,11 +249,11 @@ func stackWords(boxes []app.GlyphBox) string {
 			supers++
 		}
 	}
-	return fmt.Sprintf("Hive of %s and %s", many(len(boxes)-supers, "brood box", "brood boxes"), many(supers, "super", "supers"))
+	return fmt.Sprintf("Hive of %s and %s", words.Count(len(boxes)-supers, "brood box", "brood boxes"), words.Count(supers, "super", "supers"))
 }
 
 func yardLinkOf(y app.YardLine, on bool) yardLink {
-	l := yardLink{ID: y.ID, Name: y.Name, Count: many(y.Colonies, "colony", "colonies"), Visit: y.Visit.Short(), On: on,
+	l := yardLink{ID: y.ID, Name: y.Name, Count: words.Count(y.Colonies, "colony", "colonies"), Visit: y.Visit.Short(), On: on,
 		Tally: draw.Tally(y.CantWait, y.Tight, y.CanWait), Say: "All can wait"}
 	switch {
 	case y.Colonies == 0:
@@ -275,84 +272,45 @@ func yardLinkOf(y app.YardLine, on bool) yardLink {
 
 // weather says the spell that begins today and what comes after it.
 func (v *boardView) weather(ws []season.Weather, u measure.Units) {
-	if len(ws) == 0 {
+	first, after := season.Spells(ws)
+	if first.Days == 0 {
 		v.Weather, v.After = "No weather on file", "a usual season is assumed"
 		return
 	}
-	wet := func(w season.Weather) bool { return w.RainMM >= 1 }
 	word := map[bool]string{true: "Rain", false: "Dry"}
-	i := 1
-	for i < len(ws) && wet(ws[i]) == wet(ws[0]) {
-		i++
-	}
-	mean := func(part []season.Weather) float64 {
-		t := 0.0
-		for _, w := range part {
-			t += w.MaxC
-		}
-		return t / float64(len(part))
-	}
 	deg := func(c float64) string { return fmt.Sprintf("%.0f %s", u.Temperature.In(c), u.Temperature.Name) }
-	v.Rain, v.Known = wet(ws[0]), true
-	v.Weather = fmt.Sprintf("%s to %s, %s", word[v.Rain], ws[i-1].Day.Short(), deg(mean(ws[:i])))
-	if i == 1 {
-		v.Weather = fmt.Sprintf("%s today, %s", word[v.Rain], deg(ws[0].MaxC))
+	v.Rain, v.Known = first.Wet, true
+	v.Weather = fmt.Sprintf("%s to %s, %s", word[first.Wet], first.To.Short(), deg(first.MeanC))
+	if first.Days == 1 {
+		v.Weather = fmt.Sprintf("%s today, %s", word[first.Wet], deg(first.MeanC))
 	}
-	if i < len(ws) {
-		v.After = fmt.Sprintf("then %s, %s", strings.ToLower(word[!v.Rain]), deg(mean(ws[i:])))
-	} else {
-		v.After = "as far as it is known"
+	v.After = "as far as it is known"
+	if after.Days > 0 {
+		v.After = fmt.Sprintf("then %s, %s", words.Lower(word[after.Wet]), deg(after.MeanC))
 	}
 }
 
 // flow names the strongest plant in bloom and what a good day brings.
 func (v *boardView) flow(b app.Board) {
-	best, share := "", 0.0
-	for _, p := range b.Bloom {
-		if s := p.Share(b.Season.Calendar) * p.Strength; s > share {
-			best, share = p.Plant, s
-		}
-	}
-	switch {
-	case share < 0.08:
-		v.Flow = "No flow"
-	case share < 0.3:
-		v.Flow = capital(best) + ", light"
-	case share < 0.6:
-		v.Flow = capital(best) + ", fair"
-	default:
-		v.Flow = capital(best) + ", strong"
+	v.Flow = "No flow"
+	if plant, strength := season.FlowOn(b.Bloom, b.Season.Calendar); strength != season.NoFlow {
+		v.Flow = words.Capital(plant) + ", " + string(strength)
 	}
 	v.FlowKg = fmt.Sprintf("%.1f %s on a good day, middle colony", b.Units.Mass.In(b.FlowKg), b.Units.Mass.Name)
-	if b.FlowKg < 0.05 {
+	if b.FlowKg < weighsKg {
 		v.FlowKg = "nothing worth weighing comes in"
 	}
 }
 
+// weighsKg is the least that a figure to a tenth of a kilogram shows.
+const weighsKg = 0.05
+
 func bloomOf(all []season.Bloom, sd int) []draw.Bloom {
 	var out []draw.Bloom
-	for _, p := range all {
-		if p.Strength < 0.12 {
-			continue // not worth a shape
-		}
+	for _, p := range season.Worth(all) {
 		out = append(out, draw.Bloom{Plant: p.Plant, From: float64(p.From - sd), PeakFrom: float64(p.PeakFrom - sd), PeakTo: float64(p.PeakTo - sd), To: float64(p.To - sd)})
 	}
 	return out
-}
-
-func capital(s string) string {
-	if s == "" {
-		return s
-	}
-	return strings.ToUpper(s[:1]) + s[1:]
-}
-
-// many writes a count with its noun.
-func many(n int, one, more string) string {
-	if n == 1 {
-		return "1 " + one
-	}
-	return fmt.Sprintf("%d %s", n, more)
 }
 
 // needText writes a need in the user's units.

@@ -13,6 +13,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/measure"
 	"kembo/core/season"
+	"kembo/core/words"
 	"kembo/exchange"
 	"kembo/web/draw"
 )
@@ -58,7 +59,7 @@ func (s *Server) calendarPage(c fiber.Ctx, wrong error, typed plantForm) error {
 	}
 	if wrong != nil {
 		c.Status(fiber.StatusUnprocessableEntity)
-		v.Err = capital(wrong.Error()) + "."
+		v.Err = words.Capital(wrong.Error()) + "."
 		if typed.Before == "" {
 			v.New = typed
 		}
@@ -85,33 +86,33 @@ func calendarOf(x app.Calendar) *calendarView {
 		r.When = at(y.From).DayMonth() + " to " + at(y.To).DayMonth()
 		switch d := y.From - b.From; {
 		case d > 0:
-			r.Moved = many(d, "day late", "days late")
+			r.Moved = words.Count(d, "day late", "days late")
 		case d < 0:
-			r.Moved = many(-d, "day early", "days early")
+			r.Moved = words.Count(-d, "day early", "days early")
 		}
 		r.InFlower = y.Share(sd) > 0
 		v.Plants = append(v.Plants, r)
 		day0 := func(b season.Bloom) [4]float64 {
 			return [4]float64{float64(b.From - 1), float64(b.PeakFrom - 1), float64(b.PeakTo - 1), float64(b.To - 1)}
 		}
-		fig.Plants = append(fig.Plants, draw.CalendarPlant{Plant: capital(b.Plant), Entered: day0(b), Year: day0(y), Strength: b.Strength})
+		fig.Plants = append(fig.Plants, draw.CalendarPlant{Plant: words.Capital(b.Plant), Entered: day0(b), Year: day0(y), Strength: b.Strength})
 	}
 	v.Figure = fig.Draw()
 	for _, n := range x.Notes {
-		say := capital(n.Plant) + " has started, seen on " + n.Day.Short()
+		say := words.Capital(n.Plant) + " has started, seen on " + n.Day.Short()
 		if n.What == season.Over {
-			say = capital(n.Plant) + " is over, seen on " + n.Day.Short()
+			say = words.Capital(n.Plant) + " is over, seen on " + n.Day.Short()
 		}
 		v.Notes = append(v.Notes, noteRow{n.ID, say})
 	}
 	v.Level, v.LevelSay = "not known yet", "Looks, weighings and a scale teach it; until then the range is wide."
 	if l := x.Level; l != nil {
 		v.Level = fmt.Sprintf("%.1f times the calendar", l.Times)
-		v.LevelSay = fmt.Sprintf("%.1f to %.1f, from %s, on %s", l.Low, l.High, many(l.Colonies, "colony", "colonies"), l.Day.Short())
+		v.LevelSay = fmt.Sprintf("%.1f to %.1f, from %s, on %s", l.Low, l.High, words.Count(l.Colonies, "colony", "colonies"), l.Day.Short())
 	}
 	v.Weather = "None on file: usual weather is taken."
 	if x.WeatherDays > 0 {
-		v.Weather = fmt.Sprintf("%s on file, %s to %s", many(x.WeatherDays, "day", "days"), x.WeatherFrom.DayMonth(), x.WeatherTo.DayMonth())
+		v.Weather = fmt.Sprintf("%s on file, %s to %s", words.Count(x.WeatherDays, "day", "days"), x.WeatherFrom.DayMonth(), x.WeatherTo.DayMonth())
 	}
 	return v
 }

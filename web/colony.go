@@ -13,6 +13,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/measure"
+	"kembo/core/words"
 	"kembo/web/draw"
 )
 
@@ -126,7 +127,7 @@ func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *
 	v.log(x, photos)
 	for _, m := range x.Broken {
 		kind, say := entryWords(m.Entry, x.Units)
-		v.Broken = append(v.Broken, brokenView{ID: x.ID, Of: m.Entry.ID, EntryID: app.NewID(), Head: m.Entry.Day.Short() + ", " + kind, Line: say, Why: capital(m.Err.Error())})
+		v.Broken = append(v.Broken, brokenView{ID: x.ID, Of: m.Entry.ID, EntryID: app.NewID(), Head: m.Entry.Day.Short() + ", " + kind, Line: say, Why: words.Capital(m.Err.Error())})
 	}
 	if len(x.Believed.Stack.Boxes) > 0 {
 		v.SuperFormat = hive.SuperFor(x.Believed.Stack.Boxes[0].Format)
@@ -150,7 +151,7 @@ func factsOf(x app.Colony) string {
 	var f []string
 	b := x.Believed
 	if b.Origin != "" {
-		f = append(f, capital(b.Origin))
+		f = append(f, words.Capital(b.Origin))
 	}
 	if b.QueenYear > 0 {
 		q := fmt.Sprintf("Queen %d", b.QueenYear)
@@ -169,8 +170,8 @@ func factsOf(x app.Colony) string {
 			f = append(f, "No complete cell check known")
 		}
 	}
-	if x.Standing.Known && x.Standing.Swarm >= swarmTold {
-		f = append(f, capital(chanceText(x.Standing.Swarm))+" it swarms before the visit")
+	if x.Standing.Known && x.Standing.Swarm >= advice.SwarmTold {
+		f = append(f, "chance of a swarm before the visit: "+words.Chance(x.Standing.Swarm))
 	}
 	return strings.Join(f, ". ") + "."
 }
@@ -224,7 +225,7 @@ func cardsOf(x app.Colony) []adviceCard {
 	var out []adviceCard
 	for i, a := range x.Assessment.Advice {
 		card := adviceCard{First: i == 0, Hand: i == 0 && a.Action != advice.Leave, Action: a.Action, Doable: len(a.Acts) > 0, ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason, Change: a.WouldChange, Cautions: a.Cautions, Needs: needsText(a.Needs, x.Units), Sure: sure(a.Confidence)}
-		names, moved := [3]string{"Food", "Room to lay", "Room to store"}, false
+		names, moved := forecast.Titles, false
 		for k, n := range forecast.Names {
 			r := runwayText{Name: names[k], Before: daysText(a.Before[n].Likely, x.Assessment.Base.Horizon), After: daysText(a.After[n].Likely, x.Assessment.Base.Horizon)}
 			r.Changed = r.Before != r.After
@@ -245,9 +246,9 @@ func sure(p float64) string {
 	case p >= 0.9:
 		return "nearly sure"
 	case p >= 0.6:
-		return fmt.Sprintf("needed in %.0f of 10 runs", p*10)
+		return "needed in " + words.OfTen(p) + " forecasts"
 	}
-	return fmt.Sprintf("a risk: needed in %.0f of 10 runs", p*10)
+	return "a risk: needed in " + words.OfTen(p) + " forecasts"
 }
 
 func daysText(v *float64, horizon int) string {

@@ -12,6 +12,7 @@ import (
 	"kembo/core/colony"
 	"kembo/core/history"
 	"kembo/core/hive"
+	"kembo/core/words"
 )
 
 // combsView is what is known of each comb of a colony, with a form to note it.
@@ -175,11 +176,11 @@ func (s *Server) showCulls(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	v := &cullsView{shell: shell{Title: "Combs to cull", Active: "formats"}, Count: many(all.Combs, "comb", "combs"), More: all.InOther}
+	v := &cullsView{shell: shell{Title: "Combs to cull", Active: "formats"}, Count: words.Count(all.Combs, "comb", "combs"), More: all.InOther}
 	for _, x := range all.Colonies {
 		k := cullColony{ID: x.Colony, Code: x.Code, Yard: all.YardNames[x.Yard]}
 		for _, cull := range x.Culls {
-			k.Combs = append(k.Combs, sum{Name: fmt.Sprintf("%s, frame %d", glyphBoxName(x.Boxes, cull.Box), cull.Slot+1), Value: capital(strings.Join(cull.Why, ", "))})
+			k.Combs = append(k.Combs, sum{Name: fmt.Sprintf("%s, frame %d", glyphBoxName(x.Boxes, cull.Box), cull.Slot+1), Value: words.Capital(strings.Join(cull.Why, ", "))})
 		}
 		v.Colonies = append(v.Colonies, k)
 	}

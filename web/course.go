@@ -15,6 +15,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/measure"
+	"kembo/core/words"
 	"kembo/web/draw"
 )
 
@@ -79,7 +80,7 @@ func courseOf(x app.Course, keys []string) *courseView {
 	if x.Base == nil {
 		return nil
 	}
-	v := &courseView{ID: x.ID, OnISO: x.On.String(), MinISO: x.Today.String(), Tried: listed(x.Tried)}
+	v := &courseView{ID: x.ID, OnISO: x.On.String(), MinISO: x.Today.String(), Tried: words.List(x.Tried...)}
 	for _, o := range x.Ahead.Options {
 		on := false
 		for _, k := range keys {
@@ -91,7 +92,7 @@ func courseOf(x app.Course, keys []string) *courseView {
 		v.Tried += " on " + x.On.DayMonth()
 	}
 	v.Figure = figureOf(x, v.Tried).Draw()
-	names := [3]string{"Food", "Room to lay", "Room to store"}
+	names := forecast.Titles
 	for k := range forecast.Names {
 		r := runwayText{Name: names[k], Before: daysText(x.Base.Runway[k].Likely, x.Base.Horizon)}
 		if x.With != nil {
@@ -110,7 +111,7 @@ func courseOf(x app.Course, keys []string) *courseView {
 // figureOf gathers the figure's lines.
 func figureOf(x app.Course, tried string) draw.Course {
 	r, mass := x.Base, x.Units.Mass
-	names := [3]string{"Food", "Room to lay", "Room to store"}
+	names := forecast.Titles
 	c := draw.Course{
 		Axis:  draw.Axis{Today: x.Today, Visit: x.Visit, Planned: x.Planned, Bloom: bloomOf(x.Bloom, x.Season.Calendar)},
 		Bars:  barsOf(r.Runway[:], names),
@@ -149,7 +150,7 @@ func figureOf(x app.Course, tried string) draw.Course {
 			}
 		case w.Low != nil && *w.Low < visit:
 			p := x.Ahead.Chances[i]
-			c.Said[i] = fmt.Sprintf("1 chance in %.0f before %s", 1/max(p, 0.01), x.Visit.Short())
+			c.Said[i] = words.Chance(p) + " before " + x.Visit.Short()
 		}
 	}
 	return c
@@ -205,7 +206,7 @@ func swarmFact(x app.Swarm, today, visit day.Day) (courseFact, bool) {
 	case p < 0.005:
 		return f, false
 	default:
-		f.Value, f.Say = chanceText(p), swarmWhy(why)
+		f.Value, f.Say = words.Chance(p), swarmWhy(why)
 		if why.NotBefore > 0 {
 			f.Say += "; by the cell check not before " + first
 		}
@@ -234,17 +235,6 @@ func swarmWhy(d forecast.Drivers) string {
 	return strings.Join(out, ", ")
 }
 
-// chanceText says a chance as keepers do.
-func chanceText(p float64) string {
-	switch {
-	case p < 0.3: // in tenths a seventh would be one, or two
-		return fmt.Sprintf("1 in %.0f", 1/p)
-	case p > 0.95:
-		return "nearly sure"
-	}
-	return fmt.Sprintf("%.0f in 10", 10*p)
-}
-
 func spanText(r forecast.Runway, horizon int) string {
 	if r.Likely == nil {
 		if r.Low == nil {
@@ -256,17 +246,6 @@ func spanText(r forecast.Runway, horizon int) string {
 		return fmt.Sprintf("in %.0f d (from %.0f)", *r.Likely, *r.Low)
 	}
 	return fmt.Sprintf("in %.0f d (%.0f to %.0f)", *r.Likely, *r.Low, *r.High)
-}
-
-func listed(names []string) string {
-	switch n := len(names); n {
-	case 0:
-		return ""
-	case 1:
-		return names[0]
-	default:
-		return strings.Join(names[:n-1], ", ") + " and " + names[n-1]
-	}
 }
 
 // tabled are the columns of the table, for those who cannot see the figure.

@@ -10,6 +10,7 @@ import (
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/words"
 	"kembo/web/draw"
 )
 
@@ -100,7 +101,7 @@ func stackOf(x app.Colony) draw.StackPlan {
 		p.Alt += l.Name + ", " + strings.Join(l.Lines, ", ") + "; "
 	}
 	if brood > 0 {
-		p.Nest = []string{"nest now,", many(brood, "frame", "frames")}
+		p.Nest = []string{"nest now,", words.Count(brood, "frame", "frames")}
 	}
 	p.Alt = strings.TrimSuffix(p.Alt, "; ")
 	return p

@@ -10,6 +10,7 @@ import (
 	"kembo/core/look"
 	"kembo/core/measure"
 	"kembo/core/moves"
+	"kembo/core/words"
 )
 
 // log lists the last entries, newest last, each with its small stack.
@@ -36,11 +37,11 @@ func (v *colonyView) log(x app.Colony, photos map[string][]app.Photo) {
 func entryWords(e history.Entry, u measure.Units) (kind, say string) {
 	switch x := e.Body.(type) {
 	case *history.StackSet:
-		return "Set up", capital(many(len(x.Boxes), "box", "boxes")) + "."
+		return "Set up", words.Capital(words.Count(len(x.Boxes), "box", "boxes")) + "."
 	case *history.Look:
 		return lookWords(x)
 	case *history.Combs:
-		return "Combs", many(len(x.Frames), "comb", "combs") + " noted."
+		return "Combs", words.Count(len(x.Frames), "comb", "combs") + " noted."
 	case *history.Weighing:
 		return "Weighed", fmt.Sprintf("%.1f %s gross.", u.Mass.In(x.Kg), u.Mass.Name)
 	case moves.Act:
@@ -101,7 +102,7 @@ func lookWords(l *history.Look) (kind, say string) {
 	}
 	switch n := l.Cells.Charged + l.Cells.Capped; {
 	case n > 0:
-		w = append(w, many(n, "queen cell", "queen cells"))
+		w = append(w, words.Count(n, "queen cell", "queen cells"))
 	case l.Cells.Check == "complete":
 		w = append(w, "no queen cells on any comb")
 	case l.Cells.Check == "partial":
@@ -110,7 +111,7 @@ func lookWords(l *history.Look) (kind, say string) {
 	if l.Health != "" {
 		w = append(w, "brood "+l.Health)
 	}
-	say = capital(strings.Join(w, ", ")) + "."
+	say = words.Capital(strings.Join(w, ", ")) + "."
 	if l.Note != "" {
 		say += " " + l.Note
 	}

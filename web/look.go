@@ -13,6 +13,7 @@ import (
 
 	"kembo/app"
 	"kembo/core/comb"
+	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/look"
@@ -129,7 +130,7 @@ func blankLook(x app.Colony) *lookView {
 	}
 	st := x.Believed.Stack
 	v.Boxes4Line = boxesForLine(st)
-	expect := expectedSeams(x)
+	expect := x.ExpectedSeams()
 	for i := len(st.Boxes) - 1; i >= 0; i-- {
 		b := boxFormOf(st, i)
 		b.Unit = x.Units.Mass.Name
@@ -155,31 +156,6 @@ func boxesForLine(st hive.Stack) string {
 		return "[]"
 	}
 	return string(b)
-}
-
-// expectedSeams returns what a count of seams should find today, by box; nil
-// where nothing is expected.
-func expectedSeams(x app.Colony) []float64 {
-	if x.Assessment == nil {
-		return nil
-	}
-	last := make([]float64, len(x.Believed.Stack.Boxes))
-	for _, l := range slices.Backward(x.Log) {
-		if l.Entry.Look() == nil {
-			continue
-		}
-		found := false
-		for _, b := range l.Entry.Look().Boxes {
-			i := slices.IndexFunc(x.Believed.Stack.Boxes, func(h hive.Box) bool { return h.ID == b.Box })
-			if b.Seams != nil && i >= 0 {
-				last[i], found = *b.Seams, true
-			}
-		}
-		if found {
-			break
-		}
-	}
-	return look.ExpectedSeams(x.Believed.Stack, x.Assessment.Base.Bees.Likely, last)
 }
 
 func boxFormOf(st hive.Stack, i int) boxForm {
@@ -319,7 +295,7 @@ func previewOf(was, is app.Colony) *previewView {
 		p.Do = "Enter what you see; the runways appear here."
 		return p
 	}
-	names := [3]string{"Food", "Room to lay", "Room to store"}
+	names := forecast.Titles
 	for i, n := range names {
 		r := runwayText{Name: n, After: daysText(is.Assessment.Base.Runway[i].Likely, is.Assessment.Base.Horizon)}
 		if was.Assessment != nil {

@@ -17,6 +17,7 @@ import (
 	"kembo/core/history"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/words"
 )
 
 // roundView is a walk along the colonies of a yard.
@@ -95,7 +96,7 @@ func (s *Server) showRound(c fiber.Ctx) error {
 		return err
 	}
 	if n, err := strconv.Atoi(c.Query("all")); err == nil {
-		v.Said = "Written for " + many(n, "colony", "colonies") + "."
+		v.Said = "Written for " + words.Count(n, "colony", "colonies") + "."
 	}
 	return s.show(c, "round", v)
 }
@@ -239,7 +240,7 @@ func (s *Server) onAll(c fiber.Ctx) error {
 	n, err := s.as(c).OnAll(c.Context(), yard, x)
 	var field *app.FieldError
 	if errors.As(err, &field) {
-		return &app.FieldError{Field: "whole yard", Say: fmt.Sprintf("done for %s, then %s", many(n, "colony", "colonies"), err.Error())}
+		return &app.FieldError{Field: "whole yard", Say: fmt.Sprintf("done for %s, then %s", words.Count(n, "colony", "colonies"), err.Error())}
 	}
 	if err != nil {
 		return err

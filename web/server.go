@@ -24,6 +24,7 @@ import (
 
 	"kembo/app"
 	"kembo/core/comb"
+	"kembo/core/words"
 	"kembo/web/draw"
 )
 
@@ -63,7 +64,7 @@ func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
 	s.views, err = newViews(files, template.FuncMap{
 		"asset": a.url, "icon": draw.Icon, "mark": draw.Mark, "defs": func() template.HTML { return defs }, "swatch": draw.Swatch,
 		"contents": func() []comb.Content { return allContents }, "short": func(c comb.Content) string { return draw.Short[c] },
-		"newid": app.NewID, "dict": dict, "opts": opts, "capital": capital,
+		"newid": app.NewID, "dict": dict, "opts": opts, "capital": words.Capital,
 	})
 	if err != nil {
 		return nil, err

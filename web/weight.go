@@ -15,6 +15,7 @@ import (
 	"kembo/app"
 	"kembo/core/ledger"
 	"kembo/core/measure"
+	"kembo/core/words"
 	"kembo/exchange"
 	"kembo/web/draw"
 )
@@ -63,7 +64,7 @@ func (s *Server) showWeight(c fiber.Ctx) error {
 		return err
 	}
 	if n := c.Query("readings"); n != "" {
-		v.Said = capital(strings.Clone(n)) + " readings taken in"
+		v.Said = words.Capital(strings.Clone(n)) + " readings taken in"
 		if k := c.Query("skipped"); k != "" && k != "0" {
 			v.Said += ", " + strings.Clone(k) + " rows skipped that are no readings"
 		}

@@ -3,6 +3,8 @@ package web
 import (
 	"strings"
 
+	"kembo/core/words"
+
 	"github.com/gofiber/fiber/v3"
 )
 
@@ -25,7 +27,7 @@ func (s *Server) showYards(c fiber.Ctx) error {
 	v := &yardsView{
 		shell: shell{Title: "Yards", Active: "board"},
 		Query: strings.TrimSpace(c.Query("q")),
-		Count: many(len(all), "yard", "yards"),
+		Count: words.Count(len(all), "yard", "yards"),
 	}
 	for _, y := range all {
 		switch {

@@ -7,6 +7,7 @@ import (
 	"kembo/core/hive"
 	"kembo/core/moves"
 	"kembo/core/season"
+	"kembo/core/words"
 )
 
 // A colony that does not cover this share of its nest is not given more room
@@ -111,15 +112,15 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 	}
 	a := Advice{ActBy: by, Confidence: p, Changes: changes, Result: after}
 	a.Acts = []moves.Said{superOn(n, s.Settings.DrawnSupers)}
-	a.Do = fmt.Sprintf("Add %s %s", plural(n, kind+" super", kind+" supers"), s.by(by))
+	a.Do = fmt.Sprintf("Add %s %s", words.Count(n, kind+" super", kind+" supers"), s.by(by))
 	a.Needs = []Need{{kind + " " + one, float64(n), ""}}
 	room, good := s.Base.RoomKg.Likely, s.Base.GoodDay.Likely
-	a.Reason, a.Figures = reason("Room for {room} of nectar as honey; a good day now brings {good}. The chance that it is short before {visit}: {chance}.",
+	a.Reason, a.Figures = reason("There is room for {room} of honey, and a good day now brings {good}. There is {chance} that room runs out before {visit}.",
 		s.kg("room", room), s.kg("good", good), chance("chance", p), dated("visit", s.Visit), whole("supers", float64(n)))
 	a.Brief = brief("Room for {room}; a good day brings {good}.", a.Figures)
-	a.WouldChange = fmt.Sprintf("Three days under %.0f %s or rain put it off by about as long.", s.units().Temperature.In(12), s.units().Temperature.Name)
+	a.WouldChange = fmt.Sprintf("Three days of rain, or under %.0f %s, put it off by about as long.", s.units().Temperature.In(12), s.units().Temperature.Name)
 	if best >= s.Settings.StoreRisk {
-		a.WouldChange = "Even so it may be short before the visit: plan to come sooner."
+		a.WouldChange = "Even then room may run out before the visit; plan to come sooner."
 	}
 	return a, true
 }

@@ -17,6 +17,7 @@ import (
 	"kembo/core/measure"
 	"kembo/core/moves"
 	"kembo/core/season"
+	"kembo/core/words"
 )
 
 // Action is a code of the closed table [Actions].
@@ -321,34 +322,16 @@ func count(key string, v float64) Figure {
 
 func whole(key string, v float64) Figure { return Figure{key, v, strconv.Itoa(int(v + 0.5))} }
 
-// chance writes a share as "1 chance in 4" where it is small and "7 in 10"
-// where it is large.
-func chance(key string, p float64) Figure {
-	switch {
-	case p >= 0.97:
-		return Figure{key, p, "almost certain"}
-	case p < 0.03:
-		return Figure{key, p, "hardly a chance"}
-	case p < 0.4:
-		return Figure{key, p, fmt.Sprintf("1 chance in %.0f", 1/p)}
-	}
-	return Figure{key, p, fmt.Sprintf("%.0f chances in 10", p*10)}
+// chance is a share as it stands before "that …": "a 1 in 4 chance".
+func chance(key string, p float64) Figure { return Figure{key, p, words.Odds(p)} }
+
+// counted is a number with its noun.
+func counted(key string, n int, one, many string) Figure {
+	return Figure{key, float64(n), words.Count(n, one, many)}
 }
 
 // dated is a day as it is said.
 func dated(key string, d day.Day) Figure { return Figure{key, float64(d), d.Short()} }
 
-func plural(n int, one, many string) string {
-	if n == 1 {
-		return fmt.Sprintf("%d %s", n, one)
-	}
-	return fmt.Sprintf("%d %s", n, many)
-}
-
 // by writes a date as "by Sat 7 Jun", or "today".
-func (s *Situation) by(d day.Day) string {
-	if d <= s.Today {
-		return "today"
-	}
-	return "by " + d.Short()
-}
+func (s *Situation) by(d day.Day) string { return words.By(d, s.Today) }

@@ -87,7 +87,7 @@ func BestLook(s *Situation) (Inquiry, bool) {
 	})
 	q := pick.q
 	what := [forecast.Runways]string{"food runs short", "she runs out of room to lay", "nectar runs out of room"}[q.Runway]
-	q.Reason, q.Figures = reason("Now it is {chance} that "+what+" before {visit}. This look would change what to do in {changes}.",
+	q.Reason, q.Figures = reason("There is {chance} that "+what+" before {visit}. In {changes} this look would change the decision.",
 		chance("chance", q.Worth.Chance), dated("visit", s.Visit), tenths("changes", q.Worth.Changes))
 	return q, true
 }
@@ -96,7 +96,7 @@ func tenths(key string, p float64) Figure {
 	if p < 0.15 {
 		return Figure{key, p, fmt.Sprintf("1 case in %.0f", 1/max(p, 0.01))}
 	}
-	return Figure{key, p, fmt.Sprintf("%.0f cases of 10", max(1, p*10))}
+	return Figure{key, p, fmt.Sprintf("%d cases out of 10", min(9, max(2, int(math.Round(10*p)))))}
 }
 
 // candidates lists the looks that would tell more than is known. Minutes are

@@ -7,6 +7,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/queen"
 	"kembo/core/season"
+	"kembo/core/words"
 )
 
 // A colony under this many bees seldom swarms. Source: common practice.
@@ -19,6 +20,10 @@ var checkCells = Rule{
 	Source: "a queen cell is capped on day 8 to 9 (Winston 1987, from memory): 7 days, 10 to 14 with a clipped queen",
 	Check:  checkCheckCells,
 }
+
+// SwarmTold is the chance of a swarm by the visit from which on it is told beside a
+// colony in a list; its page tells smaller ones too. Source: none; guess.
+const SwarmTold = 0.1
 
 // SwarmClock returns the day the next complete cell check is due and whether
 // the clock runs at all today. never is true when no complete check is known.
@@ -55,9 +60,9 @@ func checkCheckCells(s *Situation) (Advice, bool) {
 		a.Reason, a.Figures = reason("No complete cell check is known, in swarm season, with about {bees} bees. With "+keeper+" it is due every {every} days.", bees, every)
 		a.Brief = brief("No complete check known; {bees} bees, due every {every} days.", a.Figures)
 	} else {
-		a.Reason, a.Figures = reason("The last complete check was {age} days ago, on {day}; with "+keeper+" it is due every {every} days.",
-			whole("age", float64(s.Today-s.CellCheckDay)), dated("day", s.CellCheckDay), every, bees)
-		a.Brief = brief("Last complete check {age} days ago, due every {every}.", a.Figures)
+		a.Reason, a.Figures = reason("The last complete check was {age}, on {day}; with "+keeper+" it is due every {every} days.",
+			Figure{"age", float64(s.Today - s.CellCheckDay), words.Ago(int(s.Today - s.CellCheckDay))}, dated("day", s.CellCheckDay), every, bees)
+		a.Brief = brief("Last complete check {age}, due every {every} days.", a.Figures)
 	}
 	a.WouldChange = "Eggs do not rule swarming out; only a check of every comb does."
 	return a, true
@@ -73,7 +78,7 @@ func cellsFound(s *Situation) (Advice, bool) {
 	}
 	seen := q.CellsDay
 	out := queen.EarliestEmergence(seen, q.CappedCells > 0)
-	a := Advice{ActBy: s.Today, Confidence: 0.95, Do: fmt.Sprintf("Deal with %s today", plural(n, "queen cell", "queen cells"))}
+	a := Advice{ActBy: s.Today, Confidence: 0.95, Do: fmt.Sprintf("Deal with %s today", words.Count(n, "queen cell", "queen cells"))}
 	a.Reason, a.Figures = reason("On {day} there were {charged} charged and {capped} capped queen cells; a queen may be out from {out}.",
 		dated("day", seen), whole("charged", float64(q.ChargedCells)), whole("capped", float64(q.CappedCells)), dated("out", out))
 	a.Brief = brief("{charged} charged and {capped} capped; a queen may be out from {out}.", a.Figures)

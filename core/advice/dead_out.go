@@ -25,12 +25,12 @@ func checkDeadOut(s *Situation) (Advice, bool) {
 	}
 	a := Advice{ActBy: min(s.Visit, s.Today+deadDays), Confidence: 0.85}
 	a.Do = fmt.Sprintf("See whether it still lives %s", s.by(a.ActBy))
-	a.Reason, a.Figures = reason("When last looked at, on {day}, it was on its way out; by now hardly a bee is left beside {stores} of stores.",
+	a.Reason, a.Figures = reason("It was failing when last seen, on {day}. Few bees can be left, and {stores} of stores is exposed to robbing.",
 		dated("day", s.Estimate.Seen), s.kg("stores", s.Base.Stores.Likely))
-	a.Brief = brief("Hardly a bee can be left; {stores} of stores stand open to robbers.", a.Figures)
-	a.WouldChange = "A fist of bees with a laying queen: unite it with a healthy colony, if its own brood is healthy."
+	a.Brief = brief("Few bees can be left; {stores} of stores is exposed to robbing.", a.Figures)
+	a.WouldChange = "If a fistful of bees is left with a laying queen, and its brood is healthy, unite it with a healthy colony."
 	a.Cautions = []string{
-		"Close a dead hive at once: robbers carry its diseases home.",
+		"Close a dead hive at once: robbing bees carry its diseases home.",
 		"No comb of it goes to another hive until the cause is known; brood that looks or smells wrong is for the bee inspector.",
 	}
 	return a, true

@@ -79,10 +79,10 @@ func checkFeedEmergency(s *Situation) (Advice, bool) {
 		ActBy: by, Confidence: p, Changes: changes, Result: s.With(changes...), Needs: r.load, Acts: []moves.Said{r.said},
 	}
 	a.Do = fmt.Sprintf("Feed %s %s", r.words, s.by(by))
-	a.Reason, a.Figures = reason("About {stores} in the hive (it may be {low}), against a reserve of {reserve}; {chance} that it is under that before {visit}.",
+	a.Reason, a.Figures = reason("There is about {stores} in the hive, possibly only {low}; the reserve is {reserve}. There is {chance} that food falls below it before {visit}.",
 		s.kg("stores", s.Base.Stores.Likely), s.kg("low", s.Base.Stores.Low), s.kg("reserve", s.Input.ReserveKg), chance("chance", p),
 		dated("visit", s.Visit), s.kg("feed", r.storesKg), s.kg("sugar", r.storesKg/feed.StoresPerKgSugar.Likely))
-	a.Brief = brief("About {stores} left, against a reserve of {reserve}.", a.Figures)
+	a.Brief = brief("About {stores} left; the reserve is {reserve}.", a.Figures)
 	a.WouldChange = fmt.Sprintf("Heft it: if it holds more than %s, this can wait.", s.mass(s.Input.ReserveKg+s.Base.Stores.High-s.Base.Stores.Low))
 	if s.supered() {
 		a.Cautions = append(a.Cautions, "Feed with supers on bars them from sale as honey: take them off first.")

@@ -55,7 +55,7 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	above := ""
 	if s.supered() && s.Barred() != "" { // it may not be sold, but it may be eaten
 		have, of = s.Base.Stores, forecast.OfStores
-		above = " What stands above is barred from sale and is counted: leave it to them, the excluder out."
+		above = " The supers are barred from sale and are counted: leave them on, with the excluder out."
 	}
 	by := max(s.Season.DayOf(season.WinterFeed.By), s.Today)
 	// What keeps them from starving comes first, and counts.
@@ -72,13 +72,13 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	a := Advice{ActBy: s.feedFrom(plan, by), Changes: plan.changes, Result: s.With(slices.Concat(before, plan.changes)...), Needs: plan.each.load,
 		Acts: []moves.Said{plan.each.said}}
 	a.Do = fmt.Sprintf("%s %s for winter%s %s", feed, plan.each.words, plan.times(), s.by(by))
-	a.Reason, a.Figures = reason("They have about {have} (between {low} and {high}) and, with what they eat and bring until {by}, are {short} short of the {target} for winter here."+plan.why()+above,
+	a.Reason, a.Figures = reason("They have about {have} ({low} to {high}). With what they eat and bring in until {by} they will be {short} short of the {target} needed for winter here."+plan.why()+above,
 		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", target), s.kg("short", short), dated("by", by))
 	a.Brief = brief("{have} for winter, {target} wanted.", a.Figures)
 	// How sure: the share of the look's range that lies under the target.
 	width := max(have.High-have.Low, 0.1)
 	a.Confidence = min(1, max(0.5, (target-have.Low)/width))
-	a.WouldChange = "A weighing: the target is what the bees can reach, without the supers that come off."
+	a.WouldChange = "A weighing would settle it. The target is what the bees can reach, without the supers that come off."
 	if s.supered() && above == "" {
 		a.Cautions = append(a.Cautions, "Take the supers off before the feed goes on; what is stored from feed is not honey.")
 	}
@@ -133,5 +133,5 @@ func (p winterPlan) why() string {
 	if len(p.changes) == 1 {
 		return ""
 	}
-	return " A week apart, they take it down and the queen keeps room for her winter bees."
+	return " Given a week apart, it leaves the queen room for her winter bees."
 }

@@ -8,6 +8,7 @@ import (
 	"kembo/core/hive"
 	"kembo/core/moves"
 	"kembo/core/season"
+	"kembo/core/words"
 )
 
 // Super shares for harvest. Source: common practice: a super is worth taking
@@ -69,11 +70,11 @@ func (s *Situation) Barred() string {
 	for _, p := range s.Treatments {
 		switch {
 		case p.To == 0:
-			return fmt.Sprintf("%s has been in since %s", capitalised(p.What), p.From.Short())
+			return fmt.Sprintf("%s has been in since %s", treatment(p.What), p.From.Short())
 		case p.Until == 0:
-			return fmt.Sprintf("%s came out on %s and the label's waiting time is not entered", capitalised(p.What), p.To.Short())
+			return fmt.Sprintf("%s came out on %s and the label's waiting time is not entered", treatment(p.What), p.To.Short())
 		case s.Today <= p.Until:
-			return fmt.Sprintf("%s bars honey until %s by its label", capitalised(p.What), p.Until.Short())
+			return fmt.Sprintf("%s bars honey until %s by its label", treatment(p.What), p.Until.Short())
 		}
 	}
 	for _, p := range s.Feeds {
@@ -84,14 +85,12 @@ func (s *Situation) Barred() string {
 	return ""
 }
 
-func capitalised(w string) string {
-	if w == "" {
+// treatment names a treatment at the head of a sentence.
+func treatment(what string) string {
+	if what == "" {
 		return "A treatment"
 	}
-	if w[0] >= 'a' && w[0] <= 'z' {
-		return string(w[0]-32) + w[1:]
-	}
-	return w
+	return words.Capital(what)
 }
 
 var harvestSuper = Rule{
@@ -125,12 +124,12 @@ func checkHarvest(s *Situation) (Advice, bool) {
 		return Advice{}, false // hold_harvest says so
 	}
 	a := Advice{ActBy: s.Visit, Changes: changes, Result: after, Confidence: 0.8, Acts: said}
-	a.Do = fmt.Sprintf("Harvest %s on %s", plural(n, "super", "supers"), s.Visit.Short())
+	a.Do = fmt.Sprintf("Harvest %s on %s", words.Count(n, "super", "supers"), s.Visit.Short())
 	a.Needs = []Need{{"clearer board", 1, ""}}
 	a.Reason, a.Figures = reason("{kg} in {n} ready, at least {capped} % capped (your limit {limit} %). {left} stays in the nest.",
-		s.kg("kg", kgReady), Figure{"n", float64(n), plural(n, "super", "supers")}, whole("capped", 100*capped), whole("limit", 100*s.Settings.CappedShare), s.kg("left", s.Base.NestStores.Likely))
+		s.kg("kg", kgReady), Figure{"n", float64(n), words.Count(n, "super", "supers")}, whole("capped", 100*capped), whole("limit", 100*s.Settings.CappedShare), s.kg("left", s.Base.NestStores.Likely))
 	a.Brief = brief("{kg} in {n}, {capped} % capped.", a.Figures)
-	a.WouldChange = "Over 20 % water on the refractometer, or nectar that flies out on a shake: leave it on."
+	a.WouldChange = "Leave it on if the refractometer shows over 20 % water, or if nectar flies out when you shake a comb."
 	if heaviest := heaviestSuper(s.Estimate.Stack); heaviest > s.Settings.LiftLimitKg {
 		a.Cautions = append(a.Cautions, fmt.Sprintf("The heaviest super weighs about %s: two people, or take it by frames.", s.mass(heaviest)))
 	}
@@ -191,7 +190,7 @@ func checkHold(s *Situation) (Advice, bool) {
 		a.Reason, a.Figures = reason("The fullest super holds {kg} and is {capped} % capped; your limit is {limit} %.",
 			s.kg("kg", full.Kg), whole("capped", 100*full.Capped), whole("limit", 100*s.Settings.CappedShare))
 		a.Brief = brief("{kg} in the fullest, {capped} % capped; your limit is {limit} %.", a.Figures)
-		a.WouldChange = "A refractometer reading under 18.6 % water: it may come off as it is."
+		a.WouldChange = "Under 18.6 % water on the refractometer it may come off as it is."
 		return a, true
 	}
 	if _, ok := checkHarvest(s); ok {
@@ -203,7 +202,7 @@ func checkHold(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	a.Do = fmt.Sprintf("Hold the harvest: the nest has only %s", s.mass(s.Base.NestStores.Likely))
-	a.Reason, a.Figures = reason("Without the supers the nest holds {nest}; {chance} that it falls under the reserve of {reserve} within {days} days.",
+	a.Reason, a.Figures = reason("Without the supers the nest holds {nest}; there is {chance} that it falls below the reserve of {reserve} within {days} days.",
 		s.kg("nest", s.Base.NestStores.Likely), chance("chance", p), s.kg("reserve", s.Input.ReserveKg), whole("days", s.Days()+starveMarginDays))
 	a.Brief = brief("The nest alone holds {nest}.", a.Figures)
 	return a, true

@@ -5,6 +5,7 @@ import (
 
 	"kembo/core/colony"
 	"kembo/core/season"
+	"kembo/core/words"
 )
 
 // A colony under this many bees in swarm season is weak. Source: common
@@ -46,9 +47,9 @@ func staleLook(s *Situation) (Advice, bool) {
 	}
 	a := Advice{ActBy: min(s.Visit, s.Today+3), Confidence: 0.9}
 	a.Do = fmt.Sprintf("Look at it %s", s.by(a.ActBy))
-	a.Reason, a.Figures = reason("Not looked at for {age} days, since {day}: swarmed, queenless or short, it is not known.",
-		whole("age", float64(s.LookAge())), dated("day", s.Estimate.Seen))
-	a.Brief = brief("Not looked at for {age} days.", a.Figures)
+	a.Reason, a.Figures = reason("Last looked at on {day}, {age}. Whether it has swarmed, lost its queen or run short is not known.",
+		Figure{"age", float64(s.LookAge()), words.Ago(s.LookAge())}, dated("day", s.Estimate.Seen))
+	a.Brief = brief("Last looked at {age}.", a.Figures)
 	a.WouldChange = "A heft and a count of seams would already say food and room."
 	return a, true
 }
@@ -60,20 +61,20 @@ func noEggs(s *Situation) (Advice, bool) {
 	}
 	// The youngest stage seen dates the last egg (3 + 6 + 12 days).
 	least := 3
-	what := "no eggs"
+	what := "no eggs were"
 	if !q.Larvae {
-		least, what = 9, "no eggs and no larvae"
+		least, what = 9, "no eggs and no larvae were"
 		if !q.Capped {
-			least, what = 21, "no brood of any age"
+			least, what = 21, "no brood of any age was"
 		}
 	}
 	a := Advice{Confidence: 1 - (colony.QueenEvidence{Looked: true, Larvae: q.Larvae, Capped: q.Capped}).QueenChance()}
 	a.ActBy = max(s.Today, min(s.Visit, q.Day+4))
 	a.Do = fmt.Sprintf("Look for eggs and queen cells %s", s.by(a.ActBy))
-	a.Reason, a.Figures = reason("On {day} there were "+what+", so nothing was laid for at least {least} days. About {bees} bees are left.",
+	a.Reason, a.Figures = reason("On {day} "+what+" seen, so nothing had been laid for at least {least} days. About {bees} bees are left.",
 		dated("day", q.Day), whole("least", float64(least)), count("bees", s.Base.Bees.Likely))
 	a.Brief = brief("Nothing laid for at least {least} days; {bees} bees.", a.Figures)
-	a.WouldChange = "An emerged cell: leave it, and look for eggs three weeks after. Nothing at all: give a comb of eggs from a healthy hive and see whether they draw cells."
+	a.WouldChange = "If a cell has emerged, leave the hive and look for eggs three weeks later. If there is nothing at all, give a comb of eggs from a healthy hive and see whether they draw cells."
 	return a, true
 }
 
@@ -83,10 +84,10 @@ func weakColony(s *Situation) (Advice, bool) {
 	}
 	combs := s.Base.Bees.Likely / s.Estimate.Stack.Boxes[0].Format.Frame.BeesAtFullCover()
 	a := Advice{ActBy: s.Visit, Confidence: 0.7, Do: fmt.Sprintf("Find out why it is weak on %s", s.Visit.Short())}
-	a.Reason, a.Figures = reason("About {bees} bees cover {combs} of {all} combs, with {brood} brood cells. Ask queen, food, mites and brood health before boosting it.",
+	a.Reason, a.Figures = reason("About {bees} bees cover {combs} of {all} combs, with {brood} brood cells. Check queen, food, mites and brood health before you boost it.",
 		count("bees", s.Base.Bees.Likely), Figure{"combs", combs, fmt.Sprintf("%.1f", combs)}, whole("all", float64(s.Estimate.Stack.Frames())),
 		count("brood", s.Base.Eggs.Likely+s.Base.Larvae.Likely+s.Base.Capped.Likely))
 	a.Brief = brief("{bees} bees on {combs} combs.", a.Figures)
-	a.WouldChange = "A good patch of eggs and healthy brood: close it down to the combs it covers and let it grow."
+	a.WouldChange = "If there is a good patch of eggs and the brood is healthy, close it down to the combs it covers and let it grow."
 	return a, true
 }

@@ -6,6 +6,7 @@ import (
 
 	"kembo/core/forecast"
 	"kembo/core/season"
+	"kembo/core/words"
 )
 
 // packCover is the share of a box's combs that wintering bees cover when they fill
@@ -56,10 +57,10 @@ func checkPackDown(s *Situation) (Advice, bool) {
 	}
 	by := max(s.Season.DayOf(season.PackingDown.By), s.Today)
 	a := Advice{ActBy: by, Changes: []forecast.Change{change}, Result: s.With(change), Confidence: 0.75}
-	a.Do = fmt.Sprintf("Pack down to %s %s", plural(want, "box", "boxes"), s.by(by))
+	a.Do = fmt.Sprintf("Pack down to %s %s", words.Count(want, "box", "boxes"), s.by(by))
 	a.Reason, a.Figures = reason("About {bees} bees cover {combs} of {all} combs, and {target} of stores fits in {want}. Take {off} off.",
 		count("bees", bees), whole("combs", bees/box.Format.Frame.BeesAtFullCover()), whole("all", float64(st.Frames())), s.kg("target", s.WinterTarget()),
-		Figure{"want", float64(want), plural(want, "box", "boxes")}, Figure{"off", float64(off), plural(off, "box", "boxes")})
+		Figure{"want", float64(want), words.Count(want, "box", "boxes")}, Figure{"off", float64(off), words.Count(off, "box", "boxes")})
 	a.Brief = brief("About {bees} bees on {all} combs.", a.Figures)
 	a.WouldChange = "Keep pollen combs and those the cluster sits on; excluder off, mouse guard on."
 	if st.ExcluderAbove > 0 {

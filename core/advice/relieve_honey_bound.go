@@ -59,10 +59,10 @@ func checkRelieve(s *Situation) (Advice, bool) {
 	a := Advice{ActBy: by, Confidence: p, Changes: changes, Result: after, Acts: []moves.Said{swapped(n)}}
 	a.Do = fmt.Sprintf("Relieve the honey-bound nest %s", s.by(by))
 	a.Needs = []Need{{"empty drawn " + short + " comb", float64(n), ""}}
-	a.Reason, a.Figures = reason("Honey and nectar hold {share} % of the nest: {free} free cells, and the queen wants {want} a day. Swap {combs} honey combs for empty drawn ones beside the brood.",
-		whole("share", 100*share), count("free", s.Base.Free.Likely), count("want", s.Base.WantsToLay.Likely), whole("combs", float64(n)), s.kg("out", combs.Honey))
-	a.Brief = brief("{free} free cells; the queen wants {want} a day.", a.Figures)
-	a.WouldChange = "No eggs when you look: move nothing, look for queen cells."
+	a.Reason, a.Figures = reason("Honey and nectar fill {share} % of the nest. {free} cells are free, and the queen would lay {want} a day. Swap {combs} for empty drawn ones beside the brood.",
+		whole("share", 100*share), count("free", s.Base.Free.Likely), count("want", s.Base.WantsToLay.Likely), counted("combs", n, "honey comb", "honey combs"), s.kg("out", combs.Honey))
+	a.Brief = brief("{free} free cells; the queen would lay {want} a day.", a.Figures)
+	a.WouldChange = "If you see no eggs, move nothing and look for queen cells."
 	if s.Health != colony.Healthy {
 		a.Cautions = append(a.Cautions, "No comb leaves for another hive before the brood has been looked at and found healthy.")
 	}

@@ -18,6 +18,9 @@ const (
 // Names of the runways.
 var Names = [Runways]string{"food", "lay", "store"}
 
+// Titles are the runways as they are headed.
+var Titles = [Runways]string{"Food", "Room to lay", "Room to store"}
+
 // Runway is a number of days in the form the record uses, to a tenth: nil where
 // it does not end within the horizon, 0 where it has ended.
 type Runway struct {

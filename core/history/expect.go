@@ -2,8 +2,10 @@ package history
 
 import (
 	"fmt"
+	"slices"
 
 	"kembo/core/day"
+	"kembo/core/hive"
 	"kembo/core/measure"
 	"kembo/core/moves"
 )
@@ -53,4 +55,26 @@ func expectOf(e Entry, days int, u measure.Units) string {
 		return ""
 	}
 	return a.Expect(e.Day.DayMonth(), days, u)
+}
+
+// LastSeams returns the seams of bees that were last counted in each box of a stack,
+// by the last look that counted any; 0 for a box that was not.
+func LastSeams(entries []Entry, st hive.Stack) []float64 {
+	out := make([]float64, len(st.Boxes))
+	for _, e := range slices.Backward(entries) {
+		l := e.Look()
+		if l == nil {
+			continue
+		}
+		found := false
+		for _, b := range l.Boxes {
+			if i := st.BoxAt(b.Box); b.Seams != nil && i >= 0 {
+				out[i], found = *b.Seams, true
+			}
+		}
+		if found {
+			break
+		}
+	}
+	return out
 }

@@ -118,3 +118,51 @@ func TestAMomentIsTheSameHalfAYearOn(t *testing.T) {
 		t.Errorf("day 105 of this season is %v", north.DayOf(season.CellChecks.From))
 	}
 }
+
+// TestSpells: a spell is days that are all wet or all dry; 1 mm makes a day wet.
+func TestSpells(t *testing.T) {
+	rain := []float64{0, 0.9, 1, 5, 0}
+	var ws []season.Weather
+	for i, mm := range rain {
+		ws = append(ws, season.Weather{Day: day.Day(100 + i), MaxC: float64(10 + 2*i), RainMM: mm})
+	}
+	first, after := season.Spells(ws)
+	if first.Wet || first.Days != 2 || first.To != 101 || first.MeanC != 11 {
+		t.Errorf("first %+v", first)
+	}
+	if !after.Wet || after.Days != 3 || after.To != 104 || after.MeanC != 16 {
+		t.Errorf("after %+v", after)
+	}
+	if first, after := season.Spells(nil); first.Days+after.Days != 0 {
+		t.Errorf("of no weather: %+v, %+v", first, after)
+	}
+	if first, after := season.Spells(ws[:2]); first.Days != 2 || after.Days != 0 {
+		t.Errorf("of two dry days: %+v, %+v", first, after)
+	}
+}
+
+// TestFlowOn names the strongest plant, and says how strong on either side of each
+// bound.
+func TestFlowOn(t *testing.T) {
+	plant := func(name string, strength float64) season.Bloom {
+		return season.Bloom{Plant: name, From: 100, PeakFrom: 110, PeakTo: 150, To: 160, Strength: strength}
+	}
+	for _, c := range []struct {
+		strength float64
+		want     season.Flow
+	}{
+		{0.07, season.NoFlow}, {0.09, season.LightFlow}, {0.29, season.LightFlow}, {0.31, season.FairFlow}, {0.59, season.FairFlow},
+		{0.61, season.StrongFlow}, {1, season.StrongFlow},
+	} {
+		name, got := season.FlowOn([]season.Bloom{plant("weed", 0.01), plant("lime", c.strength)}, 130)
+		if got != c.want || got != season.NoFlow && name != "lime" {
+			t.Errorf("a strength of %g is %q of %q, want %q", c.strength, got, name, c.want)
+		}
+	}
+	if _, got := season.FlowOn([]season.Bloom{plant("lime", 1)}, 50); got != season.NoFlow {
+		t.Errorf("out of bloom: %q", got)
+	}
+	if got := season.Worth([]season.Bloom{plant("weed", 0.11), plant("lime", 0.12)}); len(got) != 1 || got[0].Plant != "lime" {
+		t.Errorf("worth showing: %+v", got)
+	}
+}

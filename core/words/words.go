@@ -90,6 +90,9 @@ func Chance(p float64) string {
 	return ratio(p)
 }
 
+// OfTen writes a share as "7 of 10", never as none or all of them.
+func OfTen(p float64) string { return fmt.Sprintf("%d of 10", min(9, max(1, int(math.Round(10*p))))) }
+
 // ratio writes a chance that is neither near 0 nor near 1.
 func ratio(p float64) string {
 	if p < fewer {
