@@ -12,7 +12,7 @@ import (
 	_ "image/png"
 	"time"
 
-	"github.com/disintegration/imaging"
+	"github.com/kovidgoyal/imaging"
 
 	"kembo/store"
 )

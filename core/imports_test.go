@@ -31,7 +31,7 @@ var mayImport = map[string][]string{
 	"colony":     {"comb", "day", "hive", "measure", "queen"},
 	"look":       {"colony", "comb", "day", "hive", "ledger", "measure", "season"},
 	"forecast":   {"colony", "day", "hive", "measure", "season"},
-	"advice":     {"colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "moves", "queen", "season"},
+	"advice":     {"colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "moves", "queen", "season", "words"},
 	"assessment": {"advice", "colony", "day", "forecast", "hive", "look", "queen", "season"},
 	"shorthand":  {"comb", "history", "hive", "look", "measure", "moves"},
 	"history":    {"colony", "comb", "day", "forecast", "hive", "look", "measure", "moves", "queen", "season", "words"},
