@@ -28,7 +28,10 @@ func (s *Service) Formats(ctx context.Context) (own, shipped []hive.BoxFormat, e
 		return nil, nil, err
 	}
 	for _, r := range rows {
-		f, err := hive.Own(ownPrefix+r.ID, r.Name, r.LengthMM, r.HeightMM, r.Slots, r.WidthMM, r.BoxKg, r.FrameKg, r.Super)
+		f, err := hive.Own(ownPrefix+r.ID, hive.Dimensions{
+			Name: r.Name, LengthMM: r.LengthMM, HeightMM: r.HeightMM, Slots: r.Slots, InnerWidthMM: r.WidthMM,
+			BoxKg: r.BoxKg, FrameKg: r.FrameKg, Super: r.Super,
+		})
 		if err != nil {
 			return nil, nil, fmt.Errorf("format %s: %w", r.Name, err)
 		}
@@ -67,7 +70,10 @@ type NewFormat struct {
 
 // Try returns what a format would be, and stores nothing.
 func (n NewFormat) Try() (hive.BoxFormat, error) {
-	f, err := hive.Own(ownPrefix+n.ID, strings.TrimSpace(n.Name), n.LengthMM, n.HeightMM, n.Slots, n.WidthMM, n.BoxKg, n.FrameKg, n.Super)
+	f, err := hive.Own(ownPrefix+n.ID, hive.Dimensions{
+		Name: strings.TrimSpace(n.Name), LengthMM: n.LengthMM, HeightMM: n.HeightMM, Slots: n.Slots, InnerWidthMM: n.WidthMM,
+		BoxKg: n.BoxKg, FrameKg: n.FrameKg, Super: n.Super,
+	})
 	if err != nil {
 		return f, &FieldError{"format", err.Error()}
 	}

@@ -33,10 +33,10 @@ type Principal struct {
 // ThisMachine is the principal of whoever sits at the machine on which Kembo runs.
 var ThisMachine = Principal{Name: "keeper", Rights: AllRights}
 
-// ErrNotAllowed is returned where a principal lacks the right to do something.
-type ErrNotAllowed struct{ What string }
+// NotAllowedError is returned where a principal lacks the right to do something.
+type NotAllowedError struct{ What string }
 
-func (e *ErrNotAllowed) Error() string { return "not allowed to " + e.What }
+func (e *NotAllowedError) Error() string { return "not allowed to " + e.What }
 
 // As returns the service as a principal sees it; what is done with it is done on
 // that one's behalf.
@@ -48,7 +48,7 @@ func (s *Service) Who() Principal { return s.who }
 // may returns an error where the principal lacks a right.
 func (s *Service) may(r Rights, what string) error {
 	if s.who.Rights&r == 0 {
-		return &ErrNotAllowed{what}
+		return &NotAllowedError{what}
 	}
 	return nil
 }

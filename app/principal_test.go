@@ -101,7 +101,7 @@ func TestNothingIsDoneOnBehalfOfNobody(t *testing.T) {
 	}
 	for name, p := range map[string]app.Principal{"nobody": {}, "a reader": {Name: "Cid", Rights: app.MayRead}} {
 		for what, err := range writes(svc.As(p)) {
-			var not *app.ErrNotAllowed
+			var not *app.NotAllowedError
 			if !errors.As(err, &not) {
 				t.Errorf("%s, %s: %v", name, what, err)
 			}
@@ -114,7 +114,7 @@ func TestNothingIsDoneOnBehalfOfNobody(t *testing.T) {
 	_, photo := nobody.PhotoJPEG(ctx, app.NewID())
 	_, _, devices := nobody.Devices(ctx)
 	for what, err := range map[string]error{"colony": colony, "board": board, "culls": culls, "photo": photo, "devices": devices} {
-		var not *app.ErrNotAllowed
+		var not *app.NotAllowedError
 		if !errors.As(err, &not) {
 			t.Errorf("nobody reads the %s: %v", what, err)
 		}

@@ -139,7 +139,7 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 		return err
 	}
 	err = s.store.AddColony(ctx, store.Colony{ID: n.ID, OperationID: op.ID, YardID: n.Yard, Code: n.Code}, int32(y.today), by, e)
-	var has *store.ErrCodeTaken
+	var has *store.CodeTakenError
 	if errors.As(err, &has) {
 		return &FieldError{"code", fmt.Sprintf("there is a colony %s already; choose another code", has.Code)}
 	}
@@ -155,7 +155,7 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 func stackOfNew(n NewColony, f hive.BoxFormat) history.StackSet {
 	st := history.StackSet{QueenID: newID(), QueenYear: n.QueenYear, Clipped: n.Clipped, HistoryKnown: n.HistoryKnown}
 	for range n.NestBoxes {
-		st.Boxes = append(st.Boxes, MakeBox(f, f.Slots, false, true))
+		st.Boxes = append(st.Boxes, MakeBox(f, f.Slots, hive.Make{Drawn: true}))
 	}
 	superFormat := hive.SuperBeside(f)
 	perSuper := superFormat.Slots
@@ -163,7 +163,7 @@ func stackOfNew(n NewColony, f hive.BoxFormat) history.StackSet {
 		perSuper = n.SuperFrames
 	}
 	for range n.Supers {
-		st.Boxes = append(st.Boxes, MakeBox(superFormat, perSuper, true, n.Drawn))
+		st.Boxes = append(st.Boxes, MakeBox(superFormat, perSuper, hive.Make{Super: true, Drawn: n.Drawn}))
 	}
 	if n.Excluder && n.Supers > 0 {
 		st.ExcluderAbove = n.NestBoxes
@@ -172,9 +172,7 @@ func stackOfNew(n NewColony, f hive.BoxFormat) history.StackSet {
 }
 
 // MakeBox returns a box of new frames with ids of their own.
-func MakeBox(f hive.BoxFormat, n int, super, drawn bool) moves.Box {
-	return moves.NewBox(f, n, super, drawn, newID)
-}
+func MakeBox(f hive.BoxFormat, n int, as hive.Make) moves.Box { return moves.NewBox(f, n, as, newID) }
 
 // AddSuper puts a super on top of a colony; no format and no frames mean as
 // the others are.
@@ -261,7 +259,7 @@ func putOn(st hive.Stack, n NewBox, f hive.BoxFormat) (history.Entry, error) {
 	case len(st.Boxes) >= mostBoxes:
 		return e, &FieldError{"boxes", fmt.Sprintf("a hive has at most %d boxes", mostBoxes)}
 	}
-	e.Body = &moves.BoxOn{At: at, Box: MakeBox(f, frames, super, n.Drawn)}
+	e.Body = &moves.BoxOn{At: at, Box: MakeBox(f, frames, hive.Make{Super: super, Drawn: n.Drawn})}
 	return e, nil
 }
 

@@ -48,7 +48,7 @@ func (k *keeper) box(f hive.BoxFormat, super, drawn bool) (moves.Box, hive.Box) 
 	for range f.Slots {
 		b.Frames = append(b.Frames, k.id("frame"))
 	}
-	h := hive.NewBox(b.ID, f, f.Slots, super, drawn)
+	h := hive.NewBox(b.ID, f, f.Slots, hive.Make{Super: super, Drawn: drawn})
 	for i := range h.Frames {
 		h.Frames[i].ID = b.Frames[i]
 	}

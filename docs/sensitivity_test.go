@@ -26,7 +26,7 @@ func scene(t *testing.T, on day.Day, honey, brood float64, supers int) forecast.
 		t.Fatal(err)
 	}
 	medium, _ := hive.FormatFor("langstroth-medium-10")
-	st := hive.Stack{ExcluderAbove: 1, Boxes: []hive.Box{hive.NewBox("n", deep, 10, false, true)}}
+	st := hive.Stack{ExcluderAbove: 1, Boxes: []hive.Box{hive.NewBox("n", deep, 10, hive.Make{Drawn: true})}}
 	fill := func(b *hive.Box, s comb.Shares) {
 		for i := range b.Frames {
 			b.Frames[i].A, b.Frames[i].B = s, s
@@ -34,7 +34,7 @@ func scene(t *testing.T, on day.Day, honey, brood float64, supers int) forecast.
 	}
 	fill(&st.Boxes[0], comb.Shares{comb.Honey: honey, comb.Pollen: 0.06, comb.Eggs: brood / 7, comb.Larvae: 2 * brood / 7, comb.Brood: 4 * brood / 7, comb.Empty: 0.94 - honey - brood})
 	for i := range supers {
-		b := hive.NewBox(fmt.Sprint("s", i), medium, 10, true, true)
+		b := hive.NewBox(fmt.Sprint("s", i), medium, 10, hive.Make{Super: true, Drawn: true})
 		fill(&b, comb.Shares{comb.Honey: 0.3, comb.Nectar: 0.1, comb.Empty: 0.6})
 		st.Boxes = append(st.Boxes, b)
 	}

@@ -146,7 +146,7 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 			return st, l, wrong(name, "it has both frames and counts; give one")
 		}
 		id := fmt.Sprintf("box-%d", i+1)
-		st.Boxes = append(st.Boxes, hive.NewBox(id, f, n, super, true))
+		st.Boxes = append(st.Boxes, hive.NewBox(id, f, n, hive.Make{Super: super, Drawn: true}))
 		bl := look.BoxLook{Box: id, Seams: -1, Below: b.SeamsBelow, Outer: look.Answer(b.Outer), Super: look.SuperState(b.State), Heft: look.Heft(b.Heft), Kg: b.Kg}
 		if b.Seams != nil {
 			if *b.Seams < 0 {
@@ -183,7 +183,10 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 // formatOf returns the format of a box: of the catalogue, or by its dimensions.
 func formatOf(b Box) (hive.BoxFormat, error) {
 	if o := b.Own; o != nil {
-		return hive.Own(b.Format, b.Format, o.LengthMM, o.HeightMM, o.Slots, o.WidthMM, o.BoxKg, o.FrameKg, o.Super)
+		return hive.Own(b.Format, hive.Dimensions{
+			Name: b.Format, LengthMM: o.LengthMM, HeightMM: o.HeightMM, Slots: o.Slots, InnerWidthMM: o.WidthMM,
+			BoxKg: o.BoxKg, FrameKg: o.FrameKg, Super: o.Super,
+		})
 	}
 	return hive.FormatFor(b.Format)
 }

@@ -159,7 +159,7 @@ func TestAfterIsTheForecastOfTheChangedStack(t *testing.T) {
 		n := int(a.Needs[0].Count)
 		f, _ := hive.FormatFor("langstroth-medium-10")
 		for i := range n {
-			c.Stack, _ = c.Stack.AddBox(len(c.Stack.Boxes), hive.NewBox("new"+strconv.Itoa(i), f, f.Slots, true, true))
+			c.Stack, _ = c.Stack.AddBox(len(c.Stack.Boxes), hive.NewBox("new"+strconv.Itoa(i), f, f.Slots, hive.Make{Super: true, Drawn: true}))
 		}
 		direct := assess(t, c).Base
 		// The bees find a box put over one in use later than a direct look at

@@ -14,10 +14,10 @@ const (
 	insertPlace  = `INSERT INTO colony_place (colony_id, day, yard_id, code, actor, recorded_utc) VALUES (?, ?, ?, ?, ?, ?)`
 )
 
-// ErrCodeTaken is returned where another colony has the code.
-type ErrCodeTaken struct{ Code string }
+// CodeTakenError is returned where another colony has the code.
+type CodeTakenError struct{ Code string }
 
-func (e *ErrCodeTaken) Error() string { return "code " + e.Code + " is taken" }
+func (e *CodeTakenError) Error() string { return "code " + e.Code + " is taken" }
 
 // AddColony writes a colony, its place from a day on, and its first events.
 func (s *Store) AddColony(ctx context.Context, c Colony, day int32, by By, events ...Event) error {
@@ -25,14 +25,14 @@ func (s *Store) AddColony(ctx context.Context, c Colony, day int32, by By, event
 }
 
 // AddColony is Store.AddColony within a transaction. A code that another colony
-// has now is an *ErrCodeTaken.
+// has now is an *CodeTakenError.
 func (t *Tx) AddColony(ctx context.Context, c Colony, day int32, by By, events ...Event) error {
 	if _, err := t.tx.ExecContext(ctx, insertColony, c.ID, c.OperationID); err != nil {
 		return err
 	}
 	if _, err := t.tx.ExecContext(ctx, insertPlace, c.ID, day, c.YardID, c.Code, by.Actor, by.RecordedUTC); err != nil {
 		if strings.Contains(err.Error(), "code is taken") { // the trigger's word; the driver has no type for it
-			return &ErrCodeTaken{c.Code}
+			return &CodeTakenError{c.Code}
 		}
 		return err
 	}

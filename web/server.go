@@ -220,7 +220,7 @@ func (s *Server) problem(c fiber.Ctx, err error) error {
 	var own *Problem
 	var fe *fiber.Error
 	var field *app.FieldError
-	var not *app.ErrNotAllowed
+	var not *app.NotAllowedError
 	switch {
 	case errors.As(err, &not):
 		p.Status, p.Say = fiber.StatusForbidden, "Whoever uses this device may not do that. Ask whoever keeps Kembo."

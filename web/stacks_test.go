@@ -60,7 +60,9 @@ func oddHives(t *testing.T, n int) (*web.Server, *app.Service, string, []string)
 			f := hive.Formats[r.IntN(len(hive.Formats))]
 			set.Boxes = append(
 				set.Boxes,
-				app.MakeBox(f, 1+r.IntN(f.Slots), supers || k > 0 && r.IntN(2) == 0, !foundation && r.IntN(3) > 0),
+				app.MakeBox(f, 1+r.IntN(f.Slots), hive.Make{
+					Super: supers || k > 0 && r.IntN(2) == 0, Drawn: !foundation && r.IntN(3) > 0,
+				}),
 			)
 		}
 		es := []history.Entry{{ID: app.NewID(), Day: on - 20, Kind: history.KindStack, Body: &set}}

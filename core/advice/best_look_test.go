@@ -29,10 +29,10 @@ func doubtfulOn(t *testing.T, on day.Day, honeyEighths float64, spread float64) 
 	if err != nil {
 		t.Fatal(err)
 	}
-	b := hive.NewBox("n", deep, 10, false, true)
+	b := hive.NewBox("n", deep, 10, hive.Make{Drawn: true})
 	look.Arrange(&b, look.Totals{comb.Honey: honeyEighths, comb.Eggs: 1, comb.Larvae: 2, comb.Brood: 4, comb.Pollen: 1, comb.Empty: 12 - honeyEighths})
 	medium, _ := hive.FormatFor("langstroth-medium-10")
-	room := hive.NewBox("s", medium, 10, true, true) // room to store is not in doubt
+	room := hive.NewBox("s", medium, 10, hive.Make{Super: true, Drawn: true}) // room to store is not in doubt
 	e := colony.Estimate{Day: on, Seen: on, Stack: hive.Stack{Boxes: []hive.Box{b, room}}, Bees: 18000, BeesFrom: colony.Measured, Stages: true,
 		Spread: colony.Spread{Brood: 0.15, Stores: spread, Super: spread, Pollen: 0.4, Bees: 0.18}, Queen: colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true},
 		Parts: []colony.Part{{Box: "n"}}}

@@ -26,12 +26,12 @@ func hiveOf(t testing.TB, on day.Day, visit int, nest look.Counts, seams float64
 	}
 	medium, _ := hive.FormatFor("langstroth-medium-10")
 	climate, _ := season.ClimateFor("uk")
-	st := hive.Stack{Boxes: []hive.Box{hive.NewBox("nest", deep, 10, false, true)}}
+	st := hive.Stack{Boxes: []hive.Box{hive.NewBox("nest", deep, 10, hive.Make{Drawn: true})}}
 	l := look.Look{Day: on, Queen: colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true},
 		Boxes: []look.BoxLook{{Box: "nest", Depth: look.ByBox, Counts: nest, Seams: seams}}}
 	for i, c := range supers {
 		id := string(rune('a' + i))
-		st.Boxes = append(st.Boxes, hive.NewBox(id, medium, 10, true, true))
+		st.Boxes = append(st.Boxes, hive.NewBox(id, medium, 10, hive.Make{Super: true, Drawn: true}))
 		l.Boxes = append(l.Boxes, look.BoxLook{Box: id, Depth: look.ByBox, Counts: c, Seams: 5})
 	}
 	if len(supers) > 0 {
@@ -136,7 +136,7 @@ func TestOneThingBeforeAnother(t *testing.T) {
 		t.Fatal(err)
 	}
 	small := hiveOf(t, september, 12, look.Counts{Brood: 1, Honey: 2.5, Pollen: 0.5, Empty: 1}, 2.5)
-	small.Stack.Boxes[0] = hive.NewBox("nest", nuc, 5, false, true)
+	small.Stack.Boxes[0] = hive.NewBox("nest", nuc, 5, hive.Make{Drawn: true})
 	if got := of(t, small); got[advice.Combine].Do != "" {
 		t.Errorf("a nuc is told to be united: %v", said(got))
 	}
@@ -189,7 +189,7 @@ func TestColdMeansFondant(t *testing.T) {
 }
 
 func TestHoneyCombsLeaveTheWallsAndTheBrood(t *testing.T) {
-	b := hive.NewBox("n", hive.Formats[0], 10, false, true)
+	b := hive.NewBox("n", hive.Formats[0], 10, hive.Make{Drawn: true})
 	for i := range b.Frames {
 		b.Frames[i].A, b.Frames[i].B = comb.Shares{comb.Honey: 1}, comb.Shares{comb.Honey: 1}
 	}

@@ -25,7 +25,7 @@ func crowded(t *testing.T) (assessment.Case, colony.Estimate) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	b := hive.NewBox("n", deep, 10, false, true)
+	b := hive.NewBox("n", deep, 10, hive.Make{Drawn: true})
 	look.Arrange(&b, look.Totals{comb.Honey: 4, comb.Eggs: 1, comb.Larvae: 3, comb.Brood: 6, comb.Pollen: 1, comb.Empty: 1})
 	e := colony.Estimate{Day: day.Of(2026, 5, 20), Seen: day.Of(2026, 5, 20), Stack: hive.Stack{Boxes: []hive.Box{b}}, Bees: 24000, BeesFrom: colony.Measured, Stages: true,
 		Spread: look.DefaultObserver.Boxes, Queen: colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true}, Parts: []colony.Part{{Box: "n"}}}

@@ -27,7 +27,7 @@ func oddStack(r *rand.Rand) hive.Stack {
 		f := hive.Formats[r.IntN(len(hive.Formats))]
 		super := onlySupers || i > 0 && r.IntN(2) == 0
 		n := r.IntN(f.Slots + 1)
-		b := hive.NewBox(fmt.Sprint("b", i), f, n, super, !foundation && r.IntN(3) > 0)
+		b := hive.NewBox(fmt.Sprint("b", i), f, n, hive.Make{Super: super, Drawn: !foundation && r.IntN(3) > 0})
 		for k := range b.Frames {
 			b.Frames[k].ID = fmt.Sprint("f", i, ".", k)
 			if r.IntN(3) > 0 {

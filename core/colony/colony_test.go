@@ -16,7 +16,7 @@ func TestSumByHand(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	b := hive.NewBox("n", deep, 10, false, true)
+	b := hive.NewBox("n", deep, 10, hive.Make{Drawn: true})
 	s := comb.Shares{comb.Honey: 0.25, comb.Brood: 0.25, comb.Nectar: 0.125, comb.Pollen: 0.125, comb.Drone: 0.125}
 	for i := range b.Frames {
 		b.Frames[i].A, b.Frames[i].B = s, s
@@ -45,7 +45,7 @@ func TestSumByHand(t *testing.T) {
 
 func TestBroodAboveTheNestCountsAsNest(t *testing.T) {
 	medium, _ := hive.FormatFor("langstroth-medium-10")
-	b := hive.NewBox("s", medium, 10, true, true)
+	b := hive.NewBox("s", medium, 10, hive.Make{Super: true, Drawn: true})
 	for i := range b.Frames {
 		b.Frames[i].A, b.Frames[i].B = comb.Shares{comb.Brood: 0.5, comb.Empty: 0.5}, comb.Shares{comb.Brood: 0.5, comb.Empty: 0.5}
 	}

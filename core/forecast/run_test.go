@@ -23,19 +23,19 @@ func nest(t testing.TB, supers int, superFull, upperHoney float64) colony.Estima
 	}
 	medium, _ := hive.FormatFor("langstroth-medium-10")
 	st := hive.Stack{ExcluderAbove: 2}
-	lower := hive.NewBox("d1", deep, 10, false, true)
+	lower := hive.NewBox("d1", deep, 10, hive.Make{Drawn: true})
 	for i := range lower.Frames {
 		f := comb.Shares{comb.Honey: 0.1, comb.Pollen: 0.1, comb.Eggs: 0.1, comb.Larvae: 0.2, comb.Brood: 0.4, comb.Empty: 0.1}
 		lower.Frames[i].A, lower.Frames[i].B = f, f
 	}
-	upper := hive.NewBox("d2", deep, 10, false, true)
+	upper := hive.NewBox("d2", deep, 10, hive.Make{Drawn: true})
 	for i := range upper.Frames {
 		f := comb.Shares{comb.Honey: upperHoney, comb.Empty: 1 - upperHoney}
 		upper.Frames[i].A, upper.Frames[i].B = f, f
 	}
 	st.Boxes = append(st.Boxes, lower, upper)
 	for i := range supers {
-		b := hive.NewBox(string(rune('s'+i)), medium, 10, true, true)
+		b := hive.NewBox(string(rune('s'+i)), medium, 10, hive.Make{Super: true, Drawn: true})
 		for k := range b.Frames {
 			f := comb.Shares{comb.Honey: superFull, comb.Empty: 1 - superFull}
 			b.Frames[k].A, b.Frames[k].B = f, f

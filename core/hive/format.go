@@ -77,10 +77,10 @@ var Formats = []BoxFormat{
 	{"langstroth-nuc-5", "Langstroth nuc, 5 frames", "nuc", langstrothDeep, 5, 190, 2.2, 0.30, 0.10, false, 0},
 }
 
-// ErrFormat is returned by FormatFor for a key that is not in the catalogue.
-type ErrFormat string
+// UnknownFormatError is returned by FormatFor for a key that is not in the catalogue.
+type UnknownFormatError string
 
-func (e ErrFormat) Error() string {
+func (e UnknownFormatError) Error() string {
 	keys := make([]string, len(Formats))
 	for i, f := range Formats {
 		keys[i] = f.Key
@@ -105,7 +105,7 @@ func FormatFor(key string) (BoxFormat, error) {
 	if wood, ok := strings.CutSuffix(key, polySuffix); ok && !strings.HasSuffix(wood, polySuffix) {
 		f, err := FormatFor(wood)
 		if err != nil {
-			return f, ErrFormat(key)
+			return f, UnknownFormatError(key)
 		}
 		f.Key, f.Name, f.BoxTareKg = f.Key+polySuffix, f.Name+", polystyrene", f.BoxTareKg*PolyTare
 		return f, nil
@@ -115,14 +115,14 @@ func FormatFor(key string) (BoxFormat, error) {
 			return Formats[i], nil
 		}
 	}
-	return BoxFormat{}, ErrFormat(key)
+	return BoxFormat{}, UnknownFormatError(key)
 }
 
 // withFrames returns a box with frames made for a shallower one of its family.
 func withFrames(key, box, frames string) (BoxFormat, error) {
 	f, err := FormatFor(box)
 	if err != nil {
-		return f, ErrFormat(key)
+		return f, UnknownFormatError(key)
 	}
 	for _, in := range Formats {
 		if in.Short == frames && in.Frame.LengthMM == f.Frame.LengthMM && in.Frame.HeightMM < f.Frame.HeightMM {
@@ -132,7 +132,7 @@ func withFrames(key, box, frames string) (BoxFormat, error) {
 			return f, nil
 		}
 	}
-	return f, ErrFormat(key)
+	return f, UnknownFormatError(key)
 }
 
 // DroneCellsBelow returns the drone cells that bees would build under one
@@ -163,12 +163,36 @@ func (f BoxFormat) Check() error {
 	return nil
 }
 
-// Own returns a format from dimensions a user gives; the wax of a comb is by
-// its area, 77,000 worker cells a kilogram (values A3).
-func Own(key, name string, lengthMM, heightMM float64, slots int, widthMM, boxKg, frameKg float64, super bool) (BoxFormat, error) {
-	f := BoxFormat{Key: key, Name: name, Short: name, Frame: comb.FrameFormat{Name: name, LengthMM: lengthMM, HeightMM: heightMM}, Slots: slots,
-		InnerWidthMM: widthMM, BoxTareKg: boxKg, FrameWoodKg: frameKg, Super: super}
-	f.DrawnWaxKg = 2 * f.Frame.WorkerCells() / 77000
+// Dimensions are a box format as a user gives it.
+type Dimensions struct {
+	Name         string  `json:"name"`
+	LengthMM     float64 `json:"length_mm"` // of the comb inside a frame
+	HeightMM     float64 `json:"height_mm"`
+	Slots        int     `json:"slots"`
+	InnerWidthMM float64 `json:"inner_width_mm"` // across the frames
+	BoxKg        float64 `json:"box_kg"`
+	FrameKg      float64 `json:"frame_kg"`
+	Super        bool    `json:"super,omitempty"`
+}
+
+// waxCellsPerKg is the worker cells that a kilogram of wax makes (values A3).
+const waxCellsPerKg = 77000
+
+// Own returns a format from dimensions a user gives, under a key; the wax of a comb is
+// by its area. The error says what cannot be.
+func Own(key string, d Dimensions) (BoxFormat, error) {
+	f := BoxFormat{
+		Key:          key,
+		Name:         d.Name,
+		Short:        d.Name,
+		Frame:        comb.FrameFormat{Name: d.Name, LengthMM: d.LengthMM, HeightMM: d.HeightMM},
+		Slots:        d.Slots,
+		InnerWidthMM: d.InnerWidthMM,
+		BoxTareKg:    d.BoxKg,
+		FrameWoodKg:  d.FrameKg,
+		Super:        d.Super,
+	}
+	f.DrawnWaxKg = 2 * f.Frame.WorkerCells() / waxCellsPerKg
 	return f, f.Check()
 }
 
@@ -181,7 +205,7 @@ type Fill struct {
 // capped honey.
 func (f BoxFormat) Full(frames int, share float64) Fill {
 	t := f.ThicknessMM(frames)
-	out := Fill{ThicknessMM: t, HoneyKg: 2 * float64(frames) * share * f.Frame.HoneyKg(t), TareKg: NewBox("", f, frames, f.Super, true).TareKg()}
+	out := Fill{ThicknessMM: t, HoneyKg: 2 * float64(frames) * share * f.Frame.HoneyKg(t), TareKg: NewBox("", f, frames, Make{Super: f.Super, Drawn: true}).TareKg()}
 	out.GrossKg = out.HoneyKg + out.TareKg
 	return out
 }

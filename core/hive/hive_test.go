@@ -23,7 +23,7 @@ func format(t testing.TB, key string) hive.BoxFormat {
 
 func TestUnknownFormatNamesTheCatalogue(t *testing.T) {
 	_, err := hive.FormatFor("top-hat-12")
-	var e hive.ErrFormat
+	var e hive.UnknownFormatError
 	if !errors.As(err, &e) || string(e) != "top-hat-12" {
 		t.Errorf("FormatFor gave %v", err)
 	}
@@ -37,7 +37,7 @@ func TestFullBoxesAgainstHandbookGross(t *testing.T) {
 	for key, want := range map[string][2]float64{
 		"langstroth-deep-10": {80, 90}, "langstroth-medium-10": {50, 60}, "langstroth-shallow-10": {35, 45},
 	} {
-		b := hive.NewBox("b", format(t, key), 9, true, true)
+		b := hive.NewBox("b", format(t, key), 9, hive.Make{Super: true, Drawn: true})
 		for i := range b.Frames {
 			b.Frames[i].A = comb.Shares{comb.Honey: 1}
 			b.Frames[i].B = comb.Shares{comb.Honey: 1}
@@ -86,7 +86,7 @@ func TestPolystyreneIsLighterAndHoldsTheSame(t *testing.T) {
 // that of the catalogue does.
 func TestOwnFormat(t *testing.T) {
 	d := format(t, "langstroth-deep-10")
-	own, err := hive.Own("own:mine", "mine", 429, 203, 10, 375, 3.4, 0.30, false)
+	own, err := hive.Own("own:mine", dimensions("mine", 429, 203, 10, 375, 3.4))
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -94,11 +94,11 @@ func TestOwnFormat(t *testing.T) {
 		t.Errorf("own %+v, catalogue %+v", a, b)
 	}
 	for name, f := range map[string][4]float64{"too long": {900, 203, 10, 375}, "no slots": {429, 203, 0, 375}, "too tight": {429, 203, 20, 375}, "too wide": {429, 203, 4, 375}} {
-		if _, err := hive.Own("own:x", name, f[0], f[1], int(f[2]), f[3], 3.4, 0.3, false); err == nil {
+		if _, err := hive.Own("own:x", dimensions(name, f[0], f[1], int(f[2]), f[3], 3.4)); err == nil {
 			t.Errorf("%s is taken", name)
 		}
 	}
-	if _, err := hive.Own("own:x", "no wood", 429, 203, 10, 375, 0, 0.3, false); err == nil {
+	if _, err := hive.Own("own:x", dimensions("no wood", 429, 203, 10, 375, 0)); err == nil {
 		t.Error("a box of nothing is taken")
 	}
 }
@@ -125,14 +125,14 @@ func TestFullBoxes(t *testing.T) {
 
 func TestOperationsRefuse(t *testing.T) {
 	d, m := format(t, "langstroth-deep-10"), format(t, "langstroth-medium-10")
-	s := hive.Stack{Boxes: []hive.Box{hive.NewBox("d", d, 10, false, true), hive.NewBox("m", m, 9, true, true)}}
+	s := hive.Stack{Boxes: []hive.Box{hive.NewBox("d", d, 10, hive.Make{Drawn: true}), hive.NewBox("m", m, 9, hive.Make{Super: true, Drawn: true})}}
 	if _, err := s.MoveFrame(hive.Place{0, 0}, hive.Place{1, 0}); !errors.Is(err, hive.ErrMisfit) {
 		t.Errorf("a deep frame into a medium box: %v", err)
 	}
 	if _, err := s.MoveFrame(hive.Place{0, 12}, hive.Place{0, 0}); !errors.Is(err, hive.ErrNoSuchPlace) {
 		t.Errorf("slot 13: %v", err)
 	}
-	s.Boxes = append(s.Boxes, hive.NewBox("d2", d, 10, false, true))
+	s.Boxes = append(s.Boxes, hive.NewBox("d2", d, 10, hive.Make{Drawn: true}))
 	if _, err := s.MoveFrame(hive.Place{0, 0}, hive.Place{2, 0}); !errors.Is(err, hive.ErrFull) {
 		t.Errorf("an eleventh frame: %v", err)
 	}
@@ -162,7 +162,7 @@ func FuzzOperationsConserveFrames(f *testing.F) {
 		r := rand.New(rand.NewPCG(seed, 7))
 		s := hive.Stack{ExcluderAbove: r.IntN(3)}
 		for i := range 3 {
-			s.Boxes = append(s.Boxes, hive.NewBox(fmt.Sprint("b", i), d, 5+r.IntN(6), i > 1, true))
+			s.Boxes = append(s.Boxes, hive.NewBox(fmt.Sprint("b", i), d, 5+r.IntN(6), hive.Make{Super: i > 1, Drawn: true}))
 		}
 		var hand []hive.Frame
 		want := ids(s)
@@ -211,4 +211,11 @@ func FuzzOperationsConserveFrames(f *testing.F) {
 			t.Fatal("an operation changed the stack it was given")
 		}
 	})
+}
+
+// dimensions are those of a box of one's own, with a usual frame.
+func dimensions(name string, length, height float64, slots int, width, boxKg float64) hive.Dimensions {
+	return hive.Dimensions{
+		Name: name, LengthMM: length, HeightMM: height, Slots: slots, InnerWidthMM: width, BoxKg: boxKg, FrameKg: 0.3,
+	}
 }

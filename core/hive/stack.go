@@ -164,13 +164,19 @@ func (s Stack) has(p Place) bool {
 	return p.Box >= 0 && p.Box < len(s.Boxes) && p.Slot >= 0 && p.Slot < len(s.Boxes[p.Box].Frames)
 }
 
-// NewBox returns a box full of frames, all drawn and empty or all foundation.
-// Frame ids are made from id.
-func NewBox(id string, f BoxFormat, frames int, super, drawn bool) Box {
-	b := Box{ID: id, Format: f, Super: super}
+// Make says what kind of box is made; the zero Make is a box of foundation for the
+// nest.
+type Make struct {
+	Super bool // above the nest
+	Drawn bool // its combs are drawn, and empty
+}
+
+// NewBox returns a box with so many frames. Frame ids are made from id.
+func NewBox(id string, f BoxFormat, frames int, as Make) Box {
+	b := Box{ID: id, Format: f, Super: as.Super}
 	var s comb.Shares
 	s[comb.Foundation] = 1
-	if drawn {
+	if as.Drawn {
 		s[comb.Foundation], s[comb.Empty] = 0, 1
 	}
 	for i := range frames {

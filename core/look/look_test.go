@@ -21,7 +21,7 @@ func stack(t testing.TB) hive.Stack {
 		t.Fatal(err)
 	}
 	medium, _ := hive.FormatFor("langstroth-medium-10")
-	return hive.Stack{ExcluderAbove: 1, Boxes: []hive.Box{hive.NewBox("nest", deep, 10, false, true), hive.NewBox("super", medium, 10, true, true)}}
+	return hive.Stack{ExcluderAbove: 1, Boxes: []hive.Box{hive.NewBox("nest", deep, 10, hive.Make{Drawn: true}), hive.NewBox("super", medium, 10, hive.Make{Super: true, Drawn: true})}}
 }
 
 func face(t testing.TB, s string) comb.Face {

@@ -33,13 +33,13 @@ type OwnFormat struct {
 
 // Format returns f as the hive's, under a key.
 func (f OwnFormat) Format(key string) (hive.BoxFormat, error) {
-	return hive.Own(key, f.Name, f.LengthMM, f.HeightMM, f.Slots, f.InnerWidthMM, f.BoxKg, f.FrameKg, f.Super)
+	return hive.Own(key, hive.Dimensions(f))
 }
 
 // BoxOf returns a box of a format with the ids given, as a log holds it: a
 // format of the catalogue by its key, any other with its dimensions.
-func BoxOf(f hive.BoxFormat, id string, frames []string, super, drawn bool) Box {
-	b := Box{ID: id, Format: f.Key, Frames: frames, Super: super, Drawn: drawn}
+func BoxOf(f hive.BoxFormat, id string, frames []string, as hive.Make) Box {
+	b := Box{ID: id, Format: f.Key, Frames: frames, Super: as.Super, Drawn: as.Drawn}
 	if _, err := hive.FormatFor(f.Key); err != nil {
 		b.Own = &OwnFormat{
 			Name:         f.Name,
@@ -56,12 +56,12 @@ func BoxOf(f hive.BoxFormat, id string, frames []string, super, drawn bool) Box 
 }
 
 // NewBox returns a box of n new frames, with ids made by id.
-func NewBox(f hive.BoxFormat, n int, super, drawn bool, id func() string) Box {
+func NewBox(f hive.BoxFormat, n int, as hive.Make, id func() string) Box {
 	frames := make([]string, n)
 	for i := range frames {
 		frames[i] = id()
 	}
-	return BoxOf(f, id(), frames, super, drawn)
+	return BoxOf(f, id(), frames, as)
 }
 
 // Made returns the box as it comes on a hive.
@@ -73,7 +73,7 @@ func (x Box) Made() (hive.Box, error) {
 	if len(x.Frames) > f.Slots {
 		return hive.Box{}, fmt.Errorf("%d frames do not fit %s, which has %d slots", len(x.Frames), f.Name, f.Slots)
 	}
-	out := hive.NewBox(x.ID, f, len(x.Frames), x.Super, x.Drawn)
+	out := hive.NewBox(x.ID, f, len(x.Frames), hive.Make{Super: x.Super, Drawn: x.Drawn})
 	for i, id := range x.Frames {
 		out.Frames[i].ID = id
 	}

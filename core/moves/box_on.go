@@ -105,7 +105,7 @@ func supersOn(st hive.Stack, n int, drawn bool, id func() string) []Act {
 	for k := range n {
 		out = append(out, &BoxOn{
 			At:            len(st.Boxes) + k,
-			Box:           NewBox(f, FramesLike(st, f), true, drawn, id),
+			Box:           NewBox(f, FramesLike(st, f), hive.Make{Super: true, Drawn: drawn}, id),
 			ExcluderUnder: k == 0 && st.Supers() == 0,
 		})
 	}

@@ -26,7 +26,7 @@ func format(t testing.TB, key string) hive.BoxFormat {
 // three, two empty; half a super of honey.
 func stack(t testing.TB) hive.Stack {
 	t.Helper()
-	nest := hive.NewBox("n", format(t, "langstroth-deep-10"), 10, false, true)
+	nest := hive.NewBox("n", format(t, "langstroth-deep-10"), 10, hive.Make{Drawn: true})
 	for i, s := range []comb.Shares{
 		{comb.Honey: 1}, {comb.Honey: 0.9, comb.Pollen: 0.1},
 		{comb.Brood: 0.6, comb.Honey: 0.2, comb.Empty: 0.2}, {comb.Brood: 0.5, comb.Larvae: 0.2, comb.Eggs: 0.1, comb.Empty: 0.2},
@@ -35,7 +35,7 @@ func stack(t testing.TB) hive.Stack {
 	} {
 		nest.Frames[i].A, nest.Frames[i].B = s, s
 	}
-	super := hive.NewBox("s", format(t, "langstroth-medium-10"), 10, true, true)
+	super := hive.NewBox("s", format(t, "langstroth-medium-10"), 10, hive.Make{Super: true, Drawn: true})
 	for i := range 5 {
 		super.Frames[i].A, super.Frames[i].B = comb.Shares{comb.Honey: 1}, comb.Shares{comb.Honey: 1}
 	}
@@ -154,7 +154,7 @@ func ids(of string, n int) (out []string) {
 // act, tell the forecast how the nest lies now.
 func TestNestTurnedIsToldWithItsShape(t *testing.T) {
 	h := here(t)
-	upper := hive.NewBox("u", format(t, "langstroth-deep-10"), 10, false, true)
+	upper := hive.NewBox("u", format(t, "langstroth-deep-10"), 10, hive.Make{Drawn: true})
 	for i := range upper.Frames {
 		upper.Frames[i].A = comb.Shares{comb.Honey: 1}
 		upper.Frames[i].B = comb.Shares{comb.Honey: 1}
@@ -178,7 +178,7 @@ func TestNestTurnedIsToldWithItsShape(t *testing.T) {
 // and leaves the hive's total as it is.
 func TestCombsBetweenNestAndSupers(t *testing.T) {
 	h := here(t)
-	h.Stack.Boxes[1] = hive.NewBox("s", format(t, "langstroth-deep-10"), 9, true, true)
+	h.Stack.Boxes[1] = hive.NewBox("s", format(t, "langstroth-deep-10"), 9, hive.Make{Super: true, Drawn: true})
 	up := change(t, h, &moves.FrameMoved{Frame: "n-1", Box: "s", Slot: 0})
 	if up.NestHoneyUp <= 0 || up.NestHoneyOut != 0 || !near(up.NestDrawnUp, 0.1) || up.NestDrawn != 0 || up.SuperDrawn != 0 {
 		t.Errorf("a honey comb set over the nest: %+v", up)

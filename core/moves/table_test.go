@@ -232,7 +232,7 @@ func TestWhatComesFromNowhere(t *testing.T) {
 	if err != nil || len(d.Hives.Here().Stack.Boxes[0].Frames) != 9 {
 		t.Error("it is still there", err)
 	}
-	medium := moves.Hive{Colony: "c", Stack: hive.Stack{Boxes: []hive.Box{hive.NewBox("m", format(t, "langstroth-medium-10"), 5, true, true)}}}
+	medium := moves.Hive{Colony: "c", Stack: hive.Stack{Boxes: []hive.Box{hive.NewBox("m", format(t, "langstroth-medium-10"), 5, hive.Make{Super: true, Drawn: true})}}}
 	if _, err := moves.Do(moves.Of(here(t), medium), &moves.FrameMoved{Frame: "n-1", From: "a", To: "c", Box: "m"}, 5); err == nil {
 		t.Error("a deep frame went into a medium box")
 	}
@@ -240,7 +240,7 @@ func TestWhatComesFromNowhere(t *testing.T) {
 
 func ExampleTable_ExactAll() {
 	f, _ := hive.FormatFor("langstroth-deep-10")
-	h := moves.Hive{Stack: hive.Stack{Boxes: []hive.Box{hive.NewBox("nest", f, 10, false, true)}}}
+	h := moves.Hive{Stack: hive.Stack{Boxes: []hive.Box{hive.NewBox("nest", f, 10, hive.Make{Drawn: true})}}}
 	acts, after, _ := moves.All.ExactAll(h, []moves.Said{{Do: "super_drawn", N: 2}}, moves.Unnamed())
 	for _, a := range acts {
 		title, say := a.Words(measure.Systems[0])

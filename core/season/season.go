@@ -95,10 +95,10 @@ var Climates = []Climate{
 	{"scandinavia", "Scandinavia", 5, 11, 18, 22},
 }
 
-// ErrClimate is returned by ClimateFor for a key that is not in Climates.
-type ErrClimate string
+// UnknownClimateError is returned by ClimateFor for a key that is not in Climates.
+type UnknownClimateError string
 
-func (e ErrClimate) Error() string {
+func (e UnknownClimateError) Error() string {
 	keys := make([]string, len(Climates))
 	for i, c := range Climates {
 		keys[i] = c.Key
@@ -113,7 +113,7 @@ func ClimateFor(key string) (Climate, error) {
 			return c, nil
 		}
 	}
-	return Climate{}, ErrClimate(key)
+	return Climate{}, UnknownClimateError(key)
 }
 
 // coldestDay is the season day of the coldest usual day. Source: common practice.

@@ -68,7 +68,7 @@ func twoBoxes(t *testing.T) hive.Stack {
 		t.Fatal(err)
 	}
 	medium, _ := hive.FormatFor("langstroth-medium-10")
-	nest, super := hive.NewBox("n", deep, 10, false, true), hive.NewBox("s", medium, 10, true, false)
+	nest, super := hive.NewBox("n", deep, 10, hive.Make{Drawn: true}), hive.NewBox("s", medium, 10, hive.Make{Super: true})
 	for i := 3; i < 8; i++ {
 		f := comb.Shares{comb.Honey: 0.2, comb.Pollen: 0.1, comb.Eggs: 0.1, comb.Larvae: 0.2, comb.Brood: 0.4}
 		nest.Frames[i].A, nest.Frames[i].B = f, f
