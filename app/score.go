@@ -11,10 +11,10 @@ import (
 	"kembo/core/measure"
 )
 
-// Score is what came of the forecasts that looks have tested, over all colonies,
-// of one kind of thing: what all looks before had taught against a fresh model
-// that knew the last look alone. Errors are means, as shares of what was found,
-// and hold the keeper's own.
+// Score is how forecasts of one quantity compared with later looks, over all colonies:
+// those by what all looks before had taught, and those of a fresh model that knew the
+// last look alone. Errors are means, as shares of what was found, and include the
+// keeper's own.
 type Score struct {
 	Name            string
 	Tests           int

@@ -26,7 +26,7 @@ type Standing struct {
 	Today     day.Day           `json:"today"`
 	Visit     day.Day           `json:"visit"`
 	Looked    day.Day           `json:"looked"`  // 0: never
-	Weighed   day.Day           `json:"weighed"` // the last day of all, where only a weight is of it
+	Weighed   day.Day           `json:"weighed"` // day of the last weighing, if later than the last look; 0: none
 	Known     bool              `json:"known"`
 	Horizon   int               `json:"horizon"`
 	Runways   []forecast.Runway `json:"runways"`    // food, lay, store

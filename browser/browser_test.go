@@ -75,7 +75,7 @@ func run(m *testing.M) int {
 	return m.Run()
 }
 
-// serveDemo serves the sample operation on a day, or an empty file for none.
+// serve serves the sample operation on a day, or an empty file for none.
 func serve(t *testing.T, on *day.Day) string {
 	t.Helper()
 	ctx, cancel := context.WithCancel(context.Background())

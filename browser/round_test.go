@@ -211,7 +211,7 @@ func TestALostAnswerDoublesNothing(t *testing.T) {
 	}
 }
 
-// TestTheSameIdWithAnotherBodyIsKeptBeside, and what others wrote meanwhile is
+// TestBothAreKept: the same id with another body is kept beside, and what others wrote meanwhile is
 // kept and shown.
 func TestBothAreKept(t *testing.T) {
 	h := newHouse(t, demo.Default)

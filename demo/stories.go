@@ -41,7 +41,6 @@ type story struct {
 	scale      bool // it stands on a hive scale
 }
 
-// usual is a colony as most are, in one deep; every fourth in two.
 // paces are how colonies of the sample gain against each other, levels how the
 // flow of its yards runs against their calendars.
 var (
@@ -49,6 +48,7 @@ var (
 	levels = map[string]float64{"QL": 1, "MR": 0.85, "SA": 1.1, "HE": 1.2}
 )
 
+// usual is a colony as most are, in one deep; every fourth in two.
 func usual(number uint64, code string, queen, stores, bees float64, year int) story {
 	s := story{number: number, code: code, from: First, nestFormat: "langstroth-deep-10", nestBoxes: 1, stores: min(stores, 17), bees: bees, winter: 0.3,
 		laying: 320, queen: queen, intake: paces[number%uint64(len(paces))], flow: levels[code[:2]], death: 1, queenYear: year, clipped: number%5 != 3}

@@ -371,10 +371,7 @@ func TestMarks(t *testing.T) {
 	if err := s.Append(ctx, event("m2", 121)); err != nil {
 		t.Fatal(err)
 	}
-	read, err := s.Mark(ctx, "c")
-	if err != nil {
-		t.Fatal(err)
-	}
+	read := mark(t, s)
 	if err := s.Append(ctx, event("m3", 122)); err != nil {
 		t.Fatal(err)
 	}
@@ -385,16 +382,11 @@ func TestMarks(t *testing.T) {
 		t.Errorf("a change while it was worked out is lost, %v", err)
 	}
 	// Two work it out; the one that read older inputs comes last.
-	if read, err = s.Mark(ctx, "c"); err != nil {
-		t.Fatal(err)
-	}
+	read = mark(t, s)
 	if err := s.Append(ctx, event("m4", 123)); err != nil {
 		t.Fatal(err)
 	}
-	newer, err := s.Mark(ctx, "c")
-	if err != nil {
-		t.Fatal(err)
-	}
+	newer := mark(t, s)
 	for _, x := range []store.Worked{{Standing: store.Standing{ColonyID: "c", YardID: "y", Body: `"newer"`}, Mark: newer}, {Standing: store.Standing{ColonyID: "c", YardID: "y", Body: `"older"`}, Mark: read}} {
 		if err := s.SaveStandings(ctx, x); err != nil {
 			t.Fatal(err)

@@ -119,16 +119,6 @@ func (s *Store) Stale(ctx context.Context, yard string, day int32) (map[string]i
 	return out, err
 }
 
-// Mark returns a colony's mark, 0 where it has none.
-func (s *Store) Mark(ctx context.Context, colony string) (int64, error) {
-	var n int64
-	err := s.read.QueryRowContext(ctx, selectMark, colony).Scan(&n)
-	if errors.Is(err, sql.ErrNoRows) {
-		return 0, nil
-	}
-	return n, err
-}
-
 const selectMarkedBoth = `SELECT EXISTS (SELECT 1 FROM stale WHERE colony_id = ?) OR EXISTS (SELECT 1 FROM stale_yard WHERE yard_id = ?)`
 
 // Marked reports whether a colony or its yard is marked.

@@ -224,16 +224,23 @@ func TestDataSurvivesReopening(t *testing.T) {
 	}
 }
 
+// mark is the mark of the colony c.
+func mark(t *testing.T, s *store.Store) int64 {
+	t.Helper()
+	m, err := s.Stale(context.Background(), "y", 1000)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return m["c"]
+}
+
 func TestStandingsAndVisits(t *testing.T) {
 	s, _ := open(t)
 	seed(t, s)
 	ctx := context.Background()
 	end := int32(120)
 	x := store.Worked{Standing: store.Standing{ColonyID: "c", YardID: "y", Today: 111, ModelVersion: "1", InputHash: "h", StoreEnd: &end, Body: `{}`}}
-	var err error
-	if x.Mark, err = s.Mark(ctx, "c"); err != nil {
-		t.Fatal(err)
-	}
+	x.Mark = mark(t, s)
 	again := x
 	again.Mark = 0 // the first has taken it away
 	if err := errors.Join(s.SaveStandings(ctx, x), s.SaveStandings(ctx, again)); err != nil {

@@ -116,7 +116,7 @@ func boardOf(b app.Board) *boardView {
 	v.weather(b.Weather, b.Units)
 	v.flow(b)
 	v.Visit, v.VisitOn, v.Weekday = y.Visit.Short(), y.Visit.String(), y.Visit.Weekday()
-	v.InDays = "in " + words.Count(int(y.Visit-y.Today), "day", "days")
+	v.InDays = words.In(int(y.Visit - y.Today))
 	if !y.Planned {
 		v.InDays += fmt.Sprintf(", by the rhythm of %d days", y.Rhythm)
 	}
@@ -353,7 +353,7 @@ func (s *Server) find(c fiber.Ctx) error {
 	q := strings.TrimSpace(c.Query("q"))
 	id, err := s.as(c).FindColony(c.Context(), q)
 	if err != nil {
-		return &Problem{fiber.StatusNotFound, fmt.Sprintf("There is no colony %q. Pick it from the board.", q), err}
+		return &Problem{fiber.StatusNotFound, fmt.Sprintf("There is no colony %q. Choose one from the board.", q), err}
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
 }

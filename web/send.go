@@ -163,16 +163,16 @@ func (s *Server) apartOf(c fiber.Ctx, x app.Colony) ([]apartView, error) {
 				kind, say := entryWords(e, x.Units)
 				w = append(w, e.Day.Short()+", "+kind+": "+say)
 			}
-			out = append(out, apartView{fmt.Sprintf("What %s sent on %s was entered without knowing of:", a.By, at), strings.Join(w, " ")})
+			out = append(out, apartView{fmt.Sprintf("What %s sent on %s was entered without knowing of this:", a.By, at), strings.Join(w, " ")})
 			continue
 		}
-		out = append(out, apartView{fmt.Sprintf("Sent by %s on %s under a number that had come before, with other contents; it is not in the log:", a.By, at), besideLine(a.Body, x)})
+		out = append(out, apartView{fmt.Sprintf("%s sent on %s a different version of an entry already received. It is not in the log:", a.By, at), besideLine(a.Body, x)})
 	}
 	return out, nil
 }
 
-// besideLine writes a form that was sent in one line, so that it can be entered
-// again.
+// besideLine says a form that was sent, in words and in one line, so that it can be
+// entered again.
 func besideLine(body string, x app.Colony) string {
 	q, err := url.ParseQuery(body)
 	if err != nil {
@@ -183,5 +183,7 @@ func besideLine(body string, x app.Colony) string {
 	if err != nil {
 		return err.Error()
 	}
-	return e.Day.Short() + ": " + shorthand.Format(shorthand.Line{Look: e.Look, Acts: e.Acts}, shorthand.BoxesOf(x.Believed.Stack))
+	boxes := shorthand.BoxesOf(x.Believed.Stack)
+	line := shorthand.Line{Look: e.Look, Acts: e.Acts}
+	return fmt.Sprintf("%s: %s. In one line: %s", e.Day.Short(), strings.Join(shorthand.Say(line, boxes), ". "), shorthand.Format(line, boxes))
 }

@@ -227,7 +227,7 @@ func (s *Server) problem(c fiber.Ctx, err error) error {
 	case errors.As(err, &own):
 		p = own
 	case errors.Is(err, app.ErrNotFound):
-		p.Status, p.Say = fiber.StatusNotFound, "That is not here. Pick it from the board."
+		p.Status, p.Say = fiber.StatusNotFound, "Not found. Choose it from the board."
 	case errors.As(err, &field):
 		p.Status, p.Say = fiber.StatusUnprocessableEntity, sentence(field)
 	case errors.As(err, &fe):
@@ -251,7 +251,7 @@ func (s *Server) problem(c fiber.Ctx, err error) error {
 	if _, refused := refusedUnread[p.Status]; refused || !joined(c) {
 		rerr = s.refuse(c, p)
 	} else {
-		rerr = s.show(c, "problem", &problemView{shell: shell{Title: "Not done"}, Head: "Not done", Say: p.Say})
+		rerr = s.show(c, "problem", &problemView{shell: shell{Title: "That did not work"}, Head: "That did not work", Say: p.Say})
 	}
 	if rerr != nil {
 		return c.SendString(p.Say)
@@ -274,7 +274,7 @@ type refusals struct{ made sync.Map }
 func (s *Server) refuse(c fiber.Ctx, p *Problem) error {
 	b, ok := s.refusals.made.Load(p.Say)
 	if !ok {
-		v := &problemView{shell: shell{Title: "Not done", Operation: " ", Today: " ", Locked: true}, Head: "Not done", Say: p.Say}
+		v := &problemView{shell: shell{Title: "That did not work", Operation: " ", Today: " ", Locked: true}, Head: "That did not work", Say: p.Say}
 		if p.Status == fiber.StatusUnauthorized {
 			v.Head = "This device has not joined"
 		}

@@ -102,7 +102,7 @@ func TestOnlyThisMachinesOwnPagesAreAnswered(t *testing.T) {
 		if res.StatusCode != tt.want {
 			t.Errorf("%s: %d, want %d", name, res.StatusCode, tt.want)
 		}
-		if tt.want >= 400 && !strings.Contains(body, "Not done") {
+		if tt.want >= 400 && !strings.Contains(body, "That did not work") {
 			t.Errorf("%s: the page has no sentence: %.200s", name, body)
 		}
 		if csp := res.Header.Get("Content-Security-Policy"); !strings.Contains(csp, "default-src 'none'") || strings.Contains(csp, "unsafe") {

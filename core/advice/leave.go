@@ -15,7 +15,7 @@ var leave = Rule{
 	Check:  checkLeave,
 }
 
-// Leave is the rule that stands when no other fires, for the docs.
+// LeaveRule returns the rule that stands when no other fires, for the docs.
 func LeaveRule() Rule { return leave }
 
 func checkLeave(s *Situation) (Advice, bool) {

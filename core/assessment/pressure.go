@@ -14,7 +14,7 @@ import (
 // at about the capping of the first. Source: Winston 1987, from memory.
 const cellsHold = 10
 
-// pressureOf returns what bears on swarming beside what is simulated.
+// pressureOf returns the swarm risk factors that the simulation does not model.
 func pressureOf(c Case, e colony.Estimate) forecast.Pressure {
 	p := forecast.Defaults()
 	k := forecast.Pressure{QueenYears: -1, Cups: 1}

@@ -20,7 +20,7 @@ const (
 	forIntake
 	forEating
 	forDeath
-	forAccess
+	_ // was a draw once; those after it keep their numbers
 	forSuper
 	forRequeen
 	forMating

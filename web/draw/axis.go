@@ -22,7 +22,7 @@ type Axis struct {
 	Bloom   []Bloom
 }
 
-// Axis draws the days, what is in flower and the visit over the tracks.
+// Draw draws the days, what is in flower and the visit over the tracks.
 func (a Axis) Draw() template.HTML {
 	s := deskScale
 	const h = 76.0

@@ -59,7 +59,7 @@ func (s scale) step() float64 {
 	return 28
 }
 
-// Short reports whether the middle lies before the visit.
+// short reports whether the middle lies before the visit.
 func (b Bar) short(visit float64) bool { return b.Likely < visit }
 
 // tight reports whether only the early end does.
