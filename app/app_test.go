@@ -35,10 +35,21 @@ func keeper(t *testing.T) (*app.Service, *store.Store, string, string) {
 		t.Fatal(err)
 	}
 	yard, colony := app.NewID(), app.NewID()
-	if err := svc.MakeYard(ctx, app.NewYard{ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 10}); err != nil {
+	if err := svc.MakeYard(
+		ctx,
+		app.NewYard{
+			ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 10,
+		},
+	); err != nil {
 		t.Fatal(err)
 	}
-	if err := svc.MakeColony(ctx, app.NewColony{ID: colony, Yard: yard, Code: "mr-01", NestFormat: "langstroth-deep-10", NestBoxes: 1, Supers: 1, Drawn: true, Excluder: true}); err != nil {
+	if err := svc.MakeColony(
+		ctx,
+		app.NewColony{
+			ID: colony, Yard: yard, Code: "mr-01", NestFormat: "langstroth-deep-10", NestBoxes: 1, Supers: 1,
+			Drawn: true, Excluder: true,
+		},
+	); err != nil {
 		t.Fatal(err)
 	}
 	return svc, s, yard, colony
@@ -51,10 +62,14 @@ func lookAt(c app.Colony, id string, on day.Day, honey float64) history.Entry {
 	seams := 8.0
 	return history.Entry{ID: id, Day: on, Kind: history.KindLook, Body: &history.Look{
 		Boxes: []history.BoxLook{
-			{Box: c.Believed.Stack.Boxes[0].ID, Depth: "boxes", Counts: &look.Counts{Brood: 5, Honey: 1.5, Pollen: 1, Empty: 2.5}, Seams: &seams},
+			{
+				Box: c.Believed.Stack.Boxes[0].ID, Depth: "boxes",
+				Counts: &look.Counts{Brood: 5, Honey: 1.5, Pollen: 1, Empty: 2.5}, Seams: &seams,
+			},
 			{Box: c.Believed.Stack.Boxes[1].ID, Depth: "boxes", Counts: &look.Counts{Honey: honey, Empty: 10 - honey}},
 		},
-		Queen: history.Queen{Looked: true, Eggs: true, Larvae: true, Capped: true}, Cells: history.Cells{Check: "complete"}, Health: "healthy",
+		Queen: history.Queen{Looked: true, Eggs: true, Larvae: true, Capped: true},
+		Cells: history.Cells{Check: "complete"}, Health: "healthy",
 	}}
 }
 
@@ -77,7 +92,9 @@ func TestALookChangesStackRunwaysAdviceAndLog(t *testing.T) {
 	}
 	full, _ := svc.Colony(ctx, id)
 	if full.Assessment.Base.Stores.Likely <= roomy.Assessment.Base.Stores.Likely || len(full.Log) != 3 {
-		t.Errorf("stores %v then %v, %d entries", roomy.Assessment.Base.Stores, full.Assessment.Base.Stores, len(full.Log))
+		t.Errorf(
+			"stores %v then %v, %d entries", roomy.Assessment.Base.Stores, full.Assessment.Base.Stores, len(full.Log),
+		)
 	}
 	if a := full.Standing.Advice[0].Action; a != advice.AddSuper {
 		t.Errorf("with a full super the first advice is %s", a)
@@ -112,7 +129,8 @@ func TestALateLookStandsOnItsDay(t *testing.T) {
 	if err := svc.Record(ctx, id, lookAt(c, uid("tomorrow"), today+1, 4)); !errors.As(err, &f) || f.Field != "date" {
 		t.Errorf("a look in the future: %v", err)
 	}
-	if err := svc.Record(ctx, id, lookAt(c, uid("before"), today-30, 4)); !errors.As(err, &f) || !strings.Contains(f.Say, "set up") {
+	if err := svc.Record(ctx, id, lookAt(c, uid("before"), today-30, 4)); !errors.As(err, &f) ||
+		!strings.Contains(f.Say, "set up") {
 		t.Errorf("a look before the hive: %v", err)
 	}
 	again, _ := svc.Colony(ctx, id)
@@ -126,7 +144,10 @@ func TestVisitsByPlanOrByRhythm(t *testing.T) {
 	ctx := context.Background()
 	b, _ := svc.Board(ctx, yard)
 	if b.Yard.Planned || b.Yard.Visit != today+10 {
-		t.Errorf("with none planned the visit is %v (planned %v), want the rhythm of ten days", b.Yard.Visit, b.Yard.Planned)
+		t.Errorf(
+			"with none planned the visit is %v (planned %v), want the rhythm of ten days", b.Yard.Visit,
+			b.Yard.Planned,
+		)
 	}
 	if err := svc.MoveVisit(ctx, yard, today+4); err != nil {
 		t.Fatal(err)
@@ -147,20 +168,27 @@ func TestSetUpRefusesWithTheField(t *testing.T) {
 	ctx := context.Background()
 	var f *app.FieldError
 	for field, c := range map[string]app.NewColony{
-		"code":         {ID: uid("a"), Yard: yard, Code: " ", NestFormat: "langstroth-deep-10", NestBoxes: 1},
-		"format":       {ID: uid("b"), Yard: yard, Code: "X1", NestFormat: "barrel", NestBoxes: 1},
-		"nest boxes":   {ID: uid("c"), Yard: yard, Code: "X2", NestFormat: "langstroth-deep-10", NestBoxes: 9},
-		"yard":         {ID: uid("d"), Yard: "nowhere", Code: "X3", NestFormat: "langstroth-deep-10", NestBoxes: 1},
-		"queen's year": {ID: uid("e"), Yard: yard, Code: "X4", NestFormat: "langstroth-deep-10", NestBoxes: 1, QueenYear: 2031},
+		"code":       {ID: uid("a"), Yard: yard, Code: " ", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+		"format":     {ID: uid("b"), Yard: yard, Code: "X1", NestFormat: "barrel", NestBoxes: 1},
+		"nest boxes": {ID: uid("c"), Yard: yard, Code: "X2", NestFormat: "langstroth-deep-10", NestBoxes: 9},
+		"yard":       {ID: uid("d"), Yard: "nowhere", Code: "X3", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+		"queen's year": {
+			ID: uid("e"), Yard: yard, Code: "X4", NestFormat: "langstroth-deep-10", NestBoxes: 1, QueenYear: 2031,
+		},
 	} {
 		if err := svc.MakeColony(ctx, c); !errors.As(err, &f) || f.Field != field {
 			t.Errorf("%s: %v", field, err)
 		}
 	}
-	if err := svc.MakeColony(ctx, app.NewColony{ID: uid("z"), Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1}); !errors.As(err, &f) || !strings.Contains(f.Say, "already") {
+	if err := svc.MakeColony(
+		ctx, app.NewColony{ID: uid("z"), Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+	); !errors.As(err, &f) || !strings.Contains(f.Say, "already") {
 		t.Errorf("the same code twice: %v", err)
 	}
-	if err := svc.MakeYard(ctx, app.NewYard{ID: uid("y"), Name: "Far", Climate: "uk", Hemisphere: "north", Zone: "Moon/Base", RhythmDays: 7}); !errors.As(err, &f) || f.Field != "zone" {
+	if err := svc.MakeYard(
+		ctx,
+		app.NewYard{ID: uid("y"), Name: "Far", Climate: "uk", Hemisphere: "north", Zone: "Moon/Base", RhythmDays: 7},
+	); !errors.As(err, &f) || f.Field != "zone" {
 		t.Errorf("an unknown zone: %v", err)
 	}
 }
@@ -225,14 +253,19 @@ func TestAdviceDoneIsWrittenAndSettled(t *testing.T) {
 func TestATreatmentBarsUntilItsLabelsTimeIsOver(t *testing.T) {
 	svc, _, _, id := keeper(t)
 	ctx := context.Background()
-	if err := svc.Write(ctx, id, app.Note{ID: uid("t1"), Kind: history.KindTreatment, Day: today, What: "thymol"}); err != nil {
+	if err := svc.Write(
+		ctx, id, app.Note{ID: uid("t1"), Kind: history.KindTreatment, Day: today, What: "thymol"},
+	); err != nil {
 		t.Fatal(err)
 	}
 	c, _ := svc.Colony(ctx, id)
 	if in := c.In(); len(in) != 1 || in[0] != "thymol" {
 		t.Errorf("in the hive: %v", in)
 	}
-	if err := svc.Write(ctx, id, app.Note{ID: uid("t2"), Kind: history.KindTreatment, Day: today, What: "thymol", Out: true, Until: today + 14}); err != nil {
+	if err := svc.Write(
+		ctx, id,
+		app.Note{ID: uid("t2"), Kind: history.KindTreatment, Day: today, What: "thymol", Out: true, Until: today + 14},
+	); err != nil {
 		t.Fatal(err)
 	}
 	c, _ = svc.Colony(ctx, id)
@@ -240,8 +273,13 @@ func TestATreatmentBarsUntilItsLabelsTimeIsOver(t *testing.T) {
 		t.Errorf("treatments %+v", p)
 	}
 	var f *app.FieldError
-	for _, n := range []app.Note{{ID: uid("a"), Kind: history.KindFeed, Day: today}, {ID: uid("b"), Kind: history.KindWeighing, Day: today, Kg: -2}, {ID: uid("c"), Kind: history.KindTreatment, Day: today},
-		{ID: uid("d"), Kind: history.KindTreatment, Day: today, What: "other", Out: true}, {ID: uid("e"), Kind: "dance", Day: today}} {
+	for _, n := range []app.Note{
+		{ID: uid("a"), Kind: history.KindFeed, Day: today},
+		{ID: uid("b"), Kind: history.KindWeighing, Day: today, Kg: -2},
+		{ID: uid("c"), Kind: history.KindTreatment, Day: today},
+		{ID: uid("d"), Kind: history.KindTreatment, Day: today, What: "other", Out: true},
+		{ID: uid("e"), Kind: "dance", Day: today},
+	} {
 		if err := svc.Write(ctx, id, n); !errors.As(err, &f) {
 			t.Errorf("%+v: %v", n, err)
 		}

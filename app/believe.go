@@ -94,7 +94,9 @@ func known(v *float64) float64 {
 }
 
 // ground is what a colony's log is read on.
-func (s *Service) ground(colony string, site forecast.Site, set Settings, today day.Day, gains []history.Gain) history.Ground {
+func (s *Service) ground(
+	colony string, site forecast.Site, set Settings, today day.Day, gains []history.Gain,
+) history.Ground {
 	return history.Ground{Colony: colony, Site: site, Seed: assessment.Seed, Observer: set.Observer(), Units: set.Units,
 		Yard: s.drawn.yard(site, today), Gains: gains, To: today}
 }

@@ -19,7 +19,10 @@ func TestConditionsAreKeptWhileNothingChanges(t *testing.T) {
 		t.Fatal(err)
 	}
 	today := day.Of(2026, time.June, 3)
-	site := forecast.Site{Yard: "a", Hemisphere: season.North, Climate: climate, Weather: map[day.Day]season.Weather{today: {Day: today, MinC: 8, MaxC: 17}}}
+	site := forecast.Site{
+		Yard: "a", Hemisphere: season.North, Climate: climate,
+		Weather: map[day.Day]season.Weather{today: {Day: today, MinC: 8, MaxC: 17}},
+	}
 	first := c.yard(site, today)
 	if c.yard(site, today) != first {
 		t.Error("the same yard was drawn twice")

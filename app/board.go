@@ -168,8 +168,11 @@ func byUrgency(a, b Standing) int {
 }
 
 func lineOf(y yardDay, n store.Tally) YardLine {
-	l := YardLine{ID: y.ID, Name: y.Name, Today: y.today, Visit: y.visit, Planned: y.planned, Rhythm: y.RhythmDays,
-		CantWait: n[UrgencyCantWait], Tight: n[UrgencyTight], NotKnown: n[UrgencyNotKnown], CanWait: n[UrgencyCanWait] + n[UrgencyNotKnown]}
+	l := YardLine{
+		ID: y.ID, Name: y.Name, Today: y.today, Visit: y.visit, Planned: y.planned, Rhythm: y.RhythmDays,
+		CantWait: n[UrgencyCantWait], Tight: n[UrgencyTight], NotKnown: n[UrgencyNotKnown],
+		CanWait: n[UrgencyCanWait] + n[UrgencyNotKnown],
+	}
 	l.Colonies = l.CantWait + l.Tight + l.CanWait
 	return l
 }
@@ -230,7 +233,9 @@ func (s *Service) FindColony(ctx context.Context, code string) (string, error) {
 	if err != nil {
 		return "", err
 	}
-	c, err := s.store.ColonyByCode(ctx, op.ID, strings.ToUpper(strings.TrimSpace(code)), int32(s.todayIn("UTC"))+1) // somewhere it is tomorrow
+	c, err := s.store.ColonyByCode(
+		ctx, op.ID, strings.ToUpper(strings.TrimSpace(code)), int32(s.todayIn("UTC"))+1,
+	) // somewhere it is tomorrow
 	if errors.Is(err, ErrNotFound) {
 		return "", fmt.Errorf("colony %q: %w", code, ErrNotFound)
 	}

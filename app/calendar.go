@@ -60,7 +60,10 @@ func (s *Service) correct(ctx context.Context, site *forecast.Site, today day.Da
 	}
 	var notes []season.Note
 	for _, n := range rows {
-		notes = append(notes, season.Note{Plant: n.Plant, What: season.What(n.What), Day: season.DayOf(day.Day(n.Day), site.Hemisphere)})
+		notes = append(
+			notes,
+			season.Note{Plant: n.Plant, What: season.What(n.What), Day: season.DayOf(day.Day(n.Day), site.Hemisphere)},
+		)
 	}
 	site.Bloom = season.Corrected(site.Bloom, notes)
 	return nil
@@ -134,7 +137,9 @@ func (s *Service) SetPlant(ctx context.Context, yard, before string, b season.Bl
 	case !(b.From < b.PeakFrom && b.PeakFrom <= b.PeakTo && b.PeakTo < b.To):
 		return &FieldError{"dates", "must follow each other: opens, in full flower from, to, over"}
 	case b.Strength < 0 || b.Strength > strongest:
-		return &FieldError{"flow", fmt.Sprintf("%g is not between 0 and %d; 1 is a strong main flow", b.Strength, strongest)}
+		return &FieldError{
+			"flow", fmt.Sprintf("%g is not between 0 and %d; 1 is a strong main flow", b.Strength, strongest),
+		}
 	case b.Pollen < 0 || b.Pollen > 1:
 		return &FieldError{"pollen", fmt.Sprintf("%g is not between 0 and 1", b.Pollen)}
 	case b.DegreeDays < 0 || b.DegreeDays > 5000 || b.BaseC < -5 || b.BaseC > 20:
@@ -206,7 +211,9 @@ func (s *Service) NoteFlow(ctx context.Context, yard, id, plant string, what sea
 	if err != nil {
 		return err
 	}
-	err = s.store.AddFlowNote(ctx, store.FlowNote{ID: id, YardID: yard, Plant: plant, What: string(what), Day: int32(on)}, by)
+	err = s.store.AddFlowNote(
+		ctx, store.FlowNote{ID: id, YardID: yard, Plant: plant, What: string(what), Day: int32(on)}, by,
+	)
 	if errors.Is(err, store.ErrTaken) {
 		return taken
 	}
@@ -241,7 +248,12 @@ func (s *Service) AddWeather(ctx context.Context, yard string, days []season.Wea
 	}
 	rows := make([]store.WeatherDay, 0, len(days))
 	for _, w := range days {
-		rows = append(rows, store.WeatherDay{Day: int32(w.Day), MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH})
+		rows = append(
+			rows,
+			store.WeatherDay{
+				Day: int32(w.Day), MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH,
+			},
+		)
 	}
 	found := false
 	for _, y := range ys {

@@ -192,7 +192,8 @@ func (s *Service) toldNow(ctx context.Context, f found) (t *told, st Standing, h
 		return nil, st, "", err
 	}
 	marked, err := s.store.Marked(ctx, f.colony.ID, f.yard.ID)
-	if err != nil || marked || row.Told == nil || day.Day(row.Today) != f.yard.today || row.ModelVersion != assessment.ModelVersion || row.YardID != f.yard.ID {
+	if err != nil || marked || row.Told == nil || day.Day(row.Today) != f.yard.today ||
+		row.ModelVersion != assessment.ModelVersion || row.YardID != f.yard.ID {
 		return nil, st, "", err
 	}
 	if err := json.Unmarshal([]byte(row.Body), &st); err != nil {
@@ -213,8 +214,11 @@ func (s *Service) blank(ctx context.Context, f found, from day.Day) (Colony, err
 		return Colony{}, err
 	}
 	set, err := s.Settings(ctx)
-	return Colony{site: site, Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today, Visit: f.yard.visit, Planned: f.yard.planned,
-		Zone: f.yard.Zone, Settings: set, Bloom: site.Bloom, Season: site.On(f.yard.today)}, err
+	return Colony{
+		site: site, Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today,
+		Visit: f.yard.visit, Planned: f.yard.planned, Zone: f.yard.Zone, Settings: set, Bloom: site.Bloom,
+		Season: site.On(f.yard.today),
+	}, err
 }
 
 // believe reads a colony off its log; no forecast is run ahead.
@@ -338,7 +342,9 @@ func (s *Service) Form(ctx context.Context, id string) (Colony, error) {
 // stored. One of today is read against what the colony's page has read already.
 func (s *Service) Questions(ctx context.Context, c Colony, e history.Entry) ([]look.Question, error) {
 	site, set := c.site, c.Settings
-	fresh := e.Day == c.Today && len(c.Broken) == 0 && !slices.ContainsFunc(c.Log, func(l LogLine) bool { return l.ID == e.ID })
+	fresh := e.Day == c.Today && len(c.Broken) == 0 && !slices.ContainsFunc(c.Log, func(l LogLine) bool {
+		return l.ID == e.ID
+	})
 	if fresh && e.Look() != nil {
 		g := history.Ground{Site: site, Observer: set.Observer(), Units: set.Units}
 		expected := c.expected

@@ -77,7 +77,8 @@ func (s *Service) NoteCombs(ctx context.Context, colony, entryID string, a histo
 	switch {
 	case len(a.Frames) == 0:
 		return &FieldError{"frames", "choose at least one frame"}
-	case a.Darkness == nil && a.DroneShare == nil && a.Granulated == nil && a.Cull == nil && a.Label == "" && a.Origin == "":
+	case a.Darkness == nil && a.DroneShare == nil && a.Granulated == nil && a.Cull == nil && a.Label == "" &&
+		a.Origin == "":
 		return &FieldError{"combs", "say something of them: how dark, how much drone comb, where from"}
 	case len(a.Label) > 20:
 		return &FieldError{"label", "it is longer than 20 letters; shorten it"}

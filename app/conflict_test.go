@@ -42,7 +42,9 @@ func TestTwoAtOnceLeaveALogThatFits(t *testing.T) {
 			}
 		}
 		seen := func() error { return svc.Record(ctx, id, lookAt(c, uid(fmt.Sprint("look", round)), today, 3)) }
-		for name, pair := range map[string][2]func() error{"a super off twice": {off(1), off(2)}, "a look at a super that goes off": {seen, off(3)}} {
+		for name, pair := range map[string][2]func() error{
+			"a super off twice": {off(1), off(2)}, "a look at a super that goes off": {seen, off(3)},
+		} {
 			var wg sync.WaitGroup
 			var errs [2]error
 			for i, f := range pair {
@@ -131,7 +133,10 @@ func brokenLog(t *testing.T) (svc *app.Service, yard, colony string) {
 			t.Fatal(err)
 		}
 	}
-	if err := svc.MakeColony(ctx, app.NewColony{ID: uid("whole"), Yard: yard, Code: "MR-02", NestFormat: "langstroth-deep-10", NestBoxes: 1}); err != nil {
+	if err := svc.MakeColony(
+		ctx,
+		app.NewColony{ID: uid("whole"), Yard: yard, Code: "MR-02", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+	); err != nil {
 		t.Fatal(err)
 	}
 	return svc, yard, id
@@ -243,7 +248,9 @@ func TestOneIDIsOneThing(t *testing.T) {
 	ctx := context.Background()
 	svc, _, yard, id := keeper(t)
 	other := uid("other colony")
-	if err := svc.MakeColony(ctx, app.NewColony{ID: other, Yard: yard, Code: "MR-02", NestFormat: "langstroth-deep-10", NestBoxes: 1}); err != nil {
+	if err := svc.MakeColony(
+		ctx, app.NewColony{ID: other, Yard: yard, Code: "MR-02", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+	); err != nil {
 		t.Fatal(err)
 	}
 	fed := app.Note{ID: uid("n"), Kind: history.KindFeed, Day: today, What: "syrup", Kg: 2}
@@ -262,18 +269,31 @@ func TestOneIDIsOneThing(t *testing.T) {
 		"another kind":   func() error { return svc.Write(ctx, id, weighed) },
 		"another colony": func() error { return svc.Write(ctx, other, fed) },
 		"another's yard": func() error {
-			return svc.MakeYard(ctx, app.NewYard{ID: yard, Name: "Elsewhere", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 10})
+			return svc.MakeYard(
+				ctx,
+				app.NewYard{
+					ID: yard, Name: "Elsewhere", Climate: "uk", Hemisphere: "north", Zone: "Europe/London",
+					RhythmDays: 10,
+				},
+			)
 		},
 		"another's colony": func() error {
-			return svc.MakeColony(ctx, app.NewColony{ID: id, Yard: yard, Code: "MR-09", NestFormat: "langstroth-deep-10", NestBoxes: 1})
+			return svc.MakeColony(
+				ctx, app.NewColony{ID: id, Yard: yard, Code: "MR-09", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+			)
 		},
 		"a look elsewhere": func() error { _, err := svc.Receive(ctx, other, look); return err },
-		"no id":            func() error { return svc.Write(ctx, id, app.Note{Kind: history.KindFeed, Day: today, Kg: 2}) },
+		"no id": func() error {
+			return svc.Write(ctx, id, app.Note{Kind: history.KindFeed, Day: today, Kg: 2})
+		},
 		"an id with a break": func() error {
 			return svc.Write(ctx, id, app.Note{ID: "y\r\nSet-Cookie: a=b", Kind: history.KindFeed, Day: today, Kg: 2})
 		},
 		"a path as id": func() error {
-			return svc.MakeColony(ctx, app.NewColony{ID: "../x", Yard: yard, Code: "MR-10", NestFormat: "langstroth-deep-10", NestBoxes: 1})
+			return svc.MakeColony(
+				ctx,
+				app.NewColony{ID: "../x", Yard: yard, Code: "MR-10", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+			)
 		},
 	} {
 		var fe *app.FieldError

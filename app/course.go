@@ -19,8 +19,11 @@ type Course struct {
 }
 
 // drawnCourses are the quantities that the page draws or tells day by day.
-var drawnCourses = []forecast.Quantity{forecast.OfStores, forecast.OfReachable, forecast.OfSuperStores, forecast.OfCapped, forecast.OfEggs, forecast.OfLarvae, forecast.OfSealed,
-	forecast.OfBrood, forecast.OfBees, forecast.OfFree, forecast.OfSuperFree, forecast.OfRoom, forecast.OfCrowding}
+var drawnCourses = []forecast.Quantity{
+	forecast.OfStores, forecast.OfReachable, forecast.OfSuperStores, forecast.OfCapped, forecast.OfEggs,
+	forecast.OfLarvae, forecast.OfSealed, forecast.OfBrood, forecast.OfBees, forecast.OfFree, forecast.OfSuperFree,
+	forecast.OfRoom, forecast.OfCrowding,
+}
 
 // Course returns a colony's forecast, with the options of these keys done on a
 // day. A colony of which nothing can be forecast has none: Base is nil.

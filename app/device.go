@@ -55,7 +55,9 @@ func (s *Service) UpgradeDevices(ctx context.Context) error {
 		return err
 	}
 	until := s.now().Add(oldLinkFor).UTC().Format(time.RFC3339)
-	return s.store.SetSettings(ctx, op.ID, map[string]string{oldKey: "", oldKeyHash: hashOfToken(all[oldKey]), oldKeyUntil: until}, by)
+	return s.store.SetSettings(
+		ctx, op.ID, map[string]string{oldKey: "", oldKeyHash: hashOfToken(all[oldKey]), oldKeyUntil: until}, by,
+	)
 }
 
 func (s *Service) allSettings(ctx context.Context) (store.Operation, map[string]string, error) {

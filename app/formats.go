@@ -71,8 +71,8 @@ type NewFormat struct {
 // Try returns what a format would be, and stores nothing.
 func (n NewFormat) Try() (hive.BoxFormat, error) {
 	f, err := hive.Own(ownPrefix+n.ID, hive.Dimensions{
-		Name: strings.TrimSpace(n.Name), LengthMM: n.LengthMM, HeightMM: n.HeightMM, Slots: n.Slots, InnerWidthMM: n.WidthMM,
-		BoxKg: n.BoxKg, FrameKg: n.FrameKg, Super: n.Super,
+		Name: strings.TrimSpace(n.Name), LengthMM: n.LengthMM, HeightMM: n.HeightMM, Slots: n.Slots,
+		InnerWidthMM: n.WidthMM, BoxKg: n.BoxKg, FrameKg: n.FrameKg, Super: n.Super,
 	})
 	if err != nil {
 		return f, &FieldError{"format", err.Error()}
@@ -108,7 +108,14 @@ func (s *Service) AddFormat(ctx context.Context, n NewFormat) error {
 			return &FieldError{"name", fmt.Sprintf("there is a format %s already; choose another name", f.Name)}
 		}
 	}
-	err = s.store.AddBoxFormat(ctx, store.BoxFormat{ID: n.ID, OperationID: op.ID, Name: n.Name, LengthMM: n.LengthMM, HeightMM: n.HeightMM, Slots: n.Slots, WidthMM: n.WidthMM, BoxKg: n.BoxKg, FrameKg: n.FrameKg, Super: n.Super}, by)
+	err = s.store.AddBoxFormat(
+		ctx,
+		store.BoxFormat{
+			ID: n.ID, OperationID: op.ID, Name: n.Name, LengthMM: n.LengthMM, HeightMM: n.HeightMM, Slots: n.Slots,
+			WidthMM: n.WidthMM, BoxKg: n.BoxKg, FrameKg: n.FrameKg, Super: n.Super,
+		},
+		by,
+	)
 	if errors.Is(err, store.ErrTaken) {
 		return taken
 	}

@@ -26,7 +26,8 @@ func (s *Service) Keep(ctx context.Context, days bool, fresh chan<- struct{}) {
 			err := s.store.Check(ctx)
 			if err != nil && ctx.Err() == nil {
 				s.Warn(
-					"The data file is damaged. Stop Kembo, put the last copy in its place, and ask for help before you write anything more.",
+					"The data file is damaged. Stop Kembo, put the last copy in its place, and ask for help before " +
+						"you write anything more.",
 				)
 			}
 			return err

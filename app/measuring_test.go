@@ -69,7 +69,10 @@ func TestUnitsReachEverySentence(t *testing.T) {
 func TestOwnFormatsTravelWithTheBox(t *testing.T) {
 	svc, _, yard, _ := keeper(t)
 	ctx := context.Background()
-	f := app.NewFormat{ID: app.NewID(), Name: "Tall heath box", LengthMM: 360, HeightMM: 254, WidthMM: 330, Slots: 9, BoxKg: 4, FrameKg: 0.28}
+	f := app.NewFormat{
+		ID: app.NewID(), Name: "Tall heath box", LengthMM: 360, HeightMM: 254, WidthMM: 330, Slots: 9, BoxKg: 4,
+		FrameKg: 0.28,
+	}
 	if err := svc.AddFormat(ctx, f); err != nil {
 		t.Fatal(err)
 	}
@@ -84,7 +87,13 @@ func TestOwnFormatsTravelWithTheBox(t *testing.T) {
 		t.Fatalf("%d formats, %v", len(own), err)
 	}
 	id := app.NewID()
-	if err := svc.MakeColony(ctx, app.NewColony{ID: id, Yard: yard, Code: "he-1", NestFormat: own[0].Key, NestBoxes: 1, Supers: 1, Drawn: true, SuperFrames: 8}); err != nil {
+	if err := svc.MakeColony(
+		ctx,
+		app.NewColony{
+			ID: id, Yard: yard, Code: "he-1", NestFormat: own[0].Key, NestBoxes: 1, Supers: 1, Drawn: true,
+			SuperFrames: 8,
+		},
+	); err != nil {
 		t.Fatal(err)
 	}
 	if err := svc.RemoveFormat(ctx, own[0].Key); err != nil {
@@ -94,10 +103,13 @@ func TestOwnFormatsTravelWithTheBox(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if b := c.Believed.Stack.Boxes; b[0].Format.Frame.HeightMM != 254 || len(b[0].Frames) != 9 || len(b[1].Frames) != 8 || b[1].Format.ThicknessMM(8) <= b[1].Format.ThicknessMM(9) {
+	if b := c.Believed.Stack.Boxes; b[0].Format.Frame.HeightMM != 254 || len(b[0].Frames) != 9 ||
+		len(b[1].Frames) != 8 || b[1].Format.ThicknessMM(8) <= b[1].Format.ThicknessMM(9) {
 		t.Errorf("the hive is %+v", b[0].Format)
 	}
-	if err := svc.MakeColony(ctx, app.NewColony{ID: app.NewID(), Yard: yard, Code: "he-2", NestFormat: own[0].Key, NestBoxes: 1}); !errors.As(err, &fe) {
+	if err := svc.MakeColony(
+		ctx, app.NewColony{ID: app.NewID(), Yard: yard, Code: "he-2", NestFormat: own[0].Key, NestBoxes: 1},
+	); !errors.As(err, &fe) {
 		t.Errorf("a format that is gone: %v", err)
 	}
 }
@@ -107,10 +119,16 @@ func TestOwnFormatsTravelWithTheBox(t *testing.T) {
 func TestAnyBoxGoesAnywhere(t *testing.T) {
 	svc, _, _, id := keeper(t)
 	ctx := context.Background()
-	if err := svc.PutOn(ctx, id, app.NewBox{EntryID: uid("b1"), Format: "langstroth-deep-10/medium", Drawn: true, Where: "floor", On: today}); err != nil {
+	if err := svc.PutOn(
+		ctx, id,
+		app.NewBox{EntryID: uid("b1"), Format: "langstroth-deep-10/medium", Drawn: true, Where: "floor", On: today},
+	); err != nil {
 		t.Fatal(err)
 	}
-	if err := svc.PutOn(ctx, id, app.NewBox{EntryID: uid("b2"), Format: "langstroth-medium-10-poly", Frames: 9, Where: "top", On: today}); err != nil {
+	if err := svc.PutOn(
+		ctx, id,
+		app.NewBox{EntryID: uid("b2"), Format: "langstroth-medium-10-poly", Frames: 9, Where: "top", On: today},
+	); err != nil {
 		t.Fatal(err)
 	}
 	c, err := svc.Colony(ctx, id)
@@ -118,17 +136,25 @@ func TestAnyBoxGoesAnywhere(t *testing.T) {
 		t.Fatal(err)
 	}
 	st := c.Believed.Stack
-	if st.Boxes[0].Format.FreeBelowMM != 73 || st.Boxes[0].Super || len(st.Boxes) != 4 || len(st.Boxes[3].Frames) != 9 || st.ExcluderAbove != 2 {
+	if st.Boxes[0].Format.FreeBelowMM != 73 || st.Boxes[0].Super || len(st.Boxes) != 4 ||
+		len(st.Boxes[3].Frames) != 9 || st.ExcluderAbove != 2 {
 		t.Errorf("the stack is %d boxes, excluder above %d", len(st.Boxes), st.ExcluderAbove)
 	}
 	var fe *app.FieldError
-	for _, n := range []app.NewBox{{EntryID: uid("x"), Format: "shoe-box", Where: "top", On: today}, {EntryID: uid("x"), Format: "deep-10", Frames: 11, Where: "top", On: today}, {EntryID: uid("x"), Format: "deep-10", Where: "beside", On: today}} {
+	for _, n := range []app.NewBox{
+		{EntryID: uid("x"), Format: "shoe-box", Where: "top", On: today},
+		{EntryID: uid("x"), Format: "deep-10", Frames: 11, Where: "top", On: today},
+		{EntryID: uid("x"), Format: "deep-10", Where: "beside", On: today},
+	} {
 		if err := svc.PutOn(ctx, id, n); !errors.As(err, &fe) {
 			t.Errorf("%+v: %v", n, err)
 		}
 	}
-	if err := svc.Record(ctx, id, history.Entry{ID: uid("l"), Day: today, Kind: history.KindLook, Body: &history.Look{Boxes: []history.BoxLook{
-		{Box: st.Boxes[1].ID, Depth: "boxes", Counts: &look.Counts{Brood: 4, Honey: 3, Empty: 3}}}}}); err != nil {
+	if err := svc.Record(
+		ctx, id,
+		history.Entry{ID: uid("l"), Day: today, Kind: history.KindLook, Body: &history.Look{Boxes: []history.BoxLook{
+			{Box: st.Boxes[1].ID, Depth: "boxes", Counts: &look.Counts{Brood: 4, Honey: 3, Empty: 3}}}}},
+	); err != nil {
 		t.Fatal(err)
 	}
 	width := func() float64 {
@@ -230,7 +256,10 @@ func TestASecondLookToday(t *testing.T) {
 	}
 	first := *c.Believed.Estimate
 	n := 6.0
-	seams := history.Entry{ID: uid("l2"), Day: today, Kind: history.KindLook, Body: &history.Look{Boxes: []history.BoxLook{{Box: c.Believed.Stack.Boxes[0].ID, Depth: "seams", Seams: &n}}}}
+	seams := history.Entry{
+		ID: uid("l2"), Day: today, Kind: history.KindLook,
+		Body: &history.Look{Boxes: []history.BoxLook{{Box: c.Believed.Stack.Boxes[0].ID, Depth: "seams", Seams: &n}}},
+	}
 	qs, err := svc.Questions(ctx, c, seams)
 	if err != nil || len(qs) != 0 {
 		t.Errorf("asked %v, %v", qs, err)
@@ -242,8 +271,12 @@ func TestASecondLookToday(t *testing.T) {
 		t.Fatal(err)
 	}
 	e := c.Believed.Estimate
-	if e.Parts[0].Stores != colony.Measured || math.Abs(e.Capped-first.Capped) > 1 || math.Abs(e.Stores()-first.Stores()) > 0.01 || e.Spread.Stores > 1.05*first.Spread.Stores {
-		t.Errorf("the nest is %v with %.0f capped and %.1f kg; the first look had %.0f and %.1f", e.Parts[0].Stores, e.Capped, e.Stores(), first.Capped, first.Stores())
+	if e.Parts[0].Stores != colony.Measured || math.Abs(e.Capped-first.Capped) > 1 ||
+		math.Abs(e.Stores()-first.Stores()) > 0.01 || e.Spread.Stores > 1.05*first.Spread.Stores {
+		t.Errorf(
+			"the nest is %v with %.0f capped and %.1f kg; the first look had %.0f and %.1f", e.Parts[0].Stores,
+			e.Capped, e.Stores(), first.Capped, first.Stores(),
+		)
 	}
 	if e.Bees >= first.Bees || !e.Queen.Eggs {
 		t.Errorf("six seams now, eight before: %.0f bees, were %.0f; eggs %v", e.Bees, first.Bees, e.Queen.Eggs)

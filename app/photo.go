@@ -45,7 +45,10 @@ func (s *Service) AddPhoto(ctx context.Context, colony, look, id, by string, pic
 		return err
 	}
 	sum := sha256.Sum256(picture)
-	err = s.store.AddPhoto(ctx, store.Photo{ID: id, ColonyID: colony, LookID: look, Width: size.X, Height: size.Y, JPEG: kept, By: mark}, hex.EncodeToString(sum[:]))
+	err = s.store.AddPhoto(
+		ctx, store.Photo{ID: id, ColonyID: colony, LookID: look, Width: size.X, Height: size.Y, JPEG: kept, By: mark},
+		hex.EncodeToString(sum[:]),
+	)
 	if errors.Is(err, store.ErrTaken) {
 		return &FieldError{"photo", "another picture was sent under its number before; take it again"}
 	}
@@ -60,7 +63,12 @@ func (s *Service) shrink(ctx context.Context, picture []byte) (jpeg []byte, size
 	case err != nil || kind != "jpeg" && kind != "png":
 		return nil, size, &FieldError{"photo", "it is not a JPEG or PNG picture; choose another"}
 	case head.Width > photoMaxSide || head.Height > photoMaxSide || head.Width*head.Height > photoMaxPixels:
-		return nil, size, &FieldError{"photo", fmt.Sprintf("it has %d by %d points, which is more than Kembo takes in; make it smaller", head.Width, head.Height)}
+		return nil, size, &FieldError{
+			"photo",
+			fmt.Sprintf(
+				"it has %d by %d points, which is more than Kembo takes in; make it smaller", head.Width, head.Height,
+			),
+		}
 	case kind == "jpeg" && bytes.Count(picture, startOfScan) > photoMaxScans:
 		return nil, size, &FieldError{"photo", "it is packed in a way that takes too long to open; save it anew"}
 	}

@@ -30,7 +30,10 @@ func withPlace(t *testing.T, img image.Image) []byte {
 			binary.Write(&x, binary.LittleEndian, n)
 		}
 	}
-	le(uint32(8), uint16(2), uint16(0x0112), uint16(3), uint32(1), uint32(6), uint16(0x010e), uint16(2), uint32(12), uint32(38), uint32(0))
+	le(
+		uint32(8), uint16(2), uint16(0x0112), uint16(3), uint32(1), uint32(6), uint16(0x010e), uint16(2), uint32(12),
+		uint32(38), uint32(0),
+	)
 	x.WriteString("at the mill\x00")
 	out := append([]byte{}, plain.Bytes()[:2]...)
 	out = append(out, 0xff, 0xe1, byte((x.Len()+2)>>8), byte(x.Len()+2))
@@ -63,7 +66,8 @@ func TestAPhotoTellsNoPlace(t *testing.T) {
 		t.Errorf("kept as %d by %d", p.Width, p.Height)
 	}
 	kept, err := svc.PhotoJPEG(ctx, uid("photo-1"))
-	if err != nil || bytes.Contains(kept, []byte("Exif")) || bytes.Contains(kept, []byte("mill")) || !bytes.Contains(raw, []byte("at the mill")) {
+	if err != nil || bytes.Contains(kept, []byte("Exif")) || bytes.Contains(kept, []byte("mill")) ||
+		!bytes.Contains(raw, []byte("at the mill")) {
 		t.Errorf("what the camera wrote is still there: %v", err)
 	}
 	if _, kind, err := image.Decode(bytes.NewReader(kept)); err != nil || kind != "jpeg" {
@@ -76,7 +80,9 @@ func TestAPhotoTellsNoPlace(t *testing.T) {
 	if err := svc.AddPhoto(ctx, id, uid("look-1"), uid("photo-2"), "", small.Bytes()); err != nil {
 		t.Errorf("a PNG: %v", err)
 	}
-	for what, b := range map[string][]byte{"no picture": []byte("GIF89a, or so"), "half a picture": raw[:len(raw)/2], "nothing": nil} {
+	for what, b := range map[string][]byte{
+		"no picture": []byte("GIF89a, or so"), "half a picture": raw[:len(raw)/2], "nothing": nil,
+	} {
 		var field *app.FieldError
 		if err := svc.AddPhoto(ctx, id, uid("look-1"), uid("photo-3"), "", b); !errors.As(err, &field) {
 			t.Errorf("%s: %v", what, err)

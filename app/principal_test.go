@@ -113,7 +113,9 @@ func TestNothingIsDoneOnBehalfOfNobody(t *testing.T) {
 	_, culls := nobody.CullList(ctx)
 	_, photo := nobody.PhotoJPEG(ctx, app.NewID())
 	_, _, devices := nobody.Devices(ctx)
-	for what, err := range map[string]error{"colony": colony, "board": board, "culls": culls, "photo": photo, "devices": devices} {
+	for what, err := range map[string]error{
+		"colony": colony, "board": board, "culls": culls, "photo": photo, "devices": devices,
+	} {
 		var not *app.NotAllowedError
 		if !errors.As(err, &not) {
 			t.Errorf("nobody reads the %s: %v", what, err)

@@ -46,11 +46,16 @@ type answer struct {
 // be is a *FieldError, and nothing is stored.
 func (s *Service) Receive(ctx context.Context, colony string, x Entered) (Received, error) {
 	was := sha256.Sum256([]byte(x.Body))
-	r := request{ID: x.ID, Kind: string(history.KindLook), Body: x.Body, By: x.By, Seen: x.Seen, Own: x.Own, Beside: true, was: hex.EncodeToString(was[:])}
+	r := request{
+		ID: x.ID, Kind: string(history.KindLook), Body: x.Body, By: x.By, Seen: x.Seen, Own: x.Own, Beside: true,
+		was: hex.EncodeToString(was[:]),
+	}
 	return s.once(ctx, colony, r, func(m making) ([]history.Entry, error) {
 		es, err := entriesOf(colony, m, x)
 		if err == nil && len(es) == 0 {
-			err = &FieldError{"look", "nothing is entered yet; heft it, count seams, or count or paint at least one box"}
+			err = &FieldError{
+				"look", "nothing is entered yet; heft it, count seams, or count or paint at least one box",
+			}
 		}
 		return es, err
 	})
@@ -138,7 +143,13 @@ func fits(colony string, log []history.Entry, today day.Day, es ...history.Entry
 		if undo {
 			return nil
 		}
-		return &FieldError{"log", fmt.Sprintf("this colony's log does not fit together (%v); mend it on the colony's page, then send this again", broken)}
+		return &FieldError{
+			"log",
+			fmt.Sprintf(
+				"this colony's log does not fit together (%v); mend it on the colony's page, then send this again",
+				broken,
+			),
+		}
 	}
 	var m *history.Misfit
 	if errors.As(err, &m) && !slices.ContainsFunc(es, func(e history.Entry) bool { return e.ID == m.Entry.ID }) {

@@ -62,7 +62,9 @@ func TestMeanwhile(t *testing.T) {
 	c, _ := svc.Colony(ctx, id)
 	x := found(c, uid("device-look-2"))
 	x.Seen = c.Log[len(c.Log)-1].ID
-	if err := svc.Write(ctx, id, app.Note{ID: uid("fed-meanwhile"), Kind: history.KindFeed, Day: today, What: "2:1 syrup", Kg: 3}); err != nil {
+	if err := svc.Write(
+		ctx, id, app.Note{ID: uid("fed-meanwhile"), Kind: history.KindFeed, Day: today, What: "2:1 syrup", Kg: 3},
+	); err != nil {
 		t.Fatal(err)
 	}
 	for range 2 {
@@ -93,7 +95,9 @@ func TestOnesOwnLooksAreNoNews(t *testing.T) {
 	if got, err := svc.Receive(ctx, id, first); err != nil || len(got.Meanwhile) != 0 {
 		t.Fatalf("%+v, %v", got, err)
 	}
-	if err := svc.Write(ctx, id, app.Note{ID: uid("fed-between"), Kind: history.KindFeed, Day: today, What: "2:1 syrup", Kg: 3}); err != nil {
+	if err := svc.Write(
+		ctx, id, app.Note{ID: uid("fed-between"), Kind: history.KindFeed, Day: today, What: "2:1 syrup", Kg: 3},
+	); err != nil {
 		t.Fatal(err)
 	}
 	second.Own = []string{"never-came", first.ID}
@@ -138,11 +142,20 @@ func TestOneDrawnSuperOnAllExcept(t *testing.T) {
 	ids := map[string]string{"MR-01": first}
 	for _, code := range []string{"MR-02", "MR-03", "MR-04"} {
 		ids[code] = app.NewID()
-		if err := svc.MakeColony(ctx, app.NewColony{ID: ids[code], Yard: yard, Code: code, NestFormat: "langstroth-deep-10", NestBoxes: 1, Supers: 1, Drawn: true}); err != nil {
+		if err := svc.MakeColony(
+			ctx,
+			app.NewColony{
+				ID: ids[code], Yard: yard, Code: code, NestFormat: "langstroth-deep-10", NestBoxes: 1, Supers: 1,
+				Drawn: true,
+			},
+		); err != nil {
 			t.Fatal(err)
 		}
 	}
-	x := app.OnAll{ID: app.NewID(), By: "Ben", Day: today, Except: []string{ids["MR-03"]}, Acts: []moves.Said{{Do: "super_drawn", N: 1}}}
+	x := app.OnAll{
+		ID: app.NewID(), By: "Ben", Day: today, Except: []string{ids["MR-03"]},
+		Acts: []moves.Said{{Do: "super_drawn", N: 1}},
+	}
 	for range 2 {
 		if n, err := svc.OnAll(ctx, yard, x); n != 3 || err != nil {
 			t.Fatalf("%d, %v", n, err)

@@ -35,7 +35,9 @@ func (s *Service) Scores(ctx context.Context) ([]Score, error) {
 	var out []Score
 	for q, o := range by {
 		if n := float64(o.Tests); n > 0 {
-			out = append(out, Score{forecast.QuantityNames[q], o.Tests, o.Held / n, o.FreshHeld / n, o.Error / n, o.Fresh / n})
+			out = append(
+				out, Score{forecast.QuantityNames[q], o.Tests, o.Held / n, o.FreshHeld / n, o.Error / n, o.Fresh / n},
+			)
 		}
 	}
 	return out, nil
@@ -124,7 +126,10 @@ func (s *Service) Eyes(ctx context.Context, times []float64) ([]Eye, error) {
 	usual := look.DefaultObserver
 	var out []Eye
 	for _, f := range times {
-		e := Eye{Times: f, OffFaces: f * usual.Faces.Stores, OffBoxes: f * usual.Boxes.Stores, OffSeams: f * usual.Seams.Bees}
+		e := Eye{
+			Times: f, OffFaces: f * usual.Faces.Stores, OffBoxes: f * usual.Boxes.Stores,
+			OffSeams: f * usual.Seams.Bees,
+		}
 		set.OffFaces, set.OffBoxes, set.OffSeams = e.OffFaces, e.OffBoxes, e.OffSeams
 		if err := s.comparedBy(ctx, set, func(_ string, t history.Compared) { e.add(t.Tested) }); err != nil {
 			return nil, err

@@ -52,7 +52,10 @@ type house struct {
 // the instant for the log; today, if not nil, freezes the trade's day, but not the
 // clock.
 func New(s *store.Store, now func() time.Time, today *day.Day) *Service {
-	return &Service{&house{store: s, now: now, frozen: today, log: slog.New(slog.DiscardHandler), pictures: make(chan struct{}, 1)}, ThisMachine}
+	return &Service{
+		&house{store: s, now: now, frozen: today, log: slog.New(slog.DiscardHandler), pictures: make(chan struct{}, 1)},
+		ThisMachine,
+	}
 }
 
 // LogTo has what goes wrong behind pages written to log.
@@ -112,7 +115,10 @@ func (s *Service) siteFrom(ctx context.Context, y yardDay, from day.Day) (foreca
 	if err != nil {
 		return forecast.Site{}, err
 	}
-	site := forecast.Site{Yard: y.ID, Hemisphere: season.Hemisphere(y.Hemisphere), Climate: climate, Weather: map[day.Day]season.Weather{}}
+	site := forecast.Site{
+		Yard: y.ID, Hemisphere: season.Hemisphere(y.Hemisphere), Climate: climate,
+		Weather: map[day.Day]season.Weather{},
+	}
 	bloom, err := s.store.Bloom(ctx, y.ID)
 	if err != nil {
 		return site, err
@@ -127,7 +133,9 @@ func (s *Service) siteFrom(ctx context.Context, y yardDay, from day.Day) (foreca
 	}
 	for _, w := range ws {
 		d := day.Day(w.Day)
-		site.Weather[d] = season.Weather{Day: d, MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH}
+		site.Weather[d] = season.Weather{
+			Day: d, MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH,
+		}
 	}
 	return site, s.correct(ctx, &site, y.today)
 }
@@ -214,7 +222,10 @@ func withOf(e history.Entry, noted string) []store.EventColony {
 // caseOf makes the case of a colony from what is believed of it, with its yard's
 // flow level as all its colonies tell it. The error is an *unknown where nothing
 // can be forecast.
-func caseOf(colony string, y yardDay, site forecast.Site, set Settings, level forecast.Level, yard *forecast.Yard, b history.Believed) (assessment.Case, error) {
+func caseOf(
+	colony string, y yardDay, site forecast.Site, set Settings, level forecast.Level, yard *forecast.Yard,
+	b history.Believed,
+) (assessment.Case, error) {
 	if u := unknownOf(b, y.today); u != nil {
 		return assessment.Case{}, u
 	}
@@ -224,10 +235,9 @@ func caseOf(colony string, y yardDay, site forecast.Site, set Settings, level fo
 	own := advice.DefaultSettings()
 	own.LiftLimitKg, own.Units, own.Observer = set.LiftLimitKg, set.Units, set.Observer()
 	return assessment.Case{
-		Colony: colony, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site,
-		Ensemble: b.Ensemble, QueenYear: b.QueenYear,
-		Stack: b.Stack, Changes: b.Changes, Health: b.Health, HealthDay: b.HealthDay, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay,
-		Clipped: b.Clipped, HistoryKnown: b.HistoryKnown, Feeds: b.Feeds, Treatments: b.Treatments,
-		Settings: own, Seed: assessment.Seed,
+		Colony: colony, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site, Ensemble: b.Ensemble,
+		QueenYear: b.QueenYear, Stack: b.Stack, Changes: b.Changes, Health: b.Health, HealthDay: b.HealthDay,
+		CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay, Clipped: b.Clipped, HistoryKnown: b.HistoryKnown,
+		Feeds: b.Feeds, Treatments: b.Treatments, Settings: own, Seed: assessment.Seed,
 	}, nil
 }

@@ -45,7 +45,10 @@ func (s Settings) MitesNow(today day.Day, h season.Hemisphere) float64 {
 
 // Settings returns what was chosen, with the usual values for the rest.
 func (s *Service) Settings(ctx context.Context) (Settings, error) {
-	out := Settings{Units: measure.Systems[0], LiftLimitKg: advice.DefaultSettings().LiftLimitKg, MitesSpring: usualMitesSpring, MitesLate: usualMitesLate}
+	out := Settings{
+		Units: measure.Systems[0], LiftLimitKg: advice.DefaultSettings().LiftLimitKg, MitesSpring: usualMitesSpring,
+		MitesLate: usualMitesLate,
+	}
 	op, err := s.store.Operation(ctx)
 	if errors.Is(err, store.ErrNotFound) {
 		return out, nil
@@ -58,7 +61,10 @@ func (s *Service) Settings(ctx context.Context) (Settings, error) {
 		return out, err
 	}
 	out.Units = measure.SystemFor(all["units"])
-	for key, into := range map[string]*float64{"lift_limit_kg": &out.LiftLimitKg, "mites_spring": &out.MitesSpring, "mites_late": &out.MitesLate, "off_faces": &out.OffFaces, "off_boxes": &out.OffBoxes, "off_seams": &out.OffSeams} {
+	for key, into := range map[string]*float64{
+		"lift_limit_kg": &out.LiftLimitKg, "mites_spring": &out.MitesSpring, "mites_late": &out.MitesLate,
+		"off_faces": &out.OffFaces, "off_boxes": &out.OffBoxes, "off_seams": &out.OffSeams,
+	} {
 		if v, err := strconv.ParseFloat(all[key], 64); err == nil {
 			*into = v
 		}
@@ -90,7 +96,15 @@ func (s *Service) Choose(ctx context.Context, c Settings) error {
 		return err
 	}
 	f := func(v float64) string { return strconv.FormatFloat(v, 'f', -1, 64) }
-	err = s.store.SetSettings(ctx, op.ID, map[string]string{"units": c.Units.Name, "lift_limit_kg": f(c.LiftLimitKg), "mites_spring": f(c.MitesSpring), "mites_late": f(c.MitesLate), "off_faces": f(c.OffFaces), "off_boxes": f(c.OffBoxes), "off_seams": f(c.OffSeams)}, by)
+	err = s.store.SetSettings(
+		ctx, op.ID,
+		map[string]string{
+			"units": c.Units.Name, "lift_limit_kg": f(c.LiftLimitKg), "mites_spring": f(c.MitesSpring),
+			"mites_late": f(c.MitesLate), "off_faces": f(c.OffFaces), "off_boxes": f(c.OffBoxes),
+			"off_seams": f(c.OffSeams),
+		},
+		by,
+	)
 	if err != nil {
 		return err
 	}

@@ -56,7 +56,10 @@ func (s *Service) MakeYard(ctx context.Context, y NewYard) error {
 	if err != nil {
 		return err
 	}
-	row := store.Yard{ID: y.ID, OperationID: op.ID, Name: y.Name, Climate: y.Climate, Hemisphere: y.Hemisphere, Zone: y.Zone, RhythmDays: y.RhythmDays}
+	row := store.Yard{
+		ID: y.ID, OperationID: op.ID, Name: y.Name, Climate: y.Climate, Hemisphere: y.Hemisphere, Zone: y.Zone,
+		RhythmDays: y.RhythmDays,
+	}
 	for _, o := range ys {
 		if o.ID == y.ID {
 			if o != row {
@@ -134,11 +137,15 @@ func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
 		return taken
 	}
 	st := stackOfNew(n, f)
-	e, err := EventOf(history.Entry{ID: newID(), Day: y.today, Kind: history.KindStack, Body: &st}, op.ID, n.ID, by.Actor, s.now())
+	e, err := EventOf(
+		history.Entry{ID: newID(), Day: y.today, Kind: history.KindStack, Body: &st}, op.ID, n.ID, by.Actor, s.now(),
+	)
 	if err != nil {
 		return err
 	}
-	err = s.store.AddColony(ctx, store.Colony{ID: n.ID, OperationID: op.ID, YardID: n.Yard, Code: n.Code}, int32(y.today), by, e)
+	err = s.store.AddColony(
+		ctx, store.Colony{ID: n.ID, OperationID: op.ID, YardID: n.Yard, Code: n.Code}, int32(y.today), by, e,
+	)
 	var has *store.CodeTakenError
 	if errors.As(err, &has) {
 		return &FieldError{"code", fmt.Sprintf("there is a colony %s already; choose another code", has.Code)}
@@ -176,8 +183,12 @@ func MakeBox(f hive.BoxFormat, n int, as hive.Make) moves.Box { return moves.New
 
 // AddSuper puts a super on top of a colony; no format and no frames mean as
 // the others are.
-func (s *Service) AddSuper(ctx context.Context, colony, entryID, format string, frames int, drawn bool, on day.Day) error {
-	return s.PutOn(ctx, colony, NewBox{EntryID: entryID, Format: format, Frames: frames, Drawn: drawn, Where: OnTop, On: on})
+func (s *Service) AddSuper(
+	ctx context.Context, colony, entryID, format string, frames int, drawn bool, on day.Day,
+) error {
+	return s.PutOn(
+		ctx, colony, NewBox{EntryID: entryID, Format: format, Frames: frames, Drawn: drawn, Where: OnTop, On: on},
+	)
 }
 
 // Where a box is put on.

@@ -137,8 +137,10 @@ func (s Standing) FirstEnd() day.Day {
 
 // standingOf makes a standing of an assessment or, where there is none, of why.
 func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Assessment, why *unknown) Standing {
-	s := Standing{Colony: c.ID, Code: c.Code, Yard: y.ID, Today: y.today, Visit: y.visit, QueenYear: b.QueenYear, Origin: b.Origin,
-		Boxes: Glyph(b.Stack), Excluder: b.Stack.ExcluderAbove, Culls: cullsOf(b, y.today)}
+	s := Standing{
+		Colony: c.ID, Code: c.Code, Yard: y.ID, Today: y.today, Visit: y.visit, QueenYear: b.QueenYear,
+		Origin: b.Origin, Boxes: Glyph(b.Stack), Excluder: b.Stack.ExcluderAbove, Culls: cullsOf(b, y.today),
+	}
 	if a == nil {
 		s.Runways = make([]forecast.Runway, forecast.Runways)
 		s.Advice = []StandingAdvice{{Action: advice.LookCloser, Do: why.Do, Brief: why.Brief, ActBy: y.visit}}
@@ -170,7 +172,10 @@ func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Ass
 // row writes a standing for the store.
 func (s Standing) row(hash string) (store.Standing, error) {
 	body, err := json.Marshal(s)
-	r := store.Standing{ColonyID: s.Colony, YardID: s.Yard, Today: int32(s.Today), ModelVersion: assessment.ModelVersion, InputHash: hash, Urgency: s.Urgency(), Culls: len(s.Culls), Body: string(body)}
+	r := store.Standing{
+		ColonyID: s.Colony, YardID: s.Yard, Today: int32(s.Today), ModelVersion: assessment.ModelVersion,
+		InputHash: hash, Urgency: s.Urgency(), Culls: len(s.Culls), Body: string(body),
+	}
 	for i, out := range []**int32{&r.FoodEnd, &r.LayEnd, &r.StoreEnd} {
 		if v := s.Runways[i].Likely; v != nil {
 			d := int32(s.Today) + int32(*v)
@@ -182,10 +187,16 @@ func (s Standing) row(hash string) (store.Standing, error) {
 
 // hashOf names the inputs of a standing, those of the colonies among them from which
 // something came.
-func hashOf(y yardDay, weather [32]byte, set Settings, code string, entries []history.Entry, gains []history.Gain, givers []history.Log) string {
+func hashOf(
+	y yardDay, weather [32]byte, set Settings, code string, entries []history.Entry, gains []history.Gain,
+	givers []history.Log,
+) string {
 	h := sha256.New()
 	h.Write(weather[:])
-	fmt.Fprint(h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, set.Units.Name, set.LiftLimitKg, set.OffFaces, set.OffBoxes, set.OffSeams, gains)
+	fmt.Fprint(
+		h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, set.Units.Name, set.LiftLimitKg, set.OffFaces,
+		set.OffBoxes, set.OffSeams, gains,
+	)
 	for _, e := range entries {
 		fmt.Fprint(h, e.ID, e.Day)
 	}

@@ -13,7 +13,9 @@ import (
 
 // giversOf returns the logs of all colonies on which a colony's log depends, at first
 // hand or not, each with what it is read on. Most depend on none, and cost nothing.
-func (s *Service) giversOf(ctx context.Context, colony string, es []history.Entry, set Settings) ([]history.Log, error) {
+func (s *Service) giversOf(
+	ctx context.Context, colony string, es []history.Entry, set Settings,
+) ([]history.Log, error) {
 	return closure(colony, es, func(id string) (history.Log, error) {
 		f, err := s.find(ctx, id)
 		if err != nil {

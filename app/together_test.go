@@ -42,16 +42,29 @@ func newRow(t *testing.T, codes ...string) *row {
 	if err := r.svc.Start(ctx, "Harrowmere Honey"); err != nil {
 		t.Fatal(err)
 	}
-	err = r.svc.MakeYard(ctx, app.NewYard{ID: r.yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 10})
+	err = r.svc.MakeYard(
+		ctx,
+		app.NewYard{
+			ID: r.yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 10,
+		},
+	)
 	if err != nil {
 		t.Fatal(err)
 	}
 	for _, c := range codes {
 		r.ids[c] = app.NewID()
-		if err := r.svc.MakeColony(ctx, app.NewColony{ID: r.ids[c], Yard: r.yard, Code: c, NestFormat: "langstroth-deep-10", NestBoxes: 1, HistoryKnown: true}); err != nil {
+		if err := r.svc.MakeColony(
+			ctx,
+			app.NewColony{
+				ID: r.ids[c], Yard: r.yard, Code: c, NestFormat: "langstroth-deep-10", NestBoxes: 1,
+				HistoryKnown: true,
+			},
+		); err != nil {
 			t.Fatal(err)
 		}
-		upper := app.NewBox{EntryID: app.NewID(), Format: "langstroth-deep-10", Frames: 6, Drawn: true, Where: app.OnNest, On: r.now}
+		upper := app.NewBox{
+			EntryID: app.NewID(), Format: "langstroth-deep-10", Frames: 6, Drawn: true, Where: app.OnNest, On: r.now,
+		}
 		if err := r.svc.PutOn(ctx, r.ids[c], upper); err != nil {
 			t.Fatal(err)
 		}
@@ -91,7 +104,10 @@ func (r *row) colony(code string) app.Colony {
 func (r *row) give(from, to, frame string) (entry string) {
 	r.t.Helper()
 	r.n++
-	a := &moves.FrameMoved{Frame: frame, From: r.ids[from], To: r.ids[to], Box: r.colony(to).Believed.Stack.Boxes[1].ID, Slot: 2, WithBees: true}
+	a := &moves.FrameMoved{
+		Frame: frame, From: r.ids[from], To: r.ids[to], Box: r.colony(to).Believed.Stack.Boxes[1].ID, Slot: 2,
+		WithBees: true,
+	}
 	e := history.Done(r.now, a)
 	e.ID = uid(fmt.Sprint("give", r.n))
 	if err := r.svc.Record(context.Background(), r.ids[from], e); err != nil {
@@ -157,7 +173,8 @@ func TestAGiftStandsInBothBooks(t *testing.T) {
 		t.Errorf("%.0f cells of brood came, and after MR-01 was corrected %.0f", was, now)
 	}
 	// The stored page of MR-02 is of the correction too, though nothing was written of it.
-	if told, err := r.svc.Colony(ctx, r.ids["MR-02"]); err != nil || told.Assessment.Base.Capped != r.colony("MR-02").Assessment.Base.Capped {
+	if told, err := r.svc.Colony(ctx, r.ids["MR-02"]); err != nil ||
+		told.Assessment.Base.Capped != r.colony("MR-02").Assessment.Base.Capped {
 		t.Errorf("the page of MR-02 is as it was before MR-01 was corrected (%v)", err)
 	}
 	// Undone from MR-02's book it is undone in both.
@@ -207,8 +224,10 @@ func TestABrokenGiverDoesNotCloseTheTaker(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	bad, err := app.EventOf(history.Entry{ID: app.NewID(), Day: today + 1, Kind: "box_off", Body: &moves.BoxOff{Box: "none"}},
-		op.ID, r.ids["MR-01"], "keeper", today.Time())
+	bad, err := app.EventOf(
+		history.Entry{ID: app.NewID(), Day: today + 1, Kind: "box_off", Body: &moves.BoxOff{Box: "none"}}, op.ID,
+		r.ids["MR-01"], "keeper", today.Time(),
+	)
 	if err == nil {
 		err = r.st.Append(ctx, bad)
 	}
@@ -220,7 +239,9 @@ func TestABrokenGiverDoesNotCloseTheTaker(t *testing.T) {
 	}
 	b := r.colony("MR-02")
 	if len(b.Broken) > 0 || b.Assessment == nil || b.Believed.HistoryKnown {
-		t.Errorf("MR-02: broken %v, forecast %v, history known %v", b.Broken, b.Assessment != nil, b.Believed.HistoryKnown)
+		t.Errorf(
+			"MR-02: broken %v, forecast %v, history known %v", b.Broken, b.Assessment != nil, b.Believed.HistoryKnown,
+		)
 	}
 	if said := strings.Join(b.Believed.Findings(b.Season, b.Units), " "); !strings.Contains(said, "from MR-01") {
 		t.Errorf("it does not say from which hive: %s", said)

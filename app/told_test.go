@@ -25,8 +25,16 @@ func TestWhatIsToldIsRead(t *testing.T) {
 	yard, colony := NewID(), NewID()
 	for _, err := range []error{
 		svc.Start(ctx, "Harrowmere Honey"),
-		svc.MakeYard(ctx, NewYard{ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 10}),
-		svc.MakeColony(ctx, NewColony{ID: colony, Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1}),
+		svc.MakeYard(
+			ctx,
+			NewYard{
+				ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London",
+				RhythmDays: 10,
+			},
+		),
+		svc.MakeColony(
+			ctx, NewColony{ID: colony, Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+		),
 	} {
 		if err != nil {
 			t.Fatal(err)

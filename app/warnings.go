@@ -48,7 +48,8 @@ func (s *Service) CheckClock(ctx context.Context) error {
 	if now := s.now(); at.Sub(now) > clockSlack {
 		s.Warn(
 			fmt.Sprintf(
-				"This machine's clock says %s, and the newest entry was written on %s. Entries after today are kept and not shown. Set the clock right.",
+				"This machine's clock says %s, and the newest entry was written on %s. Entries after today are "+
+					"kept and not shown. Set the clock right.",
 				now.UTC().Format("2 January 2006"),
 				at.Format("2 January 2006"),
 			),

@@ -199,7 +199,9 @@ func (s *Service) ScaleColumnsFor(ctx context.Context, sheet exchange.ScaleSheet
 // ImportScale writes the readings of a sheet to a colony's series and remembers
 // how its columns are read. A sheet that cannot be read is a *FieldError and
 // nothing is stored.
-func (s *Service) ImportScale(ctx context.Context, colony string, sheet exchange.ScaleSheet, c exchange.ScaleColumns) (Imported, error) {
+func (s *Service) ImportScale(
+	ctx context.Context, colony string, sheet exchange.ScaleSheet, c exchange.ScaleColumns,
+) (Imported, error) {
 	by, err := s.by()
 	if err != nil {
 		return Imported{}, err

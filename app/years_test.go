@@ -39,8 +39,17 @@ func aYardWithLook(
 	yard, colony = app.NewID(), app.NewID()
 	for _, err := range []error{
 		svc.Start(ctx, "Harrowmere Honey"),
-		svc.MakeYard(ctx, app.NewYard{ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: hemisphere, Zone: zone, RhythmDays: 10}),
-		svc.MakeColony(ctx, app.NewColony{ID: colony, Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1, Supers: 1, Drawn: true, Excluder: true}),
+		svc.MakeYard(
+			ctx,
+			app.NewYard{ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: hemisphere, Zone: zone, RhythmDays: 10},
+		),
+		svc.MakeColony(
+			ctx,
+			app.NewColony{
+				ID: colony, Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1, Supers: 1,
+				Drawn: true, Excluder: true,
+			},
+		),
 	} {
 		if err != nil {
 			t.Fatal(err)
@@ -61,7 +70,9 @@ func aYardWithLook(
 // clock is moved while the program runs. Days of leap years are among them.
 func TestALogMayStop(t *testing.T) {
 	ctx := context.Background()
-	for _, place := range []struct{ hemisphere, zone string }{{"north", "Europe/London"}, {"south", "Pacific/Auckland"}} {
+	for _, place := range []struct{ hemisphere, zone string }{
+		{"north", "Europe/London"}, {"south", "Pacific/Auckland"},
+	} {
 		for _, on := range []day.Day{today, day.Of(2024, time.February, 29), day.Of(2027, time.December, 31)} {
 			svc, c, yard, colony := aYardWithLook(t, place.hemisphere, place.zone, on)
 			for _, ago := range []int{1, 30, 249, 250, 251, 252, 365, 366, 800, 3000, 3653} {

@@ -37,7 +37,12 @@ func TestEveryCalculatorByKeyboard(t *testing.T) {
 		for _, k := range tt.keys {
 			sel := css("#f-" + k.field)
 			p.do(chromedp.Focus(sel))
-			if get(p, chromedp.Evaluate[bool](`!!document.activeElement.select && document.activeElement.type !== "date" && (document.activeElement.select(), true)`)) {
+			if get(
+				p,
+				chromedp.Evaluate[bool](
+					`!!document.activeElement.select && document.activeElement.type !== "date" && (document.activeElement.select(), true)`,
+				),
+			) {
 				p.do(chromedp.KeyEvent(kb.Backspace))
 			}
 			p.do(chromedp.KeyEvent(k.typed))
@@ -76,13 +81,19 @@ func TestUnitsAreChosenOnce(t *testing.T) {
 	p.press("#main .btn-primary")
 	p.until(`document.querySelector(".done") !== null`)
 	p.open("/bench/ledger")
-	p.do(chromedp.Focus(css("#f-before")), chromedp.KeyEvent("160"), chromedp.Focus(css("#f-after")), chromedp.KeyEvent("106"), chromedp.Focus(css("#f-out")), chromedp.KeyEvent("medium-10:2"))
+	p.do(
+		chromedp.Focus(css("#f-before")), chromedp.KeyEvent("160"), chromedp.Focus(css("#f-after")),
+		chromedp.KeyEvent("106"), chromedp.Focus(css("#f-out")), chromedp.KeyEvent("medium-10:2"),
+	)
 	p.until(`document.querySelector("#answer").textContent.includes("29.5 lb")`)
 
 	p.open("/formats")
 	p.sound("formats")
 	p.fits("formats")
-	for _, f := range [][2]string{{"name", "Tall heath box"}, {"length", "14.2"}, {"height", "10"}, {"slots", "9"}, {"width", "13"}, {"box", "9"}, {"frame", "0.6"}} {
+	for _, f := range [][2]string{
+		{"name", "Tall heath box"}, {"length", "14.2"}, {"height", "10"}, {"slots", "9"}, {"width", "13"},
+		{"box", "9"}, {"frame", "0.6"},
+	} {
 		p.do(chromedp.Focus(css("#" + f[0])))
 		get(p, chromedp.Evaluate[bool](`(document.activeElement.select(), true)`))
 		p.do(chromedp.KeyEvent(f[1]))
@@ -95,10 +106,17 @@ func TestUnitsAreChosenOnce(t *testing.T) {
 	p.press("#main .btn")
 	p.do(chromedp.WaitVisible(css("#code")))
 	p.do(chromedp.SendKeys(css("#code"), "he-01"))
-	get(p, chromedp.Evaluate[bool](`(() => { const s = document.querySelector("#format"); s.value = [...s.options].find(o => o.text.includes("Tall heath")).value; return true })()`))
+	get(
+		p,
+		chromedp.Evaluate[bool](
+			`(() => { const s = document.querySelector("#format"); s.value = [...s.options].find(o => o.text.includes("Tall heath")).value; return true })()`,
+		),
+	)
 	p.press("#main .btn")
 	p.do(chromedp.WaitVisible(css("#look")))
-	if n := get(p, chromedp.Evaluate[string](`document.querySelector("[data-name='Brood box']").dataset.frames`)); n != "9" {
+	if n := get(
+		p, chromedp.Evaluate[string](`document.querySelector("[data-name='Brood box']").dataset.frames`),
+	); n != "9" {
 		t.Errorf("the box of one's own format has %s frames", n)
 	}
 }

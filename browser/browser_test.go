@@ -56,13 +56,19 @@ func chromium() string {
 func run(m *testing.M) int {
 	path := chromium()
 	if path == "" {
-		fmt.Fprintln(os.Stderr, "browser tests need Chromium: install it (apt-get install chromium) or name one in KEMBO_CHROMIUM")
+		fmt.Fprintln(
+			os.Stderr,
+			"browser tests need Chromium: install it (apt-get install chromium) or name one in KEMBO_CHROMIUM",
+		)
 		if os.Getenv("CI") != "" {
 			return 1
 		}
 		return 0
 	}
-	opts := append(chromedp.DefaultExecAllocatorOptions[:], chromedp.ExecPath(path), chromedp.NoSandbox, chromedp.WindowSize(1280, 800))
+	opts := append(
+		chromedp.DefaultExecAllocatorOptions[:], chromedp.ExecPath(path), chromedp.NoSandbox,
+		chromedp.WindowSize(1280, 800),
+	)
 	actx, stop := chromedp.NewExecAllocator(context.Background(), opts...)
 	defer stop()
 	ctx, cancel := chromedp.NewContext(actx)
@@ -209,7 +215,9 @@ func (p *person) note(s string) {
 
 // phone makes the tab a phone with touch.
 func (p *person) phone() *person {
-	p.do(chromedp.EmulateViewport(390, 844, chromedp.EmulateMobile, chromedp.EmulateTouch, chromedp.EmulatePortrait, chromedp.EmulateScale(2)))
+	p.do(chromedp.EmulateViewport(
+		390, 844, chromedp.EmulateMobile, chromedp.EmulateTouch, chromedp.EmulatePortrait, chromedp.EmulateScale(2),
+	))
 	return p
 }
 
@@ -297,7 +305,9 @@ func (p *person) text(css string) string {
 	// Asked of the page itself: a node found a moment ago may be of the page
 	// before.
 	p.until(`document.querySelector(` + quoted(css) + `) !== null`)
-	return strings.TrimSpace(get(p, chromedp.Evaluate[string](`document.querySelector(`+quoted(css)+`)?.innerText ?? ""`)))
+	return strings.TrimSpace(get(
+		p, chromedp.Evaluate[string](`document.querySelector(`+quoted(css)+`)?.innerText ?? ""`),
+	))
 }
 
 // until waits for a condition in the page.
@@ -307,7 +317,9 @@ func (p *person) until(js string) {
 	js = "(() => { try { return !!(" + js + ") } catch { return false } })()"
 	var err error
 	for range 3 { // a page that is being left ends a poll; ask the next one
-		if _, err = chromedp.Run(p.ctx, chromedp.Poll[bool](js, chromedp.WithPollingTimeout(10*time.Second))); err == nil {
+		if _, err = chromedp.Run(
+			p.ctx, chromedp.Poll[bool](js, chromedp.WithPollingTimeout(10*time.Second)),
+		); err == nil {
 			return
 		}
 	}
@@ -318,9 +330,12 @@ func (p *person) until(js string) {
 func (p *person) sound(what string) {
 	p.t.Helper()
 	get(p, chromedp.Evaluate[any](axe+";undefined", chromedp.EvalIgnoreExceptions))
-	found := get(p, chromedp.Evaluate[[]string](`axe.run(document, {resultTypes: ["violations"]}).then(r => r.violations
+	found := get(p, chromedp.Evaluate[[]string](
+		`axe.run(document, {resultTypes: ["violations"]}).then(r => r.violations
 		.filter(v => v.impact === "serious" || v.impact === "critical")
-		.map(v => v.id + " (" + v.impact + "): " + v.nodes.slice(0, 3).map(n => n.target.join(" ") + " " + (n.any[0] ? n.any[0].message : "")).join("; ")))`, chromedp.EvalAwaitPromise))
+		.map(v => v.id + " (" + v.impact + "): " + v.nodes.slice(0, 3).map(n => n.target.join(" ") + " " + (n.any[0] ? n.any[0].message : "")).join("; ")))`,
+		chromedp.EvalAwaitPromise,
+	))
 	for _, f := range found {
 		p.t.Errorf("%s: axe-core: %s", what, f)
 	}
@@ -329,8 +344,15 @@ func (p *person) sound(what string) {
 // fits reports what sticks out of the page sideways.
 func (p *person) fits(what string) {
 	p.t.Helper()
-	if d := get(p, chromedp.Evaluate[int](`document.documentElement.scrollWidth - document.documentElement.clientWidth`)); d > 0 {
-		who := get(p, chromedp.Evaluate[string](`[...document.querySelectorAll("body *")].filter(e => e.getBoundingClientRect().right > document.documentElement.clientWidth + 1).slice(0,4).map(e => e.tagName + "." + e.getAttribute("class")).join(", ")`))
+	if d := get(
+		p, chromedp.Evaluate[int](`document.documentElement.scrollWidth - document.documentElement.clientWidth`),
+	); d > 0 {
+		who := get(
+			p,
+			chromedp.Evaluate[string](
+				`[...document.querySelectorAll("body *")].filter(e => e.getBoundingClientRect().right > document.documentElement.clientWidth + 1).slice(0,4).map(e => e.tagName + "." + e.getAttribute("class")).join(", ")`,
+			),
+		)
 		p.t.Errorf("%s: %d px wider than the screen: %s", what, d, who)
 	}
 }

@@ -21,13 +21,26 @@ func TestTryingThingsOnAForecast(t *testing.T) {
 	p.until(`document.querySelector("#ahead svg")?.textContent.includes("with a drawn super")`)
 	p.sound("a colony with something tried")
 	p.fits("a colony with something tried")
-	get(p, chromedp.Evaluate[bool](`document.querySelector("#course").scrollIntoView({ block: "start", behavior: "instant" }), true`))
+	get(
+		p,
+		chromedp.Evaluate[bool](
+			`document.querySelector("#course").scrollIntoView({ block: "start", behavior: "instant" }), true`,
+		),
+	)
 	p.shoot("course")
 	p.do(chromedp.Focus(css(".try input[value=combs]")), chromedp.KeyEvent(" "))
 	p.until(`document.querySelector("#ahead svg")?.textContent.includes("and 2 honey combs for empty ones")`)
-	get(p, chromedp.Evaluate[bool](`(e => { e.value = "2026-06-10"; e.dispatchEvent(new Event("change", { bubbles: true })); return true })(document.querySelector(".when input"))`))
+	get(
+		p,
+		chromedp.Evaluate[bool](
+			`(e => { e.value = "2026-06-10"; e.dispatchEvent(new Event("change", { bubbles: true })); return true })(document.querySelector(".when input"))`,
+		),
+	)
 	p.until(`document.querySelector("#ahead svg")?.textContent.includes("on 10 Jun")`)
-	p.do(chromedp.Focus(css(".tabled summary")), chromedp.KeyEvent(kb.Enter), chromedp.WaitVisible(css(".tabled table")))
+	p.do(
+		chromedp.Focus(css(".tabled summary")), chromedp.KeyEvent(kb.Enter),
+		chromedp.WaitVisible(css(".tabled table")),
+	)
 	if c := p.text(".tabled caption"); !strings.Contains(c, "with a drawn super") {
 		t.Errorf("the table is of %q", c)
 	}

@@ -29,7 +29,10 @@ func TestFindWhoCannotWaitAndRecordALookByKeyboard(t *testing.T) {
 	p.fits("colony")
 	p.shoot("colony")
 	advised := func() string {
-		return get(p, chromedp.Evaluate[string](`[...document.querySelectorAll(".adv h2")].map(e => e.textContent).join("; ")`))
+		return get(
+			p,
+			chromedp.Evaluate[string](`[...document.querySelectorAll(".adv h2")].map(e => e.textContent).join("; ")`),
+		)
 	}
 	before := advised()
 	if !strings.Contains(before, "honey-bound") {
@@ -39,7 +42,12 @@ func TestFindWhoCannotWaitAndRecordALookByKeyboard(t *testing.T) {
 
 	p.do(chromedp.Focus(css(".chead .btn")), chromedp.KeyEvent(kb.Enter), chromedp.WaitVisible(css("#look")))
 	// The nest by face, in letters: brood from side to side, room at the edge.
-	p.do(chromedp.Focus(css(".bx:last-of-type input")), chromedp.Focus(css("[data-name='Brood box'] input[value=faces]")), chromedp.KeyEvent(" "), chromedp.Focus(css("[data-name='Brood box'] .js-paint")), chromedp.KeyEvent(kb.Enter), chromedp.WaitVisible(css("#painter")))
+	p.do(
+		chromedp.Focus(css(".bx:last-of-type input")),
+		chromedp.Focus(css("[data-name='Brood box'] input[value=faces]")), chromedp.KeyEvent(" "),
+		chromedp.Focus(css("[data-name='Brood box'] .js-paint")), chromedp.KeyEvent(kb.Enter),
+		chromedp.WaitVisible(css("#painter")),
+	)
 	for range 10 {
 		for range 2 {
 			p.do(chromedp.KeyEvent("HCCCBBLE"), chromedp.KeyEvent(kb.PageDown))
@@ -56,7 +64,10 @@ func TestFindWhoCannotWaitAndRecordALookByKeyboard(t *testing.T) {
 	p.do(chromedp.Focus(css("#painter [data-zone='0']")), chromedp.KeyEvent(kb.Escape))
 	p.until(`document.querySelector("#painter").hidden && document.activeElement.classList.contains("js-paint")`)
 	// The super by box, in numbers.
-	p.do(chromedp.SendKeys(css("[data-name='Super 1'] [name$='.honey']"), "4"), chromedp.SendKeys(css("[data-name='Super 1'] [name$='.empty']"), "6"))
+	p.do(
+		chromedp.SendKeys(css("[data-name='Super 1'] [name$='.honey']"), "4"),
+		chromedp.SendKeys(css("[data-name='Super 1'] [name$='.empty']"), "6"),
+	)
 	p.do(chromedp.Focus(css("[name='queen.eggs']")), chromedp.KeyEvent(" "))
 	p.save()
 	if after := advised(); after == before || strings.Contains(after, "honey-bound") {
@@ -87,7 +98,10 @@ func TestRecordALookByTouchOnAPhone(t *testing.T) {
 	p.sound("colony on a phone")
 	p.fits("colony on a phone")
 	advised := func() string {
-		return get(p, chromedp.Evaluate[string](`[...document.querySelectorAll(".adv h2")].map(e => e.textContent).join("; ")`))
+		return get(
+			p,
+			chromedp.Evaluate[string](`[...document.querySelectorAll(".adv h2")].map(e => e.textContent).join("; ")`),
+		)
 	}
 	before := advised()
 	p.press(".chead .btn")
@@ -144,13 +158,19 @@ func TestAWrongLookLosesNothing(t *testing.T) {
 	entries := p.text(".log-h span")
 	p.press(".chead .btn")
 	p.do(chromedp.WaitVisible(css("#look")))
-	p.do(chromedp.SendKeys(css("[data-name='Brood box'] [name$='.brood']"), "9"), chromedp.SendKeys(css("[data-name='Brood box'] [name$='.honey']"), "4"), chromedp.SendKeys(css("#note"), "sticky gloves"))
+	p.do(
+		chromedp.SendKeys(css("[data-name='Brood box'] [name$='.brood']"), "9"),
+		chromedp.SendKeys(css("[data-name='Brood box'] [name$='.honey']"), "4"),
+		chromedp.SendKeys(css("#note"), "sticky gloves"),
+	)
 	p.press("[name=then][value=colony]")
 	p.do(chromedp.WaitVisible(css(".err")))
 	if say := p.text(".err"); !strings.Contains(say, "Brood box") || !strings.Contains(say, "13 frames") {
 		t.Errorf("the sentence is %q", say)
 	}
-	if b, n := get(p, chromedp.Value(css("[data-name='Brood box'] [name$='.brood']"))), get(p, chromedp.Value(css("#note"))); b != "9" || n != "sticky gloves" {
+	if b, n := get(
+		p, chromedp.Value(css("[data-name='Brood box'] [name$='.brood']")),
+	), get(p, chromedp.Value(css("#note"))); b != "9" || n != "sticky gloves" {
 		t.Errorf("typed 9 and a note, the form has %q and %q", b, n)
 	}
 	p.sound("refused look")
@@ -180,7 +200,10 @@ func TestLeaveTheDemo(t *testing.T) {
 		t.Errorf("the look page is headed %q", h)
 	}
 	box := "[data-name='Brood box'] "
-	p.do(chromedp.SendKeys(css(box+"[name$='.brood']"), "4"), chromedp.SendKeys(css(box+"[name$='.honey']"), "2,5"), chromedp.SendKeys(css(box+"[name$='.seams']"), "7"))
+	p.do(
+		chromedp.SendKeys(css(box+"[name$='.brood']"), "4"), chromedp.SendKeys(css(box+"[name$='.honey']"), "2,5"),
+		chromedp.SendKeys(css(box+"[name$='.seams']"), "7"),
+	)
 	p.save()
 	p.sound("first look")
 	p.open("/")
@@ -197,12 +220,16 @@ func TestNothingSticksOut(t *testing.T) {
 	on := demo.Default
 	p := newPerson(t, serve(t, &on))
 	p.open("/")
-	colony := get(p, chromedp.Evaluate[string](`document.querySelector("[data-code=QL-04] .code").getAttribute("href")`))
+	colony := get(
+		p, chromedp.Evaluate[string](`document.querySelector("[data-code=QL-04] .code").getAttribute("href")`),
+	)
 	for _, w := range []int64{360, 390, 768, 1024, 1100, 1280, 1600} {
 		p.do(chromedp.EmulateViewport(w, 900))
 		for _, path := range []string{"/", colony, colony + "/look", "/yards/new"} {
 			p.open(path)
-			p.fits(path + " at " + string(rune('0'+w/1000)) + " thousand and " + string(rune('0'+w/100%10)) + " hundred px")
+			p.fits(
+				path + " at " + string(rune('0'+w/1000)) + " thousand and " + string(rune('0'+w/100%10)) + " hundred px",
+			)
 		}
 	}
 }
@@ -231,7 +258,12 @@ func TestDoWhatIsAdvised(t *testing.T) {
 	p.until(`document.querySelector(".log ol").textContent.includes("Thymol")`)
 	// A box of another kind: medium frames in a deep box, under the nest.
 	p.press(".notes:first-of-type summary")
-	get(p, chromedp.Evaluate[bool](`(() => { document.querySelector(".anybox [name=format]").value = "langstroth-deep-10/medium"; document.querySelector(".anybox [name=where]").value = "floor"; return true })()`))
+	get(
+		p,
+		chromedp.Evaluate[bool](
+			`(() => { document.querySelector(".anybox [name=format]").value = "langstroth-deep-10/medium"; document.querySelector(".anybox [name=where]").value = "floor"; return true })()`,
+		),
+	)
 	p.press(".anybox .btn")
 	p.until(`document.querySelector(".log ol").textContent.includes("Box put on")`)
 }

@@ -63,21 +63,39 @@ func TestWhatALookCosts(t *testing.T) {
 	yard := h.colony("QL-04").YardID
 	p.open("/yards/" + yard + "/round")
 	kb := func() float64 {
-		return get(p, chromedp.Evaluate[float64](`[...performance.getEntriesByType("navigation"), ...performance.getEntriesByType("resource").filter(e => e.initiatorType !== "fetch")].reduce((t, e) => t + e.transferSize, 0) / 1000`))
+		return get(
+			p,
+			chromedp.Evaluate[float64](
+				`[...performance.getEntriesByType("navigation"), ...performance.getEntriesByType("resource").filter(e => e.initiatorType !== "fetch")].reduce((t, e) => t + e.transferSize, 0) / 1000`,
+			),
+		)
 	}
 	p.until(`document.readyState === "complete"`)
 	first := kb()
 	p.until(`document.querySelector(".round").dataset.ready === "yes"`)
-	if _, err := chromedp.Call(p.ctx, emulation.SetCPUThrottlingRate, emulation.SetCPUThrottlingRateParams{Rate: 4}); err != nil {
+	if _, err := chromedp.Call(
+		p.ctx, emulation.SetCPUThrottlingRate, emulation.SetCPUThrottlingRateParams{Rate: 4},
+	); err != nil {
 		t.Fatal(err)
 	}
 
 	// (a) With the finding of the hive before at hand.
-	get(p, chromedp.Evaluate[bool](`sessionStorage.setItem("kembo-finding", JSON.stringify({code: "QL-01", check: "", health: "healthy", queen: ["queen.eggs"], say: "eggs, healthy"})), true`))
+	get(
+		p,
+		chromedp.Evaluate[bool](
+			`sessionStorage.setItem("kembo-finding", JSON.stringify({code: "QL-01", check: "", health: "healthy", queen: ["queen.eggs"], say: "eggs, healthy"})), true`,
+		),
+	)
 	a := &taps{person: p}
 	a.tap(".stop[data-code='QL-02'] .s-link")
 	a.wait(`document.querySelector(".js-again:not([hidden])") !== null`)
-	next := get(p, chromedp.Evaluate[float64](`fetch(location.href + "&measured=1", {cache: "no-store"}).then(r => r.text()).then(() => performance.getEntriesByName(location.href + "&measured=1", "resource").at(-1).encodedBodySize / 1000)`, chromedp.EvalAwaitPromise))
+	next := get(
+		p,
+		chromedp.Evaluate[float64](
+			`fetch(location.href + "&measured=1", {cache: "no-store"}).then(r => r.text()).then(() => performance.getEntriesByName(location.href + "&measured=1", "resource").at(-1).encodedBodySize / 1000)`,
+			chromedp.EvalAwaitPromise,
+		),
+	)
 	a.tap(".js-expected")
 	a.tap(".js-again")
 	a.tap("[name=then][value=next]")
@@ -91,7 +109,12 @@ func TestWhatALookCosts(t *testing.T) {
 	b.tap("[data-name='Brood box'] .seg label:nth-child(4) input")
 	b.tap("[data-name='Brood box'] .js-paint")
 	b.wait(`!document.querySelector("#painter").hidden`)
-	get(p, chromedp.Evaluate[bool](`(() => { const s = document.querySelector(".js-preset"); s.value = "arch"; return s.dispatchEvent(new Event("change", {bubbles: true})) })()`))
+	get(
+		p,
+		chromedp.Evaluate[bool](
+			`(() => { const s = document.querySelector(".js-preset"); s.value = "arch"; return s.dispatchEvent(new Event("change", {bubbles: true})) })()`,
+		),
+	)
 	b.taps += 2 // the list, and the nest in it
 	for range 4 {
 		b.tap("#painter .js-next")
@@ -121,8 +144,14 @@ func TestWhatALookCosts(t *testing.T) {
 	c.tap("[name=then][value=next]")
 	c.wait(`document.querySelector("#look")?.dataset.code === "QL-05"`)
 
-	report := fmt.Sprintf("(a) seams, nothing unusual: %d taps, %.1f s, of it %.1f s waiting\n(b) faces of a deep box: %d taps, %.1f s, of it %.1f s waiting\n(c) in one line: %d taps, %d keys, %.1f s, of it %.1f s waiting\nfirst page %.0f kB, next page %.1f kB, compressed",
-		a.taps, a.seconds(), a.slow.Seconds(), b.taps, b.seconds(), b.slow.Seconds(), c.taps, c.keys, c.seconds(), c.slow.Seconds(), first, next)
+	report := fmt.Sprintf(
+		"(a) seams, nothing unusual: %d taps, %.1f s, of it %.1f s waiting\n(b) faces of a deep box: %d taps, %.1f "+
+			"s, of it %.1f s waiting\n(c) in one line: %d taps, %d keys, %.1f s, of it %.1f s waiting\nfirst page "+
+			"%.0f "+
+			"kB, next page %.1f kB, compressed",
+		a.taps, a.seconds(), a.slow.Seconds(), b.taps, b.seconds(), b.slow.Seconds(), c.taps, c.keys, c.seconds(),
+		c.slow.Seconds(), first, next,
+	)
 	t.Log("\n" + report)
 	if a.taps > mostTaps || a.seconds() > mostSeconds {
 		t.Errorf("(a) costs more than %d taps or %.0f s", mostTaps, mostSeconds)

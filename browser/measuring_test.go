@@ -38,7 +38,8 @@ func TestALookThroughTheLid(t *testing.T) {
 	get(p, chromedp.Evaluate[bool](`scrollTo(0, 0), true`))
 	p.shoot("look-seams-phone")
 	p.save()
-	if boxes := p.text(".boxes"); !strings.Contains(boxes, "carried from") || !strings.Contains(boxes, "stores by seams") {
+	if boxes := p.text(".boxes"); !strings.Contains(boxes, "carried from") ||
+		!strings.Contains(boxes, "stores by seams") {
 		t.Errorf("the boxes say %q", boxes)
 	}
 	if sums := p.text(".inside"); !strings.Contains(sums, "carried by the forecast") {
@@ -96,7 +97,10 @@ func TestAScaleFileIsAskedAboutOnce(t *testing.T) {
 	file := func(name string, from time.Time, days int) string {
 		text := "Battery;Gewicht kg;Stunde\n"
 		for h := range 24 * days {
-			text += fmt.Sprintf("3,9;%s;%s\n", strings.Replace(fmt.Sprintf("%.2f", 40+float64(h)/24), ".", ",", 1), from.Add(time.Duration(h)*time.Hour).Format("02/01/2006 15:04"))
+			text += fmt.Sprintf(
+				"3,9;%s;%s\n", strings.Replace(fmt.Sprintf("%.2f", 40+float64(h)/24), ".", ",", 1),
+				from.Add(time.Duration(h)*time.Hour).Format("02/01/2006 15:04"),
+			)
 		}
 		path := filepath.Join(t.TempDir(), name)
 		if err := os.WriteFile(path, []byte(text), 0o644); err != nil {
@@ -104,18 +108,25 @@ func TestAScaleFileIsAskedAboutOnce(t *testing.T) {
 		}
 		return path
 	}
-	p.do(chromedp.SetUploadFiles(css("#file"), []string{file("a.csv", time.Date(2026, 5, 1, 0, 0, 0, 0, time.UTC), 10)}))
+	p.do(chromedp.SetUploadFiles(
+		css("#file"), []string{file("a.csv", time.Date(2026, 5, 1, 0, 0, 0, 0, time.UTC), 10)},
+	))
 	p.press(".w-file .btn")
 	p.do(chromedp.WaitVisible(css("#time")))
 	p.sound("columns of a scale file")
 	if v := get(p, chromedp.Value(css("#weight"))); v != "1" {
 		t.Errorf("the weight is guessed in column %s", v)
 	}
-	p.do(chromedp.Focus(css("#main .btn-primary")), chromedp.KeyEvent(kb.Enter), chromedp.WaitVisible(css("svg.scale-c")))
+	p.do(
+		chromedp.Focus(css("#main .btn-primary")), chromedp.KeyEvent(kb.Enter),
+		chromedp.WaitVisible(css("svg.scale-c")),
+	)
 	if say := p.text(".done"); !strings.Contains(say, "240 readings") {
 		t.Errorf("it says %q", say)
 	}
-	p.do(chromedp.SetUploadFiles(css("#file"), []string{file("b.csv", time.Date(2026, 5, 11, 0, 0, 0, 0, time.UTC), 3)}))
+	p.do(chromedp.SetUploadFiles(
+		css("#file"), []string{file("b.csv", time.Date(2026, 5, 11, 0, 0, 0, 0, time.UTC), 3)},
+	))
 	p.press(".w-file .btn")
 	p.until(`document.querySelector(".done")?.textContent.includes("72 readings")`)
 }

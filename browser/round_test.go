@@ -38,7 +38,8 @@ func (p *person) quiet() {
 	defer p.mu.Unlock()
 	var left []string
 	for _, b := range p.bad {
-		if !strings.Contains(b, "request failed") && !strings.Contains(b, "ERR_") && !strings.Contains(b, "Failed to fetch") && !strings.Contains(b, "Failed to load resource") {
+		if !strings.Contains(b, "request failed") && !strings.Contains(b, "ERR_") &&
+			!strings.Contains(b, "Failed to fetch") && !strings.Contains(b, "Failed to load resource") {
 			left = append(left, b)
 		}
 	}
@@ -68,8 +69,11 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 	p.press("[name='queen.eggs']")
 	p.press("[name='health'][value='healthy']")
 	// A photograph, made small on the device.
-	get(p, chromedp.Evaluate[bool](`new Promise(yes => { const c = document.createElement("canvas"); c.width = 3000; c.height = 2000; c.getContext("2d").fillRect(0, 0, 900, 900);
-		c.toBlob(b => { const d = new DataTransfer(); d.items.add(new File([b], "comb.png", {type: "image/png"})); const i = document.querySelector(".js-photo input"); i.files = d.files; i.dispatchEvent(new Event("change")); yes(true) }) })`, chromedp.EvalAwaitPromise))
+	get(p, chromedp.Evaluate[bool](
+		`new Promise(yes => { const c = document.createElement("canvas"); c.width = 3000; c.height = 2000; c.getContext("2d").fillRect(0, 0, 900, 900);
+		c.toBlob(b => { const d = new DataTransfer(); d.items.add(new File([b], "comb.png", {type: "image/png"})); const i = document.querySelector(".js-photo input"); i.files = d.files; i.dispatchEvent(new Event("change")); yes(true) }) })`,
+		chromedp.EvalAwaitPromise,
+	))
 	p.until(`document.querySelectorAll(".ph-list img").length === 1`)
 	if line := get(p, chromedp.Value(css(".js-line"))); !strings.HasPrefix(line, "qE h+ 1: s") {
 		t.Errorf("the line says %q", line)
@@ -83,14 +87,24 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 		t.Fatalf("%d wait, want 2", n)
 	}
 	p.press(".js-again")
-	if !get(p, chromedp.Evaluate[bool](`document.querySelector("[name='health'][value='healthy']").checked && document.querySelector("[name='queen.eggs']").checked`)) {
+	if !get(
+		p,
+		chromedp.Evaluate[bool](
+			`document.querySelector("[name='health'][value='healthy']").checked && document.querySelector("[name='queen.eggs']").checked`,
+		),
+	) {
 		t.Error("the findings of QL-01 were not repeated")
 	}
 	// One box by face, in the painter, with no signal.
 	p.press("[data-name='Brood box'] .seg label:nth-child(4) input")
 	p.press("[data-name='Brood box'] .js-paint")
 	p.until(`!document.querySelector("#painter").hidden`)
-	get(p, chromedp.Evaluate[bool](`(() => { const s = document.querySelector(".js-preset"); s.value = "dome"; return s.dispatchEvent(new Event("change", {bubbles: true})) })()`))
+	get(
+		p,
+		chromedp.Evaluate[bool](
+			`(() => { const s = document.querySelector(".js-preset"); s.value = "dome"; return s.dispatchEvent(new Event("change", {bubbles: true})) })()`,
+		),
+	)
 	if got := get(p, chromedp.Value(css("[name='box.0.f.5.a']"))); got != "HNPPBBEL" {
 		t.Errorf("the preset laid %q in the middle of the nest", got)
 	}
@@ -107,7 +121,8 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 	p.until(`document.querySelector("#look").dataset.code === "QL-04"`)
 	p.press(".ph-bar a.ph-ib")
 	p.until(`document.querySelectorAll(".stop.waiting").length === 3`)
-	if say := p.text("[data-queue]"); !strings.Contains(say, "3 looks waiting on this device") || !strings.Contains(say, "1 photo waiting") {
+	if say := p.text("[data-queue]"); !strings.Contains(say, "3 looks waiting on this device") ||
+		!strings.Contains(say, "1 photo waiting") {
 		t.Errorf("the queue says %q", say)
 	}
 	p.shoot("offline-phone")
@@ -138,11 +153,13 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 			t.Errorf("%s has %d looks, want 1", code, n)
 		}
 	}
-	if l := h.colony("QL-03").Log; l[len(l)-1].Entry.Look().Note != "entered in a line" || !l[len(l)-1].Entry.Look().Queen.Larvae {
+	if l := h.colony("QL-03").Log; l[len(l)-1].Entry.Look().Note != "entered in a line" ||
+		!l[len(l)-1].Entry.Look().Queen.Larvae {
 		t.Errorf("the line was stored as %+v", l[len(l)-1].Entry.Look())
 	}
 	l := h.colony("QL-01").Log
-	if all, err := h.svc.Photos(context.Background(), h.colony("QL-01").ID); err != nil || len(all[l[len(l)-1].ID]) != 1 || all[l[len(l)-1].ID][0].Width != 1600 {
+	if all, err := h.svc.Photos(context.Background(), h.colony("QL-01").ID); err != nil ||
+		len(all[l[len(l)-1].ID]) != 1 || all[l[len(l)-1].ID][0].Width != 1600 {
 		t.Errorf("the photo of the look: %v, %v", all, err)
 	}
 	if !slices.ContainsFunc(l[len(l)-1].Entry.Look().Boxes, func(b history.BoxLook) bool { return b.Expected }) {
@@ -224,21 +241,36 @@ func TestBothAreKept(t *testing.T) {
 	p.press("[name='queen.eggs']")
 	// Another keeper writes meanwhile.
 	c := h.colony("QL-01")
-	other := history.Entry{ID: app.NewID(), Day: demo.Default, Kind: history.KindFeed, Body: &moves.Feed{What: "1:1 syrup", Kg: 2, StoresKg: 2}}
+	other := history.Entry{
+		ID: app.NewID(), Day: demo.Default, Kind: history.KindFeed,
+		Body: &moves.Feed{What: "1:1 syrup", Kg: 2, StoresKg: 2},
+	}
 	if err := h.svc.Record(context.Background(), c.ID, other); err != nil {
 		t.Fatal(err)
 	}
-	body := get(p, chromedp.Evaluate[string](`String(new URLSearchParams(new FormData(document.querySelector("#look"))))`))
+	body := get(
+		p, chromedp.Evaluate[string](`String(new URLSearchParams(new FormData(document.querySelector("#look"))))`),
+	)
 	id := get(p, chromedp.Evaluate[string](`document.querySelector("#look").elements.entry.value`))
 	p.press("[name=then][value=next]")
 	p.until(`document.querySelector("#look")?.dataset.code === "QL-02"`)
 	p.press(".ph-bar a.ph-ib")
 	p.until(`document.querySelector(".q-told") !== null`)
-	if say := p.text("[data-queue]"); !strings.Contains(say, "QL-01") || !strings.Contains(say, "2 kg sugar as 1:1 syrup") {
+	if say := p.text("[data-queue]"); !strings.Contains(say, "QL-01") ||
+		!strings.Contains(say, "2 kg sugar as 1:1 syrup") {
 		t.Errorf("of what was written meanwhile the round says %q", say)
 	}
 	// The same id with another body: kept beside, never over it.
-	answer := get(p, chromedp.Evaluate[map[string]any](fmt.Sprintf(`fetch("/colonies/%s/look", {method: "POST", headers: {"Content-Type": "application/x-www-form-urlencoded", "X-Kembo-Queue": "1"}, body: %s}).then(r => r.json())`, c.ID, quoted(strings.Replace(body, "&note=", "&note=quite+another", 1))), chromedp.EvalAwaitPromise))
+	answer := get(
+		p,
+		chromedp.Evaluate[map[string]any](
+			fmt.Sprintf(
+				`fetch("/colonies/%s/look", {method: "POST", headers: {"Content-Type": "application/x-www-form-urlencoded", "X-Kembo-Queue": "1"}, body: %s}).then(r => r.json())`,
+				c.ID, quoted(strings.Replace(body, "&note=", "&note=quite+another", 1)),
+			),
+			chromedp.EvalAwaitPromise,
+		),
+	)
 	if answer["stored"] != true || answer["beside"] != true || answer["id"] != id {
 		t.Errorf("another body under the same id is answered %v", answer)
 	}
@@ -267,13 +299,19 @@ func TestARefusalStaysAndIsShown(t *testing.T) {
 	p.press(fmt.Sprintf("[name='box.%d.state'][value='half']", len(c.Believed.Stack.Boxes)-1))
 	p.press("[name=then][value=next]")
 	p.until(`document.querySelector("#look")?.dataset.code === "QL-03"`)
-	if err := h.svc.Record(context.Background(), c.ID, history.Entry{ID: app.NewID(), Day: demo.Default, Kind: "box_off", Body: &moves.BoxOff{Box: top.ID, Why: "taken off"}}); err != nil {
+	if err := h.svc.Record(
+		context.Background(), c.ID,
+		history.Entry{
+			ID: app.NewID(), Day: demo.Default, Kind: "box_off", Body: &moves.BoxOff{Box: top.ID, Why: "taken off"},
+		},
+	); err != nil {
 		t.Fatal(err)
 	}
 	h.cable.set(false, false)
 	get(p, chromedp.Evaluate[any](`kemboQueue.send()`, chromedp.EvalAwaitPromise))
 	p.press(".ph-bar a.ph-ib")
-	if say := p.text(".q-no"); !strings.Contains(say, "QL-02: not stored yet") || !strings.Contains(say, "is not on this hive any more") {
+	if say := p.text(".q-no"); !strings.Contains(say, "QL-02: not stored yet") ||
+		!strings.Contains(say, "is not on this hive any more") {
 		t.Errorf("of the refusal the round says %q", say)
 	}
 	p.sound("a refusal")
@@ -290,8 +328,11 @@ func TestAKilledBrowserLosesNothing(t *testing.T) {
 	profile := t.TempDir()
 	yard := h.colony("QL-04").YardID
 	start := func() (*person, *os.Process) {
-		opts := append(chromedp.DefaultExecAllocatorOptions[:], chromedp.ExecPath(chromium()), chromedp.NoSandbox, chromedp.UserDataDir(profile), chromedp.WindowSize(390, 844),
-			chromedp.ModifyCmdFunc(func(c *exec.Cmd) {}))
+		opts := append(
+			chromedp.DefaultExecAllocatorOptions[:], chromedp.ExecPath(chromium()), chromedp.NoSandbox,
+			chromedp.UserDataDir(profile), chromedp.WindowSize(390, 844),
+			chromedp.ModifyCmdFunc(func(c *exec.Cmd) {}),
+		)
 		actx, stop := chromedp.NewExecAllocator(context.Background(), opts...)
 		t.Cleanup(stop)
 		ctx, cancel := chromedp.NewContext(actx)
@@ -307,7 +348,8 @@ func TestAKilledBrowserLosesNothing(t *testing.T) {
 	p.phone()
 	p.open("/yards/" + yard + "/round")
 	p.until(`document.querySelector(".round").dataset.ready === "yes"`)
-	if why, err := chromedp.Call(p.ctx, page.GetInstallabilityErrors, cdp.Empty{}); err != nil || len(why.InstallabilityErrors) > 0 {
+	if why, err := chromedp.Call(p.ctx, page.GetInstallabilityErrors, cdp.Empty{}); err != nil ||
+		len(why.InstallabilityErrors) > 0 {
 		t.Errorf("it cannot be put on a home screen: %s, %v", asJSON(t, why), err)
 	}
 	h.cable.set(true, false)
@@ -318,7 +360,9 @@ func TestAKilledBrowserLosesNothing(t *testing.T) {
 	p.press("[name=then][value=next]")
 	p.until(`document.querySelector("#look")?.dataset.code === "QL-02"`)
 	p.press("[name='queen.larvae']") // half entered
-	p.until(`(window.half || (window.half = kemboQueue.draft.get(document.querySelector("#look").dataset.colony).then(b => window.kept = b)), window.kept && window.kept.includes("larvae"))`)
+	p.until(
+		`(window.half || (window.half = kemboQueue.draft.get(document.querySelector("#look").dataset.colony).then(b => window.kept = b)), window.kept && window.kept.includes("larvae"))`,
+	)
 	if err := process.Kill(); err != nil {
 		t.Fatal(err)
 	}
@@ -342,19 +386,28 @@ func TestAKilledBrowserLosesNothing(t *testing.T) {
 // sun: 48 px and a contrast of 7:1.
 func (p *person) reachable(what string) {
 	p.t.Helper()
-	small := get(p, chromedp.Evaluate[[]string](`[...document.querySelectorAll("a, button, summary, select, textarea, input:not([type=hidden]):not([type=range]), label:has(input[type=checkbox]), label:has(input[type=radio])")].filter(e => {
+	small := get(
+		p,
+		chromedp.Evaluate[[]string](`[...document.querySelectorAll("a, button, summary, select, textarea, input:not([type=hidden]):not([type=range]), label:has(input[type=checkbox]), label:has(input[type=radio])")].filter(e => {
 		const r = e.getBoundingClientRect(), s = getComputedStyle(e);
 		if (!r.width || !r.height || s.visibility === "hidden" || e.closest("[hidden], .skip") || e.classList.contains("skip")) return false;
 		if (e.matches("input") && e.closest("label")) return false; // its label is the target
 		if (e.matches("p a, legend a, td a")) return false; // in running text
 		if (e.matches(".strip button")) return r.height < 47.5 || r.width < 30; // eleven frames are all in sight, and Next goes on
 		return r.height < 47.5 || r.width < 43.5;
-	}).slice(0, 8).map(e => e.tagName + "." + e.className + " " + e.textContent.trim().slice(0, 20) + " " + Math.round(e.getBoundingClientRect().width) + "x" + Math.round(e.getBoundingClientRect().height))`))
+	}).slice(0, 8).map(e => e.tagName + "." + e.className + " " + e.textContent.trim().slice(0, 20) + " " + Math.round(e.getBoundingClientRect().width) + "x" + Math.round(e.getBoundingClientRect().height))`),
+	)
 	for _, s := range small {
 		p.t.Errorf("%s: too small for a glove: %s", what, s)
 	}
 	get(p, chromedp.Evaluate[any](axe+";undefined", chromedp.EvalIgnoreExceptions))
-	pale := get(p, chromedp.Evaluate[[]string](`axe.run(document, {runOnly: {type: "rule", values: ["color-contrast-enhanced"]}}).then(r => r.violations.flatMap(v => v.nodes.slice(0, 5).map(n => n.target.join(" ") + " " + n.any[0].message)))`, chromedp.EvalAwaitPromise))
+	pale := get(
+		p,
+		chromedp.Evaluate[[]string](
+			`axe.run(document, {runOnly: {type: "rule", values: ["color-contrast-enhanced"]}}).then(r => r.violations.flatMap(v => v.nodes.slice(0, 5).map(n => n.target.join(" ") + " " + n.any[0].message)))`,
+			chromedp.EvalAwaitPromise,
+		),
+	)
 	for _, s := range pale {
 		p.t.Errorf("%s: too pale for the sun: %s", what, s)
 	}
@@ -395,7 +448,12 @@ func TestTheOrderIsChangedByKeys(t *testing.T) {
 	h := newHouse(t, demo.Default)
 	p, yard := walk(t, h)
 	codes := func() string {
-		return get(p, chromedp.Evaluate[string](`[...document.querySelectorAll(".stop")].slice(0, 3).map(s => s.dataset.code).join(" ")`))
+		return get(
+			p,
+			chromedp.Evaluate[string](
+				`[...document.querySelectorAll(".stop")].slice(0, 3).map(s => s.dataset.code).join(" ")`,
+			),
+		)
 	}
 	p.press(".r-more summary")
 	p.press(".js-reorder")
@@ -419,7 +477,9 @@ func TestTheOrderIsChangedByKeys(t *testing.T) {
 	}
 	// From there the next of a stop is the one before.
 	p.open("/colonies/" + h.colony("QL-01").ID + "/look?round=" + demo.Default.String() + "&end=1")
-	if next := get(p, chromedp.Evaluate[string](`document.querySelector("#look .js-save").textContent`)); !strings.Contains(next, "QL-02") {
+	if next := get(
+		p, chromedp.Evaluate[string](`document.querySelector("#look .js-save").textContent`),
+	); !strings.Contains(next, "QL-02") {
 		t.Errorf("from the other end QL-01 says %q", next)
 	}
 }
@@ -432,7 +492,11 @@ func TestASheetIsKeyedWithoutTheMouse(t *testing.T) {
 	p.may = "422"
 	p.open("/yards/" + h.colony("QL-04").YardID + "/keyed")
 	p.sound("the sheet to key in")
-	p.do(chromedp.KeyEvent("qE h+ 1:s8"), chromedp.KeyEvent(kb.Enter), chromedp.KeyEvent("cc 1:s7 9:s3"), chromedp.KeyEvent(kb.Enter), chromedp.KeyEvent("Wfair ; dry roof"), chromedp.KeyEvent(kb.Enter, chromedp.KeyModifiers(chromedp.ModifierCtrl)))
+	p.do(
+		chromedp.KeyEvent("qE h+ 1:s8"), chromedp.KeyEvent(kb.Enter), chromedp.KeyEvent("cc 1:s7 9:s3"),
+		chromedp.KeyEvent(kb.Enter), chromedp.KeyEvent("Wfair ; dry roof"),
+		chromedp.KeyEvent(kb.Enter, chromedp.KeyModifiers(chromedp.ModifierCtrl)),
+	)
 	p.until(`document.querySelector("tr.wrong") !== null`)
 	if say := p.text("tr.wrong"); !strings.Contains(say, "there is no box 9") {
 		t.Errorf("the wrong line says %q", say)
@@ -444,7 +508,10 @@ func TestASheetIsKeyedWithoutTheMouse(t *testing.T) {
 		t.Errorf("stored are %d, %d, %d", h.looks("QL-01"), h.looks("QL-02"), h.looks("QL-03"))
 	}
 	// Put right: the rest is not stored again.
-	p.do(chromedp.SetValue(css("tr.wrong .js-row"), "cc 1:s7"), chromedp.Focus(css("tr.wrong .js-row")), chromedp.KeyEvent(kb.Enter, chromedp.KeyModifiers(chromedp.ModifierCtrl)))
+	p.do(
+		chromedp.SetValue(css("tr.wrong .js-row"), "cc 1:s7"), chromedp.Focus(css("tr.wrong .js-row")),
+		chromedp.KeyEvent(kb.Enter, chromedp.KeyModifiers(chromedp.ModifierCtrl)),
+	)
 	p.until(`document.querySelector(".summary") !== null`)
 	if h.looks("QL-01") != 1 || h.looks("QL-02") != 1 {
 		t.Errorf("after the correction stored are %d, %d", h.looks("QL-01"), h.looks("QL-02"))

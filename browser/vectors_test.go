@@ -34,12 +34,19 @@ func TestTheScriptReadsTheLineAsTheCoreDoes(t *testing.T) {
 	h := newHouse(t, demo.Default)
 	p := newPerson(t, h.cable.url())
 	p.open("/colonies/" + h.colony("QL-04").ID + "/look")
-	hive := []shorthand.Box{{ID: "a", Frames: 11}, {ID: "b", Frames: 11}, {ID: "c", Frames: 10, Super: true}, {ID: "d", Frames: 10, Super: true}}
+	hive := []shorthand.Box{
+		{ID: "a", Frames: 11}, {ID: "b", Frames: 11}, {ID: "c", Frames: 10, Super: true},
+		{ID: "d", Frames: 10, Super: true},
+	}
 	lines := []string{
-		"", "qE h+ 1: s8 2: s6.5", "qSELB cc:u3", "q0", "cc:h4k2m1t2g1@edge 1:s10", "cp", "c:u2", "c@both", "1: B6,5 H2 P1 C1.5", "2: 4A=H3N1P1B2 4B=HHHHBBBB", "3: =nearly 4: ^fair", "1:s8~ 2:s6v~ o+",
-		"W22+24", "W22lb+24lb", "W/60lb", "Wlight", "W54", "+1S +4L1:1 turn x4; feeder leaks; mend it", "swap2 ex- ex+ +2SF +1.5kg x3h", "w+ 1: s7v o-", "w- h-", "!heavy-box 4:^31.5kg", `; "quoted"`, "1: B0", "1:2:s3",
-		"2: 1a=CCCCCCC. 11b=D8", "1: s5 B3 H1", "1: s5 2a=B8", "QE CC:U3 1:S8", "1: 3a=L4E4 3a=H8", "4: ^120lb", "3: =full s4",
-		"qE s7", "1: s8 5: s3", "qEX", "1: B3 Z4", "1: B3 ^fair", "1: ^fair s3", "1: 12a=H8", "1: 0a=H8", "1: 1a=H5B5", "cc:y2", "cc@roof", "W22kg+24lb", "+4L3:1", "3: =packed", "swap", "1: sseven", "x9", "+0S", "W0", "cc3", "cc:u", "1: 1a=........", "q", "+S", "zz", "1: B-2", "W1000",
+		"", "qE h+ 1: s8 2: s6.5", "qSELB cc:u3", "q0", "cc:h4k2m1t2g1@edge 1:s10", "cp", "c:u2", "c@both",
+		"1: B6,5 H2 P1 C1.5", "2: 4A=H3N1P1B2 4B=HHHHBBBB", "3: =nearly 4: ^fair", "1:s8~ 2:s6v~ o+", "W22+24",
+		"W22lb+24lb", "W/60lb", "Wlight", "W54", "+1S +4L1:1 turn x4; feeder leaks; mend it",
+		"swap2 ex- ex+ +2SF +1.5kg x3h", "w+ 1: s7v o-", "w- h-", "!heavy-box 4:^31.5kg", `; "quoted"`, "1: B0",
+		"1:2:s3", "2: 1a=CCCCCCC. 11b=D8", "1: s5 B3 H1", "1: s5 2a=B8", "QE CC:U3 1:S8", "1: 3a=L4E4 3a=H8",
+		"4: ^120lb", "3: =full s4", "qE s7", "1: s8 5: s3", "qEX", "1: B3 Z4", "1: B3 ^fair", "1: ^fair s3",
+		"1: 12a=H8", "1: 0a=H8", "1: 1a=H5B5", "cc:y2", "cc@roof", "W22kg+24lb", "+4L3:1", "3: =packed", "swap",
+		"1: sseven", "x9", "+0S", "W0", "cc3", "cc:u", "1: 1a=........", "q", "+S", "zz", "1: B-2", "W1000",
 	}
 	type result struct {
 		Line *shorthand.Line `json:"line"`
@@ -85,7 +92,8 @@ func TestTheScriptReadsTheLineAsTheCoreDoes(t *testing.T) {
 			n := shorthand.Normal(*g.Line.Look, hive)
 			g.Line.Look = &n
 		}
-		if a, b := asJSON(t, g.Line), asJSON(t, w.Line); a != b && !(w.Line.Acts == nil && len(g.Line.Acts) == 0 && asJSON(t, g.Line.Look) == asJSON(t, w.Line.Look)) {
+		if a, b := asJSON(t, g.Line), asJSON(t, w.Line); a != b &&
+			!(w.Line.Acts == nil && len(g.Line.Acts) == 0 && asJSON(t, g.Line.Look) == asJSON(t, w.Line.Look)) {
 			t.Errorf("%q: the script reads\n%s, the core\n%s", line, a, b)
 		}
 	}
@@ -100,7 +108,12 @@ func TestPocketSumsAreTheCores(t *testing.T) {
 	p.sound("the pocket sums")
 	p.fits("the pocket sums")
 	number := func(js string) map[string]float64 {
-		return get(p, chromedp.Evaluate[map[string]float64](`(() => { const d = JSON.parse(document.querySelector("[data-pocket]").dataset.pocket), K = kemboPocket; return `+js+` })()`))
+		return get(
+			p,
+			chromedp.Evaluate[map[string]float64](
+				`(() => { const d = JSON.parse(document.querySelector("[data-pocket]").dataset.pocket), K = kemboPocket; return `+js+` })()`,
+			),
+		)
 	}
 	near := func(what string, got, want, within float64) {
 		if math.Abs(got-want) > within {
@@ -118,7 +131,9 @@ func TestPocketSumsAreTheCores(t *testing.T) {
 			near("water", got["water"], m.WaterKg/feed.WaterKgPerL, 1e-9*m.WaterKg)
 		}
 	}
-	for _, c := range [][2]int{{0, 300}, {3, 300}, {9, 300}, {24, 300}, {1, 1}, {0, 1}, {40, 412}, {150, 5000}, {300, 300}} {
+	for _, c := range [][2]int{
+		{0, 300}, {3, 300}, {9, 300}, {24, 300}, {1, 1}, {0, 1}, {40, 412}, {150, 5000}, {300, 300},
+	} {
 		want, err := mites.Of(c[0], c[1])
 		if err != nil {
 			t.Fatal(err)
@@ -135,8 +150,16 @@ func TestPocketSumsAreTheCores(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			got := get(p, chromedp.Evaluate[map[string]string](`kemboPocket.brood(JSON.parse(document.querySelector("[data-pocket]").dataset.pocket), "`+string(caste)+`", "`+string(stage)+`", "`+on.String()+`")`))
-			for name, d := range map[string]day.Day{"laid": want.Laid, "hatched": want.Hatched, "capped": want.Capped, "emerged": want.Emerges, "flies": want.Flies, "mature": want.Mature} {
+			got := get(
+				p,
+				chromedp.Evaluate[map[string]string](
+					`kemboPocket.brood(JSON.parse(document.querySelector("[data-pocket]").dataset.pocket), "`+string(caste)+`", "`+string(stage)+`", "`+on.String()+`")`,
+				),
+			)
+			for name, d := range map[string]day.Day{
+				"laid": want.Laid, "hatched": want.Hatched, "capped": want.Capped, "emerged": want.Emerges,
+				"flies": want.Flies, "mature": want.Mature,
+			} {
 				if got[name] != d.String() {
 					t.Errorf("%s %s: %s on %s, the core says %s", caste, stage, name, got[name], d)
 				}

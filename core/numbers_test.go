@@ -17,7 +17,9 @@ import (
 // and stands in a table of docs/model.md. Free are none, one, two, an index,
 // and what is too small to be anything but rounding or a unit.
 func TestNoNumberOfTheTradeIsHidden(t *testing.T) {
-	tables := map[string]bool{"table.go": true, "parameters.go": true, "spreads.go": true, "fixed.go": true, "chance.go": true}
+	tables := map[string]bool{
+		"table.go": true, "parameters.go": true, "spreads.go": true, "fixed.go": true, "chance.go": true,
+	}
 	for _, dir := range []string{"forecast", "season"} {
 		files, err := filepath.Glob(filepath.Join(dir, "*.go"))
 		if err != nil || len(files) == 0 {
@@ -54,8 +56,12 @@ func hiddenIn(t *testing.T, file string) {
 				if n.Kind != token.INT && n.Kind != token.FLOAT {
 					return true
 				}
-				if v, err := strconv.ParseFloat(n.Value, 64); err != nil || v > 2 || v > 1e-4 && v < 1 || v > 1 && v < 2 {
-					t.Errorf("%v: %s hides the number %s; name it and list it in Fixed", set.Position(n.Pos()), fn.Name.Name, n.Value)
+				if v, err := strconv.ParseFloat(n.Value, 64); err != nil || v > 2 || v > 1e-4 && v < 1 || v > 1 &&
+					v < 2 {
+					t.Errorf(
+						"%v: %s hides the number %s; name it and list it in Fixed", set.Position(n.Pos()),
+						fn.Name.Name, n.Value,
+					)
 				}
 			}
 			return true
@@ -72,7 +78,8 @@ func TestFixedNumbersHaveTheirSource(t *testing.T) {
 			t.Errorf("%+v", r)
 		}
 		seen[r.Name] = true
-		if names, values := strings.Count(r.Name, ","), strings.Count(r.Value, ","); names != values && !strings.Contains(r.Value, ":") {
+		if names, values := strings.Count(r.Name, ","), strings.Count(r.Value, ","); names != values &&
+			!strings.Contains(r.Value, ":") {
 			t.Errorf("%s: %d names, %d values", r.Name, names+1, values+1)
 		}
 	}

@@ -60,8 +60,13 @@ func id(what string) string {
 	return uuid.NewSHA1(uuid.NameSpaceOID, []byte("kembo demo "+what)).String()
 }
 
-func buildYard(ctx context.Context, s *store.Store, op store.Operation, y yard, index int, climate season.Climate, on day.Day) error {
-	row := store.Yard{ID: id("yard " + y.code), OperationID: op.ID, Name: y.name, Climate: climate.Key, Hemisphere: "north", Zone: "Europe/London", RhythmDays: y.rhythm}
+func buildYard(
+	ctx context.Context, s *store.Store, op store.Operation, y yard, index int, climate season.Climate, on day.Day,
+) error {
+	row := store.Yard{
+		ID: id("yard " + y.code), OperationID: op.ID, Name: y.name, Climate: climate.Key, Hemisphere: "north",
+		Zone: "Europe/London", RhythmDays: y.rhythm,
+	}
 	var plants []store.Bloom
 	for _, b := range y.plants {
 		plants = append(plants, store.Bloom(b))
@@ -73,14 +78,21 @@ func buildYard(ctx context.Context, s *store.Store, op store.Operation, y yard, 
 	var days []store.WeatherDay
 	for d := First; d <= min(on+5, Last+6); d++ {
 		w := ws[d]
-		days = append(days, store.WeatherDay{Day: int32(d), MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH})
+		days = append(
+			days,
+			store.WeatherDay{
+				Day: int32(d), MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH,
+			},
+		)
 	}
 	if err := s.SetWeather(ctx, row.ID, days); err != nil {
 		return err
 	}
 	visits := y.visits()
 	for i, v := range visits {
-		if err := s.AddVisit(ctx, id(fmt.Sprintf("visit %s %d", y.code, i)), row.ID, int32(v), writtenBy(First)); err != nil {
+		if err := s.AddVisit(
+			ctx, id(fmt.Sprintf("visit %s %d", y.code, i)), row.ID, int32(v), writtenBy(First),
+		); err != nil {
 			return err
 		}
 	}
@@ -133,7 +145,13 @@ func live(st story, y yard, ws map[day.Day]season.Weather, visits []day.Day, on 
 			k.visit(d)
 		}
 		after := k.grossKg()
-		k.days = append(k.days, station.DayMass{Start: d.Time(), BeginKg: before, EndKg: after, MovedKg: after - lived, OutKg: k.truth.state.Foragers / 12000 * min(1, c.FlightHours/6)})
+		k.days = append(
+			k.days,
+			station.DayMass{
+				Start: d.Time(), BeginKg: before, EndKg: after, MovedKg: after - lived,
+				OutKg: k.truth.state.Foragers / 12000 * min(1, c.FlightHours/6),
+			},
+		)
 	}
 	return k, nil
 }
@@ -143,7 +161,9 @@ const scaleDays = 92
 
 // readScale takes the last days of a hive on a scale into the store.
 func (k *keeper) readScale(ctx context.Context, s *store.Store, colony string) error {
-	var scale station.Scale = station.Simulated{Days: k.days[max(0, len(k.days)-scaleDays):], Seed: seed + k.number, NoiseKg: 0.04}
+	var scale station.Scale = station.Simulated{
+		Days: k.days[max(0, len(k.days)-scaleDays):], Seed: seed + k.number, NoiseKg: 0.04,
+	}
 	rs, err := scale.Readings(ctx, First.Time(), (Last + 1).Time())
 	if err != nil {
 		return err
@@ -155,7 +175,9 @@ func (k *keeper) readScale(ctx context.Context, s *store.Store, colony string) e
 	return s.AddReadings(ctx, colony, rows)
 }
 
-func writeColony(ctx context.Context, s *store.Store, op store.Operation, yard string, st story, entries []history.Entry) error {
+func writeColony(
+	ctx context.Context, s *store.Store, op store.Operation, yard string, st story, entries []history.Entry,
+) error {
 	colony := id("colony " + st.code)
 	var rows []store.Event
 	for _, e := range entries {
@@ -166,5 +188,8 @@ func writeColony(ctx context.Context, s *store.Store, op store.Operation, yard s
 		}
 		rows = append(rows, r)
 	}
-	return s.AddColony(ctx, store.Colony{ID: colony, OperationID: op.ID, YardID: yard, Code: st.code}, int32(st.from), writtenBy(st.from), rows...)
+	return s.AddColony(
+		ctx, store.Colony{ID: colony, OperationID: op.ID, YardID: yard, Code: st.code}, int32(st.from),
+		writtenBy(st.from), rows...,
+	)
 }

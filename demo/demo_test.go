@@ -55,7 +55,10 @@ func describe(s app.Standing) string {
 		}
 		return fmt.Sprintf("%.0f", *v)
 	}
-	out := fmt.Sprintf("%s visit +%d looked -%d boxes %d stores %.1f bees %.0f brood %.1f good %.2f |", s.Code, s.Visit-s.Today, s.Today-s.Looked, len(s.Boxes), s.StoresKg, s.Bees, s.Brood, s.GoodDayKg)
+	out := fmt.Sprintf(
+		"%s visit +%d looked -%d boxes %d stores %.1f bees %.0f brood %.1f good %.2f |", s.Code, s.Visit-s.Today,
+		s.Today-s.Looked, len(s.Boxes), s.StoresKg, s.Bees, s.Brood, s.GoodDayKg,
+	)
 	for _, r := range s.Runways {
 		out += fmt.Sprintf(" %s/%s/%s", at(r.Low), at(r.Likely), at(r.High))
 	}
@@ -115,10 +118,16 @@ func TestEveryDayIsBelievable(t *testing.T) {
 		any []advice.Action
 		not []advice.Action
 	}{
-		{day.Of(2026, time.January, 20), nil, []advice.Action{advice.AddSuper, advice.CheckCells, advice.HarvestSuper, advice.RelieveHoneyBound}},
+		{
+			day.Of(2026, time.January, 20), nil,
+			[]advice.Action{advice.AddSuper, advice.CheckCells, advice.HarvestSuper, advice.RelieveHoneyBound},
+		},
 		{day.Of(2026, time.April, 20), nil, []advice.Action{advice.HarvestSuper, advice.PackDown, advice.FeedWinter}},
 		{day.Of(2026, time.July, 22), []advice.Action{advice.HarvestSuper}, []advice.Action{advice.PackDown}},
-		{day.Of(2026, time.September, 10), []advice.Action{advice.FeedWinter}, []advice.Action{advice.AddSuper, advice.CheckCells}},
+		{
+			day.Of(2026, time.September, 10), []advice.Action{advice.FeedWinter},
+			[]advice.Action{advice.AddSuper, advice.CheckCells},
+		},
 		{day.Of(2026, time.December, 5), nil, []advice.Action{advice.AddSuper, advice.CheckCells, advice.HarvestSuper}},
 	} {
 		_, all := open(t, tt.on)
@@ -159,7 +168,8 @@ func TestTheLooksTellHowFarTheKeeperIsOff(t *testing.T) {
 	for _, e := range all {
 		t.Logf("%.1f times the usual: %d things, %.2f held, log score %.3f", e.Times, e.Tests, e.Held, e.LogScore)
 	}
-	if best := all[1]; best.Tests < 300 || best.LogScore <= all[0].LogScore || best.LogScore <= all[2].LogScore || all[2].LogScore <= all[3].LogScore {
+	if best := all[1]; best.Tests < 300 || best.LogScore <= all[0].LogScore || best.LogScore <= all[2].LogScore ||
+		all[2].LogScore <= all[3].LogScore {
 		t.Error("the looks do not speak for half the usual error")
 	}
 	for i := 1; i < len(all); i++ {
@@ -254,12 +264,16 @@ func TestTheSampleTeaches(t *testing.T) {
 	}
 	seen := map[string]bool{}
 	for _, s := range all {
-		t.Logf("%-16s %4d times: held %.2f, error %.3f; fresh %.2f, %.3f", s.Name, s.Tests, s.Held, s.Error, s.FreshHeld, s.Fresh)
+		t.Logf(
+			"%-16s %4d times: held %.2f, error %.3f; fresh %.2f, %.3f", s.Name, s.Tests, s.Held, s.Error, s.FreshHeld,
+			s.Fresh,
+		)
 		seen[s.Name] = true
 		if s.Tests > 100 && s.Error > s.Fresh {
 			t.Errorf("%s: an error of %.3f, %.3f by a fresh model", s.Name, s.Error, s.Fresh)
 		}
-		if s.Tests > 100 && (s.Name == "brood" || s.Name == "bees" || s.Name == "nest_stores_kg") && s.Error > 0.95*s.Fresh {
+		if s.Tests > 100 && (s.Name == "brood" || s.Name == "bees" || s.Name == "nest_stores_kg") &&
+			s.Error > 0.95*s.Fresh {
 			t.Errorf("%s: an error of %.3f is hardly under %.3f by a fresh model", s.Name, s.Error, s.Fresh)
 		}
 	}
@@ -294,13 +308,18 @@ func TestTheSampleTeachesAgainstTheTruth(t *testing.T) {
 	}); err != nil {
 		t.Fatal(err)
 	}
-	for _, q := range []forecast.Quantity{forecast.OfNestStores, forecast.OfSuperStores, forecast.OfBrood, forecast.OfBees} {
+	for _, q := range []forecast.Quantity{
+		forecast.OfNestStores, forecast.OfSuperStores, forecast.OfBrood, forecast.OfBees,
+	} {
 		s := by[q]
 		if s == nil || s.n < 100 {
 			t.Fatalf("%s was hardly forecast", forecast.QuantityNames[q])
 		}
 		less := 1 - s.learnt/s.fresh
-		t.Logf("%-16s %4.0f times: error %.1f %%, fresh %.1f %%: %.0f %% less", forecast.QuantityNames[q], s.n, 100*s.learnt/s.n, 100*s.fresh/s.n, 100*less)
+		t.Logf(
+			"%-16s %4.0f times: error %.1f %%, fresh %.1f %%: %.0f %% less", forecast.QuantityNames[q], s.n,
+			100*s.learnt/s.n, 100*s.fresh/s.n, 100*less,
+		)
 		// The nest's stores are what it can hold, and either model knows that.
 		least := 0.15
 		if q == forecast.OfNestStores {

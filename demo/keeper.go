@@ -62,7 +62,10 @@ func begin(s story) (*keeper, error) {
 	if err != nil {
 		return nil, err
 	}
-	set := &history.StackSet{QueenID: k.id("queen"), QueenYear: s.queenYear, Clipped: s.clipped, Origin: s.origin, HistoryKnown: !s.unknown}
+	set := &history.StackSet{
+		QueenID: k.id("queen"), QueenYear: s.queenYear, Clipped: s.clipped, Origin: s.origin,
+		HistoryKnown: !s.unknown,
+	}
 	var nest []hive.Box
 	for range s.nestBoxes {
 		b, h := k.box(f, false, !s.foundation)
@@ -120,7 +123,9 @@ func (k *keeper) visit(d day.Day) {
 }
 
 func (k *keeper) weigh(d day.Day) {
-	k.write(history.Entry{Day: d, Kind: history.KindWeighing, Body: &history.Weighing{Kg: math.Round(2*k.grossKg()) / 2}})
+	k.write(history.Entry{
+		Day: d, Kind: history.KindWeighing, Body: &history.Weighing{Kg: math.Round(2*k.grossKg()) / 2},
+	})
 }
 
 // grossKg is what a scale under the hive would show.

@@ -145,14 +145,18 @@ func growYard(
 				if year > 0 && v >= First+sampleYear {
 					continue
 				}
-				if err := tx.AddVisit(ctx, id(fmt.Sprintf("large visit %d %d %d", n, year, i)), row.ID, int32(at), writtenBy(begins)); err != nil {
+				if err := tx.AddVisit(
+					ctx, id(fmt.Sprintf("large visit %d %d %d", n, year, i)), row.ID, int32(at), writtenBy(begins),
+				); err != nil {
 					return err
 				}
 			}
 		}
 		for i := range colonies {
 			t := all[kind][i%len(all[kind])]
-			if err := growColony(ctx, tx, op, row.ID, l, fmt.Sprintf("%s%d-%02d", y.code, n/len(yards)+1, i+1), t); err != nil {
+			if err := growColony(
+				ctx, tx, op, row.ID, l, fmt.Sprintf("%s%d-%02d", y.code, n/len(yards)+1, i+1), t,
+			); err != nil {
 				return err
 			}
 		}

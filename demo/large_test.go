@@ -67,7 +67,10 @@ func TestALargeSampleIsMadeInPieces(t *testing.T) {
 	if len(payloads) < len(ids)/2 { // many feeds and weighings are alike
 		t.Errorf("of %d entries only %d differ", len(ids), len(payloads))
 	}
-	for _, wrong := range []demo.Large{{Colonies: 0, Years: 1, On: l.On}, {Colonies: 5, Years: 0, On: l.On}, {Colonies: 5, Years: 1, On: demo.Last + 1}} {
+	for _, wrong := range []demo.Large{
+		{Colonies: 0, Years: 1, On: l.On}, {Colonies: 5, Years: 0, On: l.On},
+		{Colonies: 5, Years: 1, On: demo.Last + 1},
+	} {
 		if err := demo.Grow(ctx, s, wrong, func(int) {}); err == nil {
 			t.Errorf("%+v was made", wrong)
 		}

@@ -49,7 +49,9 @@ func many(t testing.TB, times int) *store.Store {
 				}
 				es = append(es, e)
 			}
-			if err := s.AddColony(ctx, more, int32(demo.First), store.By{Actor: "test", RecordedUTC: "2026-01-01T00:00:00Z"}, es...); err != nil {
+			if err := s.AddColony(
+				ctx, more, int32(demo.First), store.By{Actor: "test", RecordedUTC: "2026-01-01T00:00:00Z"}, es...,
+			); err != nil {
 				t.Fatal(err)
 			}
 		}

@@ -50,8 +50,12 @@ var (
 
 // usual is a colony as most are, in one deep; every fourth in two.
 func usual(number uint64, code string, queen, stores, bees float64, year int) story {
-	s := story{number: number, code: code, from: First, nestFormat: "langstroth-deep-10", nestBoxes: 1, stores: min(stores, 17), bees: bees, winter: 0.3,
-		laying: 320, queen: queen, intake: paces[number%uint64(len(paces))], flow: levels[code[:2]], death: 1, queenYear: year, clipped: number%5 != 3}
+	s := story{
+		number: number, code: code, from: First, nestFormat: "langstroth-deep-10", nestBoxes: 1,
+		stores: min(stores, 17), bees: bees, winter: 0.3, laying: 320, queen: queen,
+		intake: paces[number%uint64(len(paces))], flow: levels[code[:2]], death: 1, queenYear: year,
+		clipped: number%5 != 3,
+	}
 	if number%4 == 0 { // the strongest are kept on two boxes
 		s.nestBoxes, s.stores, s.queen, s.bees = 2, stores, 1.1*queen, 1.15*bees
 	}
@@ -66,7 +70,13 @@ var stories = map[string][]story{
 		usual(1, "QL-01", 1600, 21, 19000, 2025),
 		usual(2, "QL-02", 1520, 20, 18000, 2024).with(func(s *story) { s.late = 8 }),
 		usual(3, "QL-03", 1480, 22, 17500, 2025),
-		usual(4, "QL-04", 1780, 23, 22500, 2025).with(func(s *story) { s.intake = 1.35; s.fullAt = 0.97; s.nestBoxes = 1; s.stores = 17; s.scale = true }),
+		usual(4, "QL-04", 1780, 23, 22500, 2025).with(func(s *story) {
+			s.intake = 1.35
+			s.fullAt = 0.97
+			s.nestBoxes = 1
+			s.stores = 17
+			s.scale = true
+		}),
 		usual(5, "QL-05", 1450, 20, 16500, 2024),
 		usual(6, "QL-06", 1560, 19, 18500, 2025),
 		usual(7, "QL-07", 1500, 2.4, 8200, 2025).with(func(s *story) {
@@ -84,7 +94,9 @@ var stories = map[string][]story{
 		usual(12, "MR-02", 1470, 20, 17000, 2024),
 		usual(13, "MR-03", 1620, 22, 20000, 2025),
 		usual(14, "MR-05", 1500, 21, 18000, 2023).with(func(s *story) { s.queenLost = date(5, 16) }),
-		usual(15, "MR-06", 1440, 19, 16000, 2024).with(func(s *story) { s.glance = [2]day.Day{date(5, 22), date(6, 12)} }),
+		usual(15, "MR-06", 1440, 19, 16000, 2024).with(func(s *story) {
+			s.glance = [2]day.Day{date(5, 22), date(6, 12)}
+		}),
 		usual(16, "MR-07", 1580, 20, 18500, 2025),
 		usual(17, "MR-08", 1510, 21, 17500, 2025).with(func(s *story) { s.clipped = false; s.noCheck = date(5, 10) }),
 	},
@@ -92,15 +104,22 @@ var stories = map[string][]story{
 		usual(18, "SA-01", 1500, 20, 17500, 2025),
 		usual(19, "SA-02", 360, 11, 5200, 2023).with(func(s *story) { s.death = 1.1 }),
 		usual(20, "SA-03", 1540, 20, 18000, 2024),
-		usual(21, "SA-04", 1480, 21, 17000, 2025).with(func(s *story) { s.glance = [2]day.Day{date(5, 16), date(5, 31)} }),
-		usual(22, "SA-06", 1510, 20, 17500, 2024).with(func(s *story) { s.notLooked = [2]day.Day{date(5, 2), date(6, 20)} }),
+		usual(21, "SA-04", 1480, 21, 17000, 2025).with(func(s *story) {
+			s.glance = [2]day.Day{date(5, 16), date(5, 31)}
+		}),
+		usual(22, "SA-06", 1510, 20, 17500, 2024).with(func(s *story) {
+			s.notLooked = [2]day.Day{date(5, 2), date(6, 20)}
+		}),
 	},
 	"HE": {
 		usual(23, "HE-01", 1520, 20, 17500, 2025),
 		usual(24, "HE-02", 1460, 19, 17000, 2024),
 		usual(25, "HE-03", 1550, 20, 18000, 2025).with(func(s *story) { s.unknown = true }),
 		usual(26, "HE-04", 1420, 20, 16500, 2023),
-		usual(27, "HE-06", 1500, 14, 16000, 2025).with(func(s *story) { s.intake, s.noFeed = 0.8, true; s.stores = 15 }),
+		usual(27, "HE-06", 1500, 14, 16000, 2025).with(func(s *story) {
+			s.intake, s.noFeed = 0.8, true
+			s.stores = 15
+		}),
 		usual(28, "HE-07", 1590, 21, 18500, 2025),
 	},
 }

@@ -41,5 +41,8 @@ func (k *keeper) note(d day.Day) {
 	if k.course == nil {
 		k.course = map[day.Day]Truth{}
 	}
-	k.course[d] = Truth{forecast.OfNestStores: s.NestHoney + s.NestNectar, forecast.OfSuperStores: s.SuperHoney + s.SuperNectar, forecast.OfBrood: s.Brood(), forecast.OfBees: s.Bees()}
+	k.course[d] = Truth{
+		forecast.OfNestStores: s.NestHoney + s.NestNectar, forecast.OfSuperStores: s.SuperHoney + s.SuperNectar,
+		forecast.OfBrood: s.Brood(), forecast.OfBees: s.Bees(),
+	}
 }

@@ -34,7 +34,9 @@ type yard struct {
 }
 
 func bloom(plant string, from, peakFrom, peakTo, to int, strength, pollen float64) season.Bloom {
-	return season.Bloom{Plant: plant, From: from, PeakFrom: peakFrom, PeakTo: peakTo, To: to, Strength: strength, Pollen: pollen}
+	return season.Bloom{
+		Plant: plant, From: from, PeakFrom: peakFrom, PeakTo: peakTo, To: to, Strength: strength, Pollen: pollen,
+	}
 }
 
 // The invented calendar of an invented northern coast, in season days.
@@ -52,10 +54,22 @@ var (
 )
 
 var yards = []yard{
-	{"Quarry Lane", "QL", []season.Bloom{willow, sycamore, hawthorn, fieldBean, limeTree, bramble, wayside, ivy}, day.Of(2026, time.April, 10), 10},
-	{"Mill Race", "MR", []season.Bloom{willow, sycamore, hawthorn, clover, limeTree, wayside, ivy}, day.Of(2026, time.April, 12), 10},
-	{"Saltings", "SA", []season.Bloom{willow, hawthorn, clover, bramble, wayside, ivy}, day.Of(2026, time.April, 16), 11},
-	{"Heath Edge", "HE", []season.Bloom{willow, sycamore, bramble, ling, wayside, ivy}, day.Of(2026, time.April, 19), 11},
+	{
+		"Quarry Lane", "QL", []season.Bloom{willow, sycamore, hawthorn, fieldBean, limeTree, bramble, wayside, ivy},
+		day.Of(2026, time.April, 10), 10,
+	},
+	{
+		"Mill Race", "MR", []season.Bloom{willow, sycamore, hawthorn, clover, limeTree, wayside, ivy},
+		day.Of(2026, time.April, 12), 10,
+	},
+	{
+		"Saltings", "SA", []season.Bloom{willow, hawthorn, clover, bramble, wayside, ivy},
+		day.Of(2026, time.April, 16), 11,
+	},
+	{
+		"Heath Edge", "HE", []season.Bloom{willow, sycamore, bramble, ling, wayside, ivy},
+		day.Of(2026, time.April, 19), 11,
+	},
 }
 
 // weather draws a year of weather for the coast: a seasonal course, spells of
@@ -76,7 +90,9 @@ func weather(c season.Climate, from, to day.Day, yardIndex int) map[day.Day]seas
 		if rain > 1 {
 			swing -= 1.6
 		}
-		out[d] = season.Weather{Day: d, MinC: math.Round(10*(mean-swing)) / 10, MaxC: math.Round(10*(mean+swing)) / 10, RainMM: rain}
+		out[d] = season.Weather{
+			Day: d, MinC: math.Round(10*(mean-swing)) / 10, MaxC: math.Round(10*(mean+swing)) / 10, RainMM: rain,
+		}
 	}
 	return out
 }
@@ -84,7 +100,10 @@ func weather(c season.Climate, from, to day.Day, yardIndex int) map[day.Day]seas
 // visits returns a yard's visits over the sample: the round in season, few in
 // winter.
 func (y yard) visits() []day.Day {
-	out := []day.Day{First, day.Of(2025, time.October, 15), day.Of(2026, time.January, 10), day.Of(2026, time.February, 21), day.Of(2026, time.March, 18)}
+	out := []day.Day{
+		First, day.Of(2025, time.October, 15), day.Of(2026, time.January, 10), day.Of(2026, time.February, 21),
+		day.Of(2026, time.March, 18),
+	}
 	end := day.Of(2026, time.October, 10)
 	for d := y.firstLook; d < end; d += day.Day(y.rhythm) {
 		out = append(out, d)

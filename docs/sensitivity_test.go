@@ -32,19 +32,30 @@ func scene(t *testing.T, on day.Day, honey, brood float64, supers int) forecast.
 			b.Frames[i].A, b.Frames[i].B = s, s
 		}
 	}
-	fill(&st.Boxes[0], comb.Shares{comb.Honey: honey, comb.Pollen: 0.06, comb.Eggs: brood / 7, comb.Larvae: 2 * brood / 7, comb.Brood: 4 * brood / 7, comb.Empty: 0.94 - honey - brood})
+	fill(
+		&st.Boxes[0],
+		comb.Shares{
+			comb.Honey: honey, comb.Pollen: 0.06, comb.Eggs: brood / 7, comb.Larvae: 2 * brood / 7,
+			comb.Brood: 4 * brood / 7, comb.Empty: 0.94 - honey - brood,
+		},
+	)
 	for i := range supers {
 		b := hive.NewBox(fmt.Sprint("s", i), medium, 10, hive.Make{Super: true, Drawn: true})
 		fill(&b, comb.Shares{comb.Honey: 0.3, comb.Nectar: 0.1, comb.Empty: 0.6})
 		st.Boxes = append(st.Boxes, b)
 	}
-	e := colony.Estimate{Day: on, Stack: st, Bees: 4000 + 60000*brood, Stages: true, BeesFrom: colony.Measured, Spread: colony.Spread{Brood: 0.15, Stores: 0.15, Super: 0.15, Pollen: 0.3, Bees: 0.15},
-		Queen: colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true}}
+	e := colony.Estimate{
+		Day: on, Stack: st, Bees: 4000 + 60000*brood, Stages: true, BeesFrom: colony.Measured,
+		Spread: colony.Spread{Brood: 0.15, Stores: 0.15, Super: 0.15, Pollen: 0.3, Bees: 0.15},
+		Queen:  colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true},
+	}
 	e.Sum()
 	c, _ := season.ClimateFor("uk")
 	site := forecast.Site{Yard: "y", Hemisphere: season.North, Climate: c}
-	return forecast.Input{Colony: "c", Estimate: e, Excluder: supers > 0, Today: on, Horizon: 60, ReserveKg: 5, Seed: 1, Parameters: forecast.Defaults(),
-		Yard: forecast.NewYard(site, on, on, 60, 100, 1)}
+	return forecast.Input{
+		Colony: "c", Estimate: e, Excluder: supers > 0, Today: on, Horizon: 60, ReserveKg: 5, Seed: 1,
+		Parameters: forecast.Defaults(), Yard: forecast.NewYard(site, on, on, 60, 100, 1),
+	}
 }
 
 // mean returns the mean days that a runway has left, at most the horizon.
@@ -69,7 +80,10 @@ func TestSensitivityTable(t *testing.T) {
 		{"room to store, on 12 June", forecast.Store, scene(t, day.Of(2026, time.June, 12), 0.15, 0.45, 1)},
 	}
 	var b strings.Builder
-	b.WriteString("| runway | days left | parameters that move it most, days from the low to the high end of their range |\n|---|---|---|\n")
+	b.WriteString(
+		"| runway | days left | parameters that move it most, days from the low to the high end of their range " +
+			"|\n|---|---|---|\n",
+	)
 	for _, s := range scenes {
 		usual := mean(forecast.Run(s.in), s.runway)
 		type effect struct {
@@ -104,7 +118,9 @@ func TestSensitivityTable(t *testing.T) {
 				none++
 			}
 		}
-		fmt.Fprintf(&b, "| %s | %.1f | %s; %d of %d under 0.1 |\n", s.name, usual, strings.Join(words, ", "), none, len(all))
+		fmt.Fprintf(
+			&b, "| %s | %.1f | %s; %d of %d under 0.1 |\n", s.name, usual, strings.Join(words, ", "), none, len(all),
+		)
 		if math.Abs(all[0].days) < 1 {
 			t.Errorf("%s: nothing moves it by a day; the scene asks nothing", s.name)
 		}

@@ -21,7 +21,10 @@ func TestThePageOfTheLineIsTrue(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	hive := []shorthand.Box{{ID: "a", Frames: 11}, {ID: "b", Frames: 11}, {ID: "c", Frames: 10, Super: true}, {ID: "d", Frames: 10, Super: true}}
+	hive := []shorthand.Box{
+		{ID: "a", Frames: 11}, {ID: "b", Frames: 11}, {ID: "c", Frames: 10, Super: true},
+		{ID: "d", Frames: 10, Super: true},
+	}
 	code := regexp.MustCompile("`([^`]+)`")
 	n := 0
 	for _, line := range strings.Split(string(doc), "\n") {
@@ -46,7 +49,8 @@ func TestThePageOfTheLineIsTrue(t *testing.T) {
 				t.Errorf("%q: %v", text, err)
 			}
 			n++
-			if strings.HasPrefix(line, "|") && !strings.Contains(string(page), "<code>"+html.EscapeString(m[1])+"</code>") {
+			if strings.HasPrefix(line, "|") &&
+				!strings.Contains(string(page), "<code>"+html.EscapeString(m[1])+"</code>") {
 				t.Errorf("the page in the application lacks %q", m[1])
 			}
 		}

@@ -129,9 +129,15 @@ func TestCalculatorTable(t *testing.T) {
 
 func TestFormatTable(t *testing.T) {
 	var b strings.Builder
-	b.WriteString("| key | box | comb, one face dm² | worker cells, one face | honey when full, kg | empty box, kg |\n|---|---|---|---|---|---|\n")
+	b.WriteString(
+		"| key | box | comb, one face dm² | worker cells, one face | honey when full, kg | empty box, kg " +
+			"|\n|---|---|---|---|---|---|\n",
+	)
 	for _, f := range hive.Formats {
-		fmt.Fprintf(&b, "| `%s` | %s | %.2f | %.0f | %.1f | %.1f |\n", f.Key, f.Name, f.Frame.AreaDm2(), f.Frame.WorkerCells(), 2*float64(f.Slots)*f.Frame.HoneyKg(f.ThicknessMM(f.Slots)), f.BoxTareKg)
+		fmt.Fprintf(
+			&b, "| `%s` | %s | %.2f | %.0f | %.1f | %.1f |\n", f.Key, f.Name, f.Frame.AreaDm2(),
+			f.Frame.WorkerCells(), 2*float64(f.Slots)*f.Frame.HoneyKg(f.ThicknessMM(f.Slots)), f.BoxTareKg,
+		)
 	}
 	table(t, "formats.md", "formats", b.String())
 }

@@ -77,7 +77,10 @@ type Tried struct {
 func (a *Answer) Try(s *advice.Situation, keys []string, on day.Day) error {
 	for _, k := range keys {
 		if _, ok := a.CanBeTried[k]; !ok {
-			return fmt.Errorf("%q cannot be tried on this hive; try one of %s", k, strings.Join(slices.Sorted(maps.Keys(a.CanBeTried)), ", "))
+			return fmt.Errorf(
+				"%q cannot be tried on this hive; try one of %s", k,
+				strings.Join(slices.Sorted(maps.Keys(a.CanBeTried)), ", "),
+			)
 		}
 	}
 	changes, names := s.Tried(keys, on)
@@ -125,9 +128,13 @@ type BroodCells struct {
 // AnswerOf writes an assessment in the open form.
 func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 	b := a.Base
-	out := Answer{Version: AnswerVersion, Colony: c.Colony, Date: c.Today, NextVisit: c.Visit, ModelVersion: assessment.ModelVersion, Known: !a.Situation.Stale(),
-		StoresKg: b.Stores, BroodCells: BroodCells{b.Eggs, b.Larvae, b.Capped, b.Drone}, Bees: b.Bees, FreeCells: b.Free,
-		StagesSeen: a.Estimate.Stages, HorizonDays: b.Horizon, RunwayDays: map[string]forecast.Runway{}, Advice: a.Advice}
+	out := Answer{
+		Version: AnswerVersion, Colony: c.Colony, Date: c.Today, NextVisit: c.Visit,
+		ModelVersion: assessment.ModelVersion, Known: !a.Situation.Stale(), StoresKg: b.Stores,
+		BroodCells: BroodCells{b.Eggs, b.Larvae, b.Capped, b.Drone}, Bees: b.Bees, FreeCells: b.Free,
+		StagesSeen: a.Estimate.Stages, HorizonDays: b.Horizon, RunwayDays: map[string]forecast.Runway{},
+		Advice: a.Advice,
+	}
 	for i, n := range forecast.Names {
 		out.RunwayDays[n] = b.Runway[i]
 	}
@@ -145,7 +152,9 @@ func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 		out.SwarmCheckBy = &due
 	}
 	out.ReachableKg = b.Reachable
-	out.StoppedFood = a.Situation.Ready.Few(forecast.Members, forecast.Change{Day: c.Today, NoFlow: true}).Runway[forecast.Food]
+	out.StoppedFood = a.Situation.Ready.Few(
+		forecast.Members, forecast.Change{Day: c.Today, NoFlow: true},
+	).Runway[forecast.Food]
 	chance, why := b.Swarm(int(c.Visit - c.Today))
 	out.Swarm = Swarm{chance, why.Crowding, why.Held, why.Queen, why.Cups, why.CellsADay}
 	out.Supers = []Super{}
@@ -184,21 +193,30 @@ func (a Answer) WriteText(w io.Writer) error {
 	p.line("")
 	for _, n := range forecast.Names {
 		r := a.RunwayDays[n]
-		p.line("  %-6s ends in %s (%s to %s)", n, Days(r.Likely, a.HorizonDays), Days(r.Low, a.HorizonDays), Days(r.High, a.HorizonDays))
+		p.line(
+			"  %-6s ends in %s (%s to %s)", n, Days(r.Likely, a.HorizonDays), Days(r.Low, a.HorizonDays),
+			Days(r.High, a.HorizonDays),
+		)
 	}
 	if a.SwarmCheckBy != nil {
 		p.line("  cells  check due %s", a.SwarmCheckBy.Short())
 	}
 	p.line("  food, if the flow stopped today, ends in %s", Days(a.StoppedFood.Likely, a.HorizonDays))
 	if a.Swarm.Chance >= 0.005 {
-		p.line("  a swarm before the visit, if nobody acts: %.0f %% (crowding x %.1f, queen held back x %.1f)", 100*a.Swarm.Chance, a.Swarm.Crowding, a.Swarm.HeldBack)
+		p.line(
+			"  a swarm before the visit, if nobody acts: %.0f %% (crowding x %.1f, queen held back x %.1f)",
+			100*a.Swarm.Chance, a.Swarm.Crowding, a.Swarm.HeldBack,
+		)
 	}
 	if t := a.Tried; t != nil {
 		p.line("")
 		p.line("  with %s, done on %s:", strings.Join(t.What, " and "), t.On.Short())
 		for _, n := range forecast.Names {
 			r := t.RunwayDays[n]
-			p.line("  %-6s ends in %s (%s to %s)", n, Days(r.Likely, a.HorizonDays), Days(r.Low, a.HorizonDays), Days(r.High, a.HorizonDays))
+			p.line(
+				"  %-6s ends in %s (%s to %s)", n, Days(r.Likely, a.HorizonDays), Days(r.Low, a.HorizonDays),
+				Days(r.High, a.HorizonDays),
+			)
 		}
 	}
 	for _, q := range a.Questions {
@@ -215,7 +233,9 @@ func (a Answer) WriteText(w io.Writer) error {
 		p.line("%s  [%s, confidence %.2f]", x.Do, x.Action, x.Confidence)
 		p.line("  %s", x.Reason)
 		for _, n := range forecast.Names {
-			if before, after := Days(x.Before[n].Likely, a.HorizonDays), Days(x.After[n].Likely, a.HorizonDays); before != after {
+			if before, after := Days(
+				x.Before[n].Likely, a.HorizonDays,
+			), Days(x.After[n].Likely, a.HorizonDays); before != after {
 				p.line("  %s: %s, with this %s", n, before, after)
 			}
 		}
@@ -258,5 +278,8 @@ func (p *printer) line(format string, args ...any) {
 }
 
 func (p *printer) count(name string, r measure.Range) {
-	p.line("  %-10s %6s      (%s to %s)", name, measure.Count(measure.Rough(r.Likely)), measure.Count(measure.Rough(r.Low)), measure.Count(measure.Rough(r.High)))
+	p.line(
+		"  %-10s %6s      (%s to %s)", name, measure.Count(measure.Rough(r.Likely)),
+		measure.Count(measure.Rough(r.Low)), measure.Count(measure.Rough(r.High)),
+	)
 }

@@ -69,7 +69,10 @@ func (r Record) Case() (assessment.Case, error) {
 }
 
 func (r Record) site() (forecast.Site, error) {
-	s := forecast.Site{Yard: r.Site.Yard, Hemisphere: season.North, Weather: map[day.Day]season.Weather{}, Flow: map[day.Day]float64{}}
+	s := forecast.Site{
+		Yard: r.Site.Yard, Hemisphere: season.North, Weather: map[day.Day]season.Weather{},
+		Flow: map[day.Day]float64{},
+	}
 	switch r.Site.Hemisphere {
 	case "", "north":
 	case "south":
@@ -94,7 +97,10 @@ func (r Record) site() (forecast.Site, error) {
 	}
 	for i, f := range r.Flow {
 		if f.Intensity < 0 || f.Intensity > 5 {
-			return s, wrong(fmt.Sprintf("flow[%d].intensity", i), "%g is not between 0 and 5; 1 is a strong main flow", f.Intensity)
+			return s, wrong(
+				fmt.Sprintf("flow[%d].intensity", i), "%g is not between 0 and 5; 1 is a strong main flow",
+				f.Intensity,
+			)
 		}
 		s.Flow[f.Date] = f.Intensity
 	}
@@ -107,11 +113,16 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 		return st, l, wrong("stack.boxes", "there are none; a hive has at least one")
 	}
 	if r.Stack.ExcluderAbove < 0 || r.Stack.ExcluderAbove > len(r.Stack.Boxes) {
-		return st, l, wrong("stack.excluder_above", "%d is not a box of the stack, which has %d", r.Stack.ExcluderAbove, len(r.Stack.Boxes))
+		return st, l, wrong(
+			"stack.excluder_above", "%d is not a box of the stack, which has %d", r.Stack.ExcluderAbove,
+			len(r.Stack.Boxes),
+		)
 	}
-	l.Queen = colony.QueenEvidence{Looked: r.Queen.Looked, Seen: r.Queen.Seen, Eggs: r.Queen.Eggs, Larvae: r.Queen.Larvae, Capped: r.Queen.Capped,
-		ChargedCells: r.Cells.Charged, CappedCells: r.Cells.Capped, DryCups: r.Cells.Cups, CupsWithEgg: r.Cells.WithEgg,
-		EmergedCells: r.Cells.Emerged, TornCells: r.Cells.Torn, CellsAt: r.Cells.Where}
+	l.Queen = colony.QueenEvidence{
+		Looked: r.Queen.Looked, Seen: r.Queen.Seen, Eggs: r.Queen.Eggs, Larvae: r.Queen.Larvae,
+		Capped: r.Queen.Capped, ChargedCells: r.Cells.Charged, CappedCells: r.Cells.Capped, DryCups: r.Cells.Cups,
+		CupsWithEgg: r.Cells.WithEgg, EmergedCells: r.Cells.Emerged, TornCells: r.Cells.Torn, CellsAt: r.Cells.Where,
+	}
 	l.CellsChecked = r.Cells.Check == "complete" || r.Cells.Check == "partial"
 	if r.Cells.Date != nil {
 		l.Queen.CellsDay = *r.Cells.Date
@@ -147,7 +158,10 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 		}
 		id := fmt.Sprintf("box-%d", i+1)
 		st.Boxes = append(st.Boxes, hive.NewBox(id, f, n, hive.Make{Super: super, Drawn: true}))
-		bl := look.BoxLook{Box: id, Seams: -1, Below: b.SeamsBelow, Outer: look.Answer(b.Outer), Super: look.SuperState(b.State), Heft: look.Heft(b.Heft), Kg: b.Kg}
+		bl := look.BoxLook{
+			Box: id, Seams: -1, Below: b.SeamsBelow, Outer: look.Answer(b.Outer), Super: look.SuperState(b.State),
+			Heft: look.Heft(b.Heft), Kg: b.Kg,
+		}
 		if b.Seams != nil {
 			if *b.Seams < 0 {
 				return st, l, wrong(name+".seams", "%g is negative; leave it out if it was not looked at", *b.Seams)
@@ -162,7 +176,10 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 		}
 		switch {
 		case b.Counts != nil:
-			bl.Depth, bl.Counts = look.ByBox, look.Counts{Brood: b.Counts.Brood, Honey: b.Counts.Honey, Nectar: b.Counts.Nectar, Pollen: b.Counts.Pollen, Empty: b.Counts.Empty, Undrawn: b.Counts.Undrawn}
+			bl.Depth, bl.Counts = look.ByBox, look.Counts{
+				Brood: b.Counts.Brood, Honey: b.Counts.Honey, Nectar: b.Counts.Nectar, Pollen: b.Counts.Pollen,
+				Empty: b.Counts.Empty, Undrawn: b.Counts.Undrawn,
+			}
 		case len(b.Frames) > 0:
 			bl.Depth = look.ByFace
 			for k, fr := range b.Frames {
@@ -269,9 +286,11 @@ func (r Record) settings() (advice.Settings, error) {
 		out    *float64
 		lo, hi float64
 	}{
-		{"food_risk", p.FoodRisk, &s.FoodRisk, 0, 1}, {"store_risk", p.StoreRisk, &s.StoreRisk, 0, 1}, {"lay_risk", p.LayRisk, &s.LayRisk, 0, 1},
-		{"capped_share", p.CappedShare, &s.CappedShare, 0, 1}, {"honey_bound", p.HoneyBound, &s.HoneyBound, 0, 1},
-		{"winter_target_kg", p.WinterTargetKg, &s.WinterTargetKg, 0, 80}, {"reserve_kg", p.ReserveKg, &s.ReserveKg, 0, 40}, {"lift_limit_kg", p.LiftLimitKg, &s.LiftLimitKg, 1, 60},
+		{"food_risk", p.FoodRisk, &s.FoodRisk, 0, 1}, {"store_risk", p.StoreRisk, &s.StoreRisk, 0, 1},
+		{"lay_risk", p.LayRisk, &s.LayRisk, 0, 1}, {"capped_share", p.CappedShare, &s.CappedShare, 0, 1},
+		{"honey_bound", p.HoneyBound, &s.HoneyBound, 0, 1},
+		{"winter_target_kg", p.WinterTargetKg, &s.WinterTargetKg, 0, 80},
+		{"reserve_kg", p.ReserveKg, &s.ReserveKg, 0, 40}, {"lift_limit_kg", p.LiftLimitKg, &s.LiftLimitKg, 1, 60},
 	} {
 		if v.in == nil {
 			continue
@@ -285,7 +304,10 @@ func (r Record) settings() (advice.Settings, error) {
 		name string
 		in   *int
 		out  *int
-	}{{"unclipped_days", p.UnclippedDays, &s.UnclippedDays}, {"clipped_days", p.ClippedDays, &s.ClippedDays}, {"stale_days", p.StaleDays, &s.StaleDays}} {
+	}{
+		{"unclipped_days", p.UnclippedDays, &s.UnclippedDays}, {"clipped_days", p.ClippedDays, &s.ClippedDays},
+		{"stale_days", p.StaleDays, &s.StaleDays},
+	} {
 		if v.in == nil {
 			continue
 		}

@@ -18,7 +18,8 @@ func TestALookThroughTheLidSaysWhatItRestsOn(t *testing.T) {
 		t.Fatal(err)
 	}
 	ans := exchange.AnswerOf(c, a)
-	if len(ans.Boxes) != 2 || ans.Boxes[0].Brood != "assumed" || ans.Boxes[1].Stores != "measured" || ans.Boxes[1].Depth != "seams" {
+	if len(ans.Boxes) != 2 || ans.Boxes[0].Brood != "assumed" || ans.Boxes[1].Stores != "measured" ||
+		ans.Boxes[1].Depth != "seams" {
 		t.Errorf("it rests on %+v", ans.Boxes)
 	}
 	brood := ans.BroodCells.Capped
@@ -51,7 +52,9 @@ func TestOwnFormatInARecord(t *testing.T) {
 		return rec.Case()
 	}
 	const counts = `,"counts":{"brood":4,"honey":3,"nectar":0,"pollen":1,"empty":2,"undrawn":0},"seams":7}`
-	own, err := read(`{"format":"mine","own_format":{"comb_length_mm":429,"comb_height_mm":203,"slots":10,"inner_width_mm":375,"box_kg":3.4,"frame_kg":0.3}` + counts)
+	own, err := read(
+		`{"format":"mine","own_format":{"comb_length_mm":429,"comb_height_mm":203,"slots":10,"inner_width_mm":375,"box_kg":3.4,"frame_kg":0.3}` + counts,
+	)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -70,7 +73,9 @@ func TestOwnFormatInARecord(t *testing.T) {
 	if a.Base.Stores != b.Base.Stores || a.Base.Capped != b.Base.Capped {
 		t.Errorf("by dimensions %+v, by name %+v", a.Base.Stores, b.Base.Stores)
 	}
-	if _, err := read(`{"format":"mine","own_format":{"comb_length_mm":4290,"comb_height_mm":203,"slots":10,"inner_width_mm":375,"box_kg":3.4,"frame_kg":0.3}` + counts); err == nil {
+	if _, err := read(
+		`{"format":"mine","own_format":{"comb_length_mm":4290,"comb_height_mm":203,"slots":10,"inner_width_mm":375,"box_kg":3.4,"frame_kg":0.3}` + counts,
+	); err == nil {
 		t.Error("a comb of four metres is taken")
 	}
 	wrong, err := read(`{"format":"deep-10","heft":"enormous"}`)

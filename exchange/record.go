@@ -198,7 +198,9 @@ func ReadRecord(r io.Reader) (Record, error) {
 		return Record{}, wrong("after the record", "there is more text; a file holds one record")
 	}
 	if rec.Version != RecordVersion {
-		return Record{}, wrong("kembo_record", "version %d is not %d, the one this program reads", rec.Version, RecordVersion)
+		return Record{}, wrong(
+			"kembo_record", "version %d is not %d, the one this program reads", rec.Version, RecordVersion,
+		)
 	}
 	return rec, nil
 }

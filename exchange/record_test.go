@@ -73,14 +73,26 @@ func TestWhatAGoodKeeperWouldDo(t *testing.T) {
 		also   []advice.Action
 		not    []advice.Action
 	}{
-		{"super-nearly-full", nil, advice.AddSuper, []advice.Action{advice.CheckCells}, []advice.Action{advice.FeedEmergency, advice.RelieveHoneyBound}},
+		{
+			"super-nearly-full", nil, advice.AddSuper, []advice.Action{advice.CheckCells},
+			[]advice.Action{advice.FeedEmergency, advice.RelieveHoneyBound},
+		},
 		{"honey-bound", nil, advice.RelieveHoneyBound, nil, []advice.Action{advice.FeedEmergency, advice.Leave}},
-		{"light", nil, advice.FeedEmergency, nil, []advice.Action{advice.HarvestSuper, advice.Leave, advice.FeedWinter}},
-		{"autumn", nil, advice.FeedWinter, []advice.Action{advice.PackDown}, []advice.Action{advice.AddSuper, advice.CheckCells}},
+		{
+			"light", nil, advice.FeedEmergency, nil,
+			[]advice.Action{advice.HarvestSuper, advice.Leave, advice.FeedWinter},
+		},
+		{
+			"autumn", nil, advice.FeedWinter, []advice.Action{advice.PackDown},
+			[]advice.Action{advice.AddSuper, advice.CheckCells},
+		},
 		// Suspected brood disease: stop, move nothing, whatever else is due.
 		{"super-nearly-full", func(c *assessment.Case) { c.Health = colony.Suspect }, advice.LookCloser, nil, nil},
 		// Four weeks without a look in season: not known.
-		{"super-nearly-full", func(c *assessment.Case) { c.Today += 28; c.Visit += 28 }, advice.LookCloser, nil, []advice.Action{advice.AddSuper}},
+		{"super-nearly-full", func(c *assessment.Case) {
+			c.Today += 28
+			c.Visit += 28
+		}, advice.LookCloser, nil, []advice.Action{advice.AddSuper}},
 		// No eggs, no larvae: the queen question comes first.
 		{"light", func(c *assessment.Case) {
 			c.Look.Queen.Eggs, c.Look.Queen.Larvae = false, false
@@ -126,9 +138,13 @@ func TestUnknownHistoryHoldsTheHarvest(t *testing.T) {
 	}
 	for name, change := range map[string]func(*assessment.Case){
 		"unknown history": func(c *assessment.Case) { c.HistoryKnown = false },
-		"under treatment": func(c *assessment.Case) { c.Treatments = []colony.Period{{What: "amitraz strips", From: c.Today - 20}} },
+		"under treatment": func(c *assessment.Case) {
+			c.Treatments = []colony.Period{{What: "amitraz strips", From: c.Today - 20}}
+		},
 		"label's waiting time": func(c *assessment.Case) {
-			c.Treatments = []colony.Period{{What: "formic acid", From: c.Today - 20, To: c.Today - 8, Until: c.Today + 3}}
+			c.Treatments = []colony.Period{
+				{What: "formic acid", From: c.Today - 20, To: c.Today - 8, Until: c.Today + 3},
+			}
 		},
 		"fed with the super on": func(c *assessment.Case) {
 			c.Feeds = []colony.Period{{What: "2:1 syrup", From: c.Today - 30, To: c.Today - 25}}
@@ -159,7 +175,10 @@ func TestAfterIsTheForecastOfTheChangedStack(t *testing.T) {
 		n := int(a.Needs[0].Count)
 		f, _ := hive.FormatFor("langstroth-medium-10")
 		for i := range n {
-			c.Stack, _ = c.Stack.AddBox(len(c.Stack.Boxes), hive.NewBox("new"+strconv.Itoa(i), f, f.Slots, hive.Make{Super: true, Drawn: true}))
+			c.Stack, _ = c.Stack.AddBox(
+				len(c.Stack.Boxes),
+				hive.NewBox("new"+strconv.Itoa(i), f, f.Slots, hive.Make{Super: true, Drawn: true}),
+			)
 		}
 		direct := assess(t, c).Base
 		// The bees find a box put over one in use later than a direct look at
@@ -175,7 +194,9 @@ func TestAfterIsTheForecastOfTheChangedStack(t *testing.T) {
 		st := e.Stack
 		for _, p := range combs.Places {
 			var err error
-			empty := hive.Frame{ID: "e" + strconv.Itoa(p.Slot), A: comb.Shares{comb.Empty: 1}, B: comb.Shares{comb.Empty: 1}}
+			empty := hive.Frame{
+				ID: "e" + strconv.Itoa(p.Slot), A: comb.Shares{comb.Empty: 1}, B: comb.Shares{comb.Empty: 1},
+			}
 			if st, _, err = st.SwapFrame(p, empty); err != nil {
 				t.Fatal(err)
 			}
@@ -217,7 +238,9 @@ func sameRunways(t *testing.T, a *advice.Advice, direct *forecast.Result, days f
 	}
 	for i, n := range forecast.Names {
 		d := direct.Runway[i]
-		for _, p := range [][2]*float64{{a.After[n].Low, d.Low}, {a.After[n].Likely, d.Likely}, {a.After[n].High, d.High}} {
+		for _, p := range [][2]*float64{
+			{a.After[n].Low, d.Low}, {a.After[n].Likely, d.Likely}, {a.After[n].High, d.High},
+		} {
 			mid := (at(p[0]) + at(p[1])) / 2
 			if math.Abs(at(p[0])-at(p[1])) > days && math.Abs(a.Result.Chance(i, mid)-direct.Chance(i, mid)) > 0.04 {
 				t.Errorf("%s: after %v, direct run %v", n, at(p[0]), at(p[1]))
@@ -247,7 +270,8 @@ func TestReasonsSayTheFigures(t *testing.T) {
 			if i := strings.IndexAny(rest, "0123456789"); i >= 0 {
 				t.Errorf("%s, %s: %q has a number that is no figure: %q", name, a.Action, a.Reason, rest[i:])
 			}
-			if strings.ContainsAny(a.Reason, "{}") || strings.Contains(a.Reason, "NaN") || strings.Contains(a.Reason, "Inf") {
+			if strings.ContainsAny(a.Reason, "{}") || strings.Contains(a.Reason, "NaN") ||
+				strings.Contains(a.Reason, "Inf") {
 				t.Errorf("%s, %s: %q", name, a.Action, a.Reason)
 			}
 		}
@@ -261,7 +285,10 @@ func TestFiguresAgreeWithTheAnswer(t *testing.T) {
 	for _, name := range []string{"super-nearly-full", "honey-bound", "light", "autumn"} {
 		c := example(t, name)
 		answer := exchange.AnswerOf(c, assess(t, c))
-		want := map[string]float64{"stores": answer.StoresKg.Likely, "low": answer.StoresKg.Low, "free": answer.FreeCells.Likely, "bees": answer.Bees.Likely}
+		want := map[string]float64{
+			"stores": answer.StoresKg.Likely, "low": answer.StoresKg.Low, "free": answer.FreeCells.Likely,
+			"bees": answer.Bees.Likely,
+		}
 		for _, a := range answer.Advice {
 			for _, f := range a.Figures {
 				w, ok := want[f.Key]
@@ -298,7 +325,10 @@ func TestWrongRecordsAreRefusedByField(t *testing.T) {
 	tests := []struct{ name, old, new, says string }{
 		{"shares over one", `"brood": 4`, `"brood": 9`, "box 1"},
 		{"negative count", `"honey": 1`, `"honey": -1`, "honey"},
-		{"date in the future", `"date": "2026-04-20",` + "\n", `"date": "2026-04-20", "look_date": "2026-04-21",` + "\n", "look_date"},
+		{
+			"date in the future", `"date": "2026-04-20",` + "\n",
+			`"date": "2026-04-20", "look_date": "2026-04-21",` + "\n", "look_date",
+		},
 		{"visit before date", `"next_visit": "2026-05-02"`, `"next_visit": "2026-04-02"`, "next_visit"},
 		{"unknown format", `national-brood-11`, `top-hat`, "format"},
 		{"unknown field", `"colony"`, `"colour": 3, "colony"`, "colour"},
@@ -321,7 +351,8 @@ func TestWrongRecordsAreRefusedByField(t *testing.T) {
 				_, err = assessment.Of(c, nil)
 			}
 		}
-		if err == nil || !strings.Contains(err.Error(), tt.says) || !errors.Is(err, exchange.ErrRecord) || strings.Contains(err.Error(), "\n") {
+		if err == nil || !strings.Contains(err.Error(), tt.says) || !errors.Is(err, exchange.ErrRecord) ||
+			strings.Contains(err.Error(), "\n") {
 			t.Errorf("%s: error %v, want one sentence that names %q", tt.name, err, tt.says)
 		}
 	}
@@ -387,7 +418,8 @@ func TestTheTextSaysWhatTheJSONSays(t *testing.T) {
 		}
 		text := b.String()
 		for _, a := range answer.Advice {
-			if !strings.Contains(text, a.Do) || !strings.Contains(text, a.Reason) || !strings.Contains(text, string(a.Action)) {
+			if !strings.Contains(text, a.Do) || !strings.Contains(text, a.Reason) ||
+				!strings.Contains(text, string(a.Action)) {
 				t.Errorf("%s: the text lacks %q", name, a.Do)
 			}
 		}

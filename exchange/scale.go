@@ -69,7 +69,9 @@ func SniffScale(text string) (ScaleSheet, error) {
 			return s, fmt.Errorf("row %d cannot be read: %w", len(s.Rows)+1, err)
 		}
 		if len(row) > maxScaleColumns {
-			return s, fmt.Errorf("row %d has %d columns; a scale's file has up to %d", len(s.Rows)+1, len(row), maxScaleColumns)
+			return s, fmt.Errorf(
+				"row %d has %d columns; a scale's file has up to %d", len(s.Rows)+1, len(row), maxScaleColumns,
+			)
 		}
 		if blank(row) {
 			continue
@@ -121,7 +123,9 @@ func (s *ScaleSheet) guess() {
 			clockAt = i
 		case g.Time < 0 && isTime: // a plain number is one only if it is seconds since 1970
 			g.Time = i
-		case g.Weight < 0 && notNumber == nil && (strings.Contains(low, "weight") || strings.Contains(low, "mass") || strings.Contains(low, "kg") || strings.Contains(low, "lb")):
+		case g.Weight < 0 && notNumber == nil &&
+			(strings.Contains(low, "weight") || strings.Contains(low, "mass") || strings.Contains(low, "kg") ||
+				strings.Contains(low, "lb")):
 			g.Weight = i
 			if strings.Contains(low, "lb") {
 				g.Unit = measure.Pound.Name
@@ -188,8 +192,9 @@ func anyNumber(row []string) bool {
 // Layouts of time that scales write; %D stands for day and month in the order
 // of the file.
 var layouts = []string{
-	time.RFC3339, "2006-01-02T15:04:05", "2006-01-02T15:04", "2006-01-02 15:04:05", "2006-01-02 15:04", "2006-01-02", "2006/01/02 15:04:05", "2006/01/02 15:04",
-	"%D/2006 15:04:05", "%D/2006 15:04", "%D/2006", "%D/06 15:04", "%d.2006 15:04:05", "%d.2006 15:04", "%d.2006",
+	time.RFC3339, "2006-01-02T15:04:05", "2006-01-02T15:04", "2006-01-02 15:04:05", "2006-01-02 15:04", "2006-01-02",
+	"2006/01/02 15:04:05", "2006/01/02 15:04", "%D/2006 15:04:05", "%D/2006 15:04", "%D/2006", "%D/06 15:04",
+	"%d.2006 15:04:05", "%d.2006 15:04", "%d.2006",
 }
 
 // when reads an instant; a plain number of ten digits is seconds since 1970.
@@ -239,12 +244,16 @@ func ReadScale(s ScaleSheet, c ScaleColumns, zone *time.Location) (rs []ledger.R
 		rs = append(rs, ledger.Reading{At: at, Kg: kg})
 	}
 	if len(rs) == 0 || float64(skipped) > maxUnreadable*float64(len(rows)) {
-		return nil, skipped, fmt.Errorf("%d of %d rows are not readings (%s); choose other columns", skipped, len(rows), first)
+		return nil, skipped, fmt.Errorf(
+			"%d of %d rows are not readings (%s); choose other columns", skipped, len(rows), first,
+		)
 	}
 	return rs, skipped, nil
 }
 
-func reading(row []string, c ScaleColumns, unit measure.Unit, zone *time.Location) (at time.Time, kg float64, why string) {
+func reading(
+	row []string, c ScaleColumns, unit measure.Unit, zone *time.Location,
+) (at time.Time, kg float64, why string) {
 	for _, i := range []int{c.Time, c.Weight, max(c.Date, 0)} {
 		if i < 0 || i >= len(row) {
 			return at, 0, fmt.Sprintf("it has %d columns", len(row))

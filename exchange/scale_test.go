@@ -18,7 +18,10 @@ func TestScaleFilesOfAnyOrder(t *testing.T) {
 	want := time.Date(2026, 6, 3, 13, 30, 0, 0, local)
 	tests := []struct{ name, text string }{
 		{"time first", "time,weight_kg,temp\n2026-06-03 13:30,52.25,21.5\n2026-06-03 14:30,52.60,22\n"},
-		{"weight first, semicolons, decimal comma", "Weight (kg);Battery;Time\n52,25;3,9;2026-06-03 13:30\n52,6;3,9;2026-06-03 14:30\n"},
+		{
+			"weight first, semicolons, decimal comma",
+			"Weight (kg);Battery;Time\n52,25;3,9;2026-06-03 13:30\n52,6;3,9;2026-06-03 14:30\n",
+		},
 		{"day first", "when,mass\n03/06/2026 13:30,52.25\n23/06/2026 14:30,52.6\n"},
 		{"month first", "when,mass\n06/03/2026 13:30,52.25\n06/23/2026 14:30,52.6\n"},
 		{"date apart from time", "Date,Time,Weight\n2026-06-03,13:30,52.25\n2026-06-03,14:30,52.6\n"},
@@ -34,7 +37,10 @@ func TestScaleFilesOfAnyOrder(t *testing.T) {
 		}
 		rs, skipped, err := exchange.ReadScale(s, s.Guess, local)
 		if err != nil || skipped != 0 || len(rs) != 2 {
-			t.Errorf("%s: %d readings, %d skipped, %v; guessed %+v of %q", tt.name, len(rs), skipped, err, s.Guess, s.Header)
+			t.Errorf(
+				"%s: %d readings, %d skipped, %v; guessed %+v of %q", tt.name, len(rs), skipped, err, s.Guess,
+				s.Header,
+			)
 			continue
 		}
 		if math.Abs(rs[0].Kg-52.25) > 0.001 || !rs[0].At.Equal(want) {
@@ -51,7 +57,8 @@ func TestScaleFileRefusals(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if _, _, err := exchange.ReadScale(s, s.Guess, time.UTC); err == nil || !strings.Contains(err.Error(), "2 of 3 rows") {
+	if _, _, err := exchange.ReadScale(s, s.Guess, time.UTC); err == nil ||
+		!strings.Contains(err.Error(), "2 of 3 rows") {
 		t.Errorf("rows that are no readings: %v", err)
 	}
 	// One bad row among many is skipped and counted.
@@ -84,7 +91,9 @@ func FuzzScale(f *testing.F) {
 			}
 			return
 		}
-		for _, c := range []exchange.ScaleColumns{s.Guess, {Header: true, Time: when, Date: -1, Weight: weight, Unit: "lb", DayFirst: dayFirst}} {
+		for _, c := range []exchange.ScaleColumns{
+			s.Guess, {Header: true, Time: when, Date: -1, Weight: weight, Unit: "lb", DayFirst: dayFirst},
+		} {
 			rs, skipped, err := exchange.ReadScale(s, c, time.UTC)
 			if err == nil && len(rs) == 0 || skipped < 0 || len(rs)+skipped > len(s.Rows) {
 				t.Errorf("%d readings and %d skipped of %d rows, %v", len(rs), skipped, len(s.Rows), err)

@@ -28,7 +28,9 @@ func ReadWeather(r io.Reader) ([]season.Weather, error) {
 	c.TrimLeadingSpace = true
 	head, err := c.Read()
 	if errors.Is(err, io.EOF) {
-		return nil, errors.New("the file is empty; its first line names the columns: " + strings.Join(WeatherColumns, ", "))
+		return nil, errors.New(
+			"the file is empty; its first line names the columns: " + strings.Join(WeatherColumns, ", "),
+		)
 	}
 	if err != nil {
 		return nil, fmt.Errorf("line 1 cannot be read as CSV: %w", err)
@@ -39,7 +41,9 @@ func ReadWeather(r io.Reader) ([]season.Weather, error) {
 	}
 	for _, need := range WeatherColumns[:4] {
 		if _, ok := at[need]; !ok {
-			return nil, fmt.Errorf("there is no column %q; the first line must name date, tmin_c, tmax_c and rain_mm", need)
+			return nil, fmt.Errorf(
+				"there is no column %q; the first line must name date, tmin_c, tmax_c and rain_mm", need,
+			)
 		}
 	}
 	var out []season.Weather
@@ -69,7 +73,9 @@ func ReadWeather(r io.Reader) ([]season.Weather, error) {
 
 // Bounds of what weather can be, for typing errors. Source: the earth's records
 // are within them.
-var weatherBounds = map[string][2]float64{"tmin_c": {-70, 50}, "tmax_c": {-70, 58}, "rain_mm": {0, 1900}, "wind_ms": {0, 90}, "sun_h": {0, 24}}
+var weatherBounds = map[string][2]float64{
+	"tmin_c": {-70, 50}, "tmax_c": {-70, 58}, "rain_mm": {0, 1900}, "wind_ms": {0, 90}, "sun_h": {0, 24},
+}
 
 func weatherRow(row []string, at map[string]int) (season.Weather, error) {
 	cell := func(name string) (string, bool) {

@@ -8,11 +8,14 @@ import (
 )
 
 func TestWeatherFile(t *testing.T) {
-	ws, err := exchange.ReadWeather(strings.NewReader("\ufeffrain_mm, date,tmax_c,tmin_c,sun_h\n0.2,2026-06-02,18.5,9,\n4,2026-06-01,14,8.5,3.5\n"))
+	ws, err := exchange.ReadWeather(strings.NewReader(
+		"\ufeffrain_mm, date,tmax_c,tmin_c,sun_h\n0.2,2026-06-02,18.5,9,\n4,2026-06-01,14,8.5,3.5\n",
+	))
 	if err != nil || len(ws) != 2 {
 		t.Fatalf("%v, %d days", err, len(ws))
 	}
-	if a := ws[0]; a.Day.String() != "2026-06-01" || a.MaxC != 14 || a.MinC != 8.5 || a.RainMM != 4 || a.SunH == nil || *a.SunH != 3.5 || a.WindMS != nil {
+	if a := ws[0]; a.Day.String() != "2026-06-01" || a.MaxC != 14 || a.MinC != 8.5 || a.RainMM != 4 || a.SunH == nil ||
+		*a.SunH != 3.5 || a.WindMS != nil {
 		t.Errorf("the first day is %+v", a)
 	}
 	if ws[1].SunH != nil {

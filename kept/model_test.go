@@ -75,7 +75,8 @@ func TestModelVersionIsRaised(t *testing.T) {
 		}
 		if hash != got {
 			t.Errorf(
-				"the answers have changed, and the model version is %s still; raise assessment.ModelVersion and run this with -new-model",
+				"the answers have changed, and the model version is %s still; raise assessment.ModelVersion and "+
+					"run this with -new-model",
 				version,
 			)
 		}

@@ -46,7 +46,10 @@ func TestKeptFilesFoldAsTheyDid(t *testing.T) {
 				kinds[e.Kind] = true
 			}
 		}
-		for _, k := range []string{"stack", "look", "box_on", "box_off", "combs_swapped", "feed", "treatment", "weighing", "combs", "arranged"} {
+		for _, k := range []string{
+			"stack", "look", "box_on", "box_off", "combs_swapped", "feed", "treatment", "weighing", "combs",
+			"arranged",
+		} {
 			if !kinds[k] { // an undo does not stand itself
 				t.Errorf("no entry of kind %s was recorded", k)
 			}
@@ -158,8 +161,11 @@ func TestKeptFormsAreTaken(t *testing.T) {
 	everyVersion(t, func(t *testing.T, dir string) {
 		h := open(t, unpack(t, filepath.Join(dir, "data.db.gz")), recordedLast)
 		for name, fill := range map[string][]string{
-			"look.html":  {"box.0.depth", "seams", "box.0.seams", "6", "note", "kept"},
-			"stop.html":  {"box.0.depth", "boxes", "box.0.brood", "6", "box.0.honey", "3", "box.0.pollen", "1", "box.0.empty", "1"},
+			"look.html": {"box.0.depth", "seams", "box.0.seams", "6", "note", "kept"},
+			"stop.html": {
+				"box.0.depth", "boxes", "box.0.brood", "6", "box.0.honey", "3", "box.0.pollen", "1", "box.0.empty",
+				"1",
+			},
 			"south.html": {"box.0.depth", "seams", "box.0.seams", "4", "act.feed", "3", "act.feed_as", "2:1"},
 		} {
 			page := packed(t, filepath.Join(dir, name+".gz"))
@@ -241,7 +247,9 @@ func missing(at string, was, now any) []string {
 // TestMissingFinds: the comparison above sees what it is for.
 func TestMissingFinds(t *testing.T) {
 	var was, now any
-	for text, into := range map[string]*any{`{"a":1,"b":{"c":[{"d":"x"}]},"e":null}`: &was, `{"a":"1","b":{"c":[{}]},"e":2,"f":3}`: &now} {
+	for text, into := range map[string]*any{
+		`{"a":1,"b":{"c":[{"d":"x"}]},"e":null}`: &was, `{"a":"1","b":{"c":[{}]},"e":2,"f":3}`: &now,
+	} {
 		if err := json.Unmarshal([]byte(text), into); err != nil {
 			t.Fatal(err)
 		}

@@ -291,7 +291,13 @@ func (r *recorder) flow() {
 	note("B", "right", "feed", "fondant", "1.5")
 	r.post(r.colony("B")+"/undo", form("entry", r.entry("undo2"), "of", r.ids["right"]))
 	// The undo of an undo has no page of its own.
-	if err := r.svc.Record(context.Background(), r.ids["B"], history.Entry{ID: r.entry("undo of undo"), Day: day.Of(2026, time.May, 4), Kind: history.KindUndo, Supersedes: r.ids["undo2"]}); err != nil {
+	if err := r.svc.Record(
+		context.Background(), r.ids["B"],
+		history.Entry{
+			ID: r.entry("undo of undo"), Day: day.Of(2026, time.May, 4), Kind: history.KindUndo,
+			Supersedes: r.ids["undo2"],
+		},
+	); err != nil {
 		r.t.Fatal(err)
 	}
 	r.house.on(day.Of(2026, time.June, 1))
@@ -519,7 +525,10 @@ func answers(t *testing.T, dir string) {
 		if err != nil {
 			t.Fatalf("%s: %v", name, err)
 		}
-		for to, b := range map[string][]byte{filepath.Join(dir, "answers", name): out, filepath.Join(dir, "answers", strings.TrimSuffix(name, ".json")+".record"): rec} {
+		for to, b := range map[string][]byte{
+			filepath.Join(dir, "answers", name):                                        out,
+			filepath.Join(dir, "answers", strings.TrimSuffix(name, ".json")+".record"): rec,
+		} {
 			if err := os.WriteFile(to, b, 0o644); err != nil {
 				t.Fatal(err)
 			}

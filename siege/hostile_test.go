@@ -93,7 +93,9 @@ func attacks(t *testing.T) map[string]attack {
 			}
 			defer c.Close()
 			for _, p := range parts {
-				if _, err := io.WriteString(c, strings.NewReplacer("HOST", host(base), "COLONY", colony).Replace(p)); err != nil {
+				if _, err := io.WriteString(
+					c, strings.NewReplacer("HOST", host(base), "COLONY", colony).Replace(p),
+				); err != nil {
 					return nil // it hung up
 				}
 				select {
@@ -150,20 +152,25 @@ func attacks(t *testing.T) map[string]attack {
 		),
 		"a body that does not come": raw(
 			4*time.Second,
-			"POST /colonies/COLONY/photos/"+newID()+"?look="+newID()+" HTTP/1.1\r\nHost: HOST\r\nOrigin: http://HOST\r\nContent-Length: 6000000\r\n\r\n",
+			"POST /colonies/COLONY/photos/"+newID()+"?look="+newID()+" HTTP/1.1\r\nHost: HOST\r\nOrigin: http://HOST\r\nContent-Length: "+
+				"6000000\r\n\r\n",
 			"x",
 		),
 		"a body without a length": raw(
 			time.Second,
-			"POST /colonies/COLONY/look HTTP/1.1\r\nHost: HOST\r\nOrigin: http://HOST\r\nTransfer-Encoding: chunked\r\n\r\n",
+			"POST /colonies/COLONY/look HTTP/1.1\r\nHost: HOST\r\nOrigin: http://HOST\r\nTransfer-Encoding: "+
+				"chunked\r\n\r\n",
 			"5\r\naaaaa\r\n",
 			"5\r\naaaaa\r\n",
 		),
 		"two lengths": raw(
 			200*time.Millisecond,
-			"POST /yards HTTP/1.1\r\nHost: HOST\r\nOrigin: http://HOST\r\nContent-Length: 4\r\nContent-Length: 5\r\n\r\nname=",
+			"POST /yards HTTP/1.1\r\nHost: HOST\r\nOrigin: http://HOST\r\nContent-Length: 4\r\nContent-Length: "+
+				"5\r\n\r\nname=",
 		),
-		"a page asked for again and again": func(ctx context.Context, base, _ string) error { return fetch(ctx, client, base+"/find?q="+newID()) },
+		"a page asked for again and again": func(ctx context.Context, base, _ string) error {
+			return fetch(ctx, client, base+"/find?q="+newID())
+		},
 	}
 }
 
@@ -269,7 +276,9 @@ func coloniesOf(t *testing.T, s *server) []string {
 		if err != nil {
 			t.Fatal(err)
 		}
-		for _, m := range regexp.MustCompile(`class="code" href="/colonies/([0-9a-f-]+)"`).FindAllStringSubmatch(page, -1) {
+		for _, m := range regexp.MustCompile(
+			`class="code" href="/colonies/([0-9a-f-]+)"`,
+		).FindAllStringSubmatch(page, -1) {
 			out = append(out, m[1])
 		}
 	}

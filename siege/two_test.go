@@ -73,7 +73,9 @@ func TestAPlainCopyIsWholeWhileItServes(t *testing.T) {
 		"entry": {newID()}, "name": {"Mill Race"}, "climate": {"uk"}, "hemisphere": {"north"},
 		"zone": {"Europe/London"}, "rhythm": {"10"},
 	}
-	if status, _, err := s.post(context.Background(), noFollow(), "/yards", form, false); status != http.StatusSeeOther || err != nil {
+	if status, _, err := s.post(
+		context.Background(), noFollow(), "/yards", form, false,
+	); status != http.StatusSeeOther || err != nil {
 		t.Fatal(status, err)
 	}
 	for range 40 {

@@ -19,7 +19,12 @@ func TestSimulatedScaleKeepsItsDays(t *testing.T) {
 	s := station.Simulated{Seed: 1, NoiseKg: 0.03}
 	kg := 48.0
 	for i, g := range gains {
-		s.Days = append(s.Days, station.DayMass{Start: start.AddDate(0, 0, i), BeginKg: kg, EndKg: kg + g + moved[i], MovedKg: moved[i], OutKg: 0.4})
+		s.Days = append(
+			s.Days,
+			station.DayMass{
+				Start: start.AddDate(0, 0, i), BeginKg: kg, EndKg: kg + g + moved[i], MovedKg: moved[i], OutKg: 0.4,
+			},
+		)
 		kg += g + moved[i]
 	}
 	var scale station.Scale = s
@@ -37,7 +42,9 @@ func TestSimulatedScaleKeepsItsDays(t *testing.T) {
 	if again[40] != rs[40] {
 		t.Error("the same seed reads differently")
 	}
-	if part, _ := scale.Readings(context.Background(), start.AddDate(0, 0, 2), start.AddDate(0, 0, 3)); len(part) != 25 {
+	if part, _ := scale.Readings(
+		context.Background(), start.AddDate(0, 0, 2), start.AddDate(0, 0, 3),
+	); len(part) != 25 {
 		t.Errorf("a day and its end have %d readings", len(part))
 	}
 }

@@ -15,7 +15,10 @@ func (s *Store) SetBloom(ctx context.Context, yard string, bloom []Bloom) error 
 			return err
 		}
 		for _, b := range bloom {
-			if _, err := tx.ExecContext(ctx, insertBloom, yard, b.Plant, b.From, b.PeakFrom, b.PeakTo, b.To, b.Strength, b.Pollen, b.BaseC, b.DegreeDays); err != nil {
+			if _, err := tx.ExecContext(
+				ctx, insertBloom, yard, b.Plant, b.From, b.PeakFrom, b.PeakTo, b.To, b.Strength, b.Pollen, b.BaseC,
+				b.DegreeDays,
+			); err != nil {
 				return err
 			}
 		}
@@ -37,11 +40,15 @@ const selectFlowNote = `SELECT id, yard_id, plant, what, day FROM flow_note WHER
 // ErrTaken.
 func (s *Store) AddFlowNote(ctx context.Context, n FlowNote, by By) error {
 	return s.change(ctx, func(tx *sql.Tx) error {
-		if _, err := tx.ExecContext(ctx, insertFlowNote, n.ID, n.YardID, n.Plant, n.What, n.Day, by.Actor, by.RecordedUTC); err != nil {
+		if _, err := tx.ExecContext(
+			ctx, insertFlowNote, n.ID, n.YardID, n.Plant, n.What, n.Day, by.Actor, by.RecordedUTC,
+		); err != nil {
 			return err
 		}
 		var was FlowNote
-		if err := tx.QueryRowContext(ctx, selectFlowNote, n.ID).Scan(&was.ID, &was.YardID, &was.Plant, &was.What, &was.Day); err != nil {
+		if err := tx.QueryRowContext(ctx, selectFlowNote, n.ID).Scan(
+			&was.ID, &was.YardID, &was.Plant, &was.What, &was.Day,
+		); err != nil {
 			return err
 		}
 		if was != n {

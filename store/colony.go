@@ -68,7 +68,9 @@ const selectColonies = `SELECT c.id, c.operation_id, p.yard_id, p.code
 
 // Colonies returns an operation's colonies where they stand on a day.
 func (s *Store) Colonies(ctx context.Context, operation string, day int32) ([]Colony, error) {
-	return collect(ctx, s.read, func(r *sql.Rows, c *Colony) error { return scanColony(r, c) }, selectColonies, operation, day)
+	return collect(ctx, s.read, func(r *sql.Rows, c *Colony) error {
+		return scanColony(r, c)
+	}, selectColonies, operation, day)
 }
 
 const selectOfYard = `SELECT c.id, c.operation_id, p.yard_id, p.code

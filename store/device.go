@@ -59,7 +59,10 @@ func (s *Store) Join(ctx context.Context, keyHash string, d Device, tokenHash st
 // HasLink reports whether a link may be used at an instant.
 func (s *Store) HasLink(ctx context.Context, keyHash, nowUTC string) (bool, error) {
 	var n int
-	err := s.read.QueryRowContext(ctx, `SELECT COUNT(*) FROM join_link WHERE key_hash = ? AND used_utc IS NULL AND expires_utc > ?`, keyHash, nowUTC).
+	err := s.read.QueryRowContext(
+		ctx, `SELECT COUNT(*) FROM join_link WHERE key_hash = ? AND used_utc IS NULL AND expires_utc > ?`, keyHash,
+		nowUTC,
+	).
 		Scan(&n)
 	return n > 0, err
 }

@@ -26,7 +26,9 @@ const selectSettings = `SELECT key, value FROM setting WHERE operation_id = ?`
 // Settings returns what was chosen for an operation, by key.
 func (s *Store) Settings(ctx context.Context, operation string) (map[string]string, error) {
 	type pair struct{ key, value string }
-	all, err := collect(ctx, s.read, func(r *sql.Rows, p *pair) error { return r.Scan(&p.key, &p.value) }, selectSettings, operation)
+	all, err := collect(ctx, s.read, func(r *sql.Rows, p *pair) error {
+		return r.Scan(&p.key, &p.value)
+	}, selectSettings, operation)
 	out := make(map[string]string, len(all))
 	for _, p := range all {
 		out[p.key] = p.value
@@ -51,7 +53,10 @@ const insertBoxFormat = `INSERT INTO box_format (id, operation_id, name, length_
 // its name is ErrTaken.
 func (s *Store) AddBoxFormat(ctx context.Context, f BoxFormat, by By) error {
 	return s.change(ctx, func(tx *sql.Tx) error {
-		if _, err := tx.ExecContext(ctx, insertBoxFormat, f.ID, f.OperationID, f.Name, f.LengthMM, f.HeightMM, f.Slots, f.WidthMM, f.BoxKg, f.FrameKg, f.Super, by.Actor, by.RecordedUTC); err != nil {
+		if _, err := tx.ExecContext(
+			ctx, insertBoxFormat, f.ID, f.OperationID, f.Name, f.LengthMM, f.HeightMM, f.Slots, f.WidthMM, f.BoxKg,
+			f.FrameKg, f.Super, by.Actor, by.RecordedUTC,
+		); err != nil {
 			return unique("format "+f.Name, err)
 		}
 		var was BoxFormat
@@ -80,12 +85,17 @@ const (
 )
 
 func scanFormat(r interface{ Scan(...any) error }, f *BoxFormat) error {
-	return r.Scan(&f.ID, &f.OperationID, &f.Name, &f.LengthMM, &f.HeightMM, &f.Slots, &f.WidthMM, &f.BoxKg, &f.FrameKg, &f.Super)
+	return r.Scan(
+		&f.ID, &f.OperationID, &f.Name, &f.LengthMM, &f.HeightMM, &f.Slots, &f.WidthMM, &f.BoxKg, &f.FrameKg,
+		&f.Super,
+	)
 }
 
 // BoxFormats returns the formats that users of an operation added.
 func (s *Store) BoxFormats(ctx context.Context, operation string) ([]BoxFormat, error) {
-	return collect(ctx, s.read, func(r *sql.Rows, f *BoxFormat) error { return scanFormat(r, f) }, selectBoxFormats, operation)
+	return collect(ctx, s.read, func(r *sql.Rows, f *BoxFormat) error {
+		return scanFormat(r, f)
+	}, selectBoxFormats, operation)
 }
 
 // Reading is one reading of a hive scale: seconds since 1970 in UTC, and kg.
@@ -126,7 +136,9 @@ const selectReadings = `SELECT at_utc, kg FROM scale_reading WHERE colony_id = ?
 
 // Readings returns a colony's readings between two instants, both included.
 func (s *Store) Readings(ctx context.Context, colony string, from, to int64) ([]Reading, error) {
-	return collect(ctx, s.read, func(r *sql.Rows, x *Reading) error { return r.Scan(&x.AtUTC, &x.Kg) }, selectReadings, colony, from, to)
+	return collect(ctx, s.read, func(r *sql.Rows, x *Reading) error {
+		return r.Scan(&x.AtUTC, &x.Kg)
+	}, selectReadings, colony, from, to)
 }
 
 const upsertScaleFile = `INSERT INTO scale_file (operation_id, header, reading, actor, recorded_utc) VALUES (?, ?, ?, ?, ?)

@@ -20,7 +20,10 @@ func TestMeasuringRowsKeepWhatWasChosen(t *testing.T) {
 	if got, err := s.Settings(ctx, "op"); err != nil || got["units"] != "us" {
 		t.Errorf("settings %v, %v; the later choice counts", got, err)
 	}
-	f := store.BoxFormat{ID: "f", OperationID: "op", Name: "tall", LengthMM: 360, HeightMM: 254, Slots: 9, WidthMM: 330, BoxKg: 4, FrameKg: 0.3}
+	f := store.BoxFormat{
+		ID: "f", OperationID: "op", Name: "tall", LengthMM: 360, HeightMM: 254, Slots: 9, WidthMM: 330, BoxKg: 4,
+		FrameKg: 0.3,
+	}
 	for range 2 {
 		if err := s.AddBoxFormat(ctx, f, by); err != nil {
 			t.Fatal(err)
@@ -35,7 +38,9 @@ func TestMeasuringRowsKeepWhatWasChosen(t *testing.T) {
 		t.Error("a box for no frames is stored")
 	}
 	// An instant read twice keeps the later reading; another hive's stay apart.
-	if err := s.AddReadings(ctx, "c", []store.Reading{{AtUTC: 100, Kg: 40}, {AtUTC: 200, Kg: 41}, {AtUTC: 100, Kg: 42}}); err != nil {
+	if err := s.AddReadings(
+		ctx, "c", []store.Reading{{AtUTC: 100, Kg: 40}, {AtUTC: 200, Kg: 41}, {AtUTC: 100, Kg: 42}},
+	); err != nil {
 		t.Fatal(err)
 	}
 	if got, err := s.Readings(ctx, "c", 0, 150); err != nil || len(got) != 1 || got[0].Kg != 42 {

@@ -93,7 +93,10 @@ func migrate(ctx context.Context, path string, tell func(string)) error {
 		)
 	}
 	// The marks by which a file is known, and a file that is whole without its log.
-	for _, q := range []string{fmt.Sprintf(`PRAGMA application_id = %d`, applicationID), fmt.Sprintf(`PRAGMA user_version = %d`, newest), `PRAGMA wal_checkpoint(TRUNCATE)`} {
+	for _, q := range []string{
+		fmt.Sprintf(`PRAGMA application_id = %d`, applicationID), fmt.Sprintf(`PRAGMA user_version = %d`, newest),
+		`PRAGMA wal_checkpoint(TRUNCATE)`,
+	} {
 		if _, err := db.ExecContext(ctx, q); err != nil {
 			return err
 		}

@@ -134,8 +134,11 @@ func inspect(ctx context.Context, path string) error {
 	if err := db.QueryRowContext(ctx, `PRAGMA application_id`).Scan(&id); err != nil {
 		return unreadable(err)
 	}
-	if err := db.QueryRowContext(ctx, `SELECT COUNT(*), COUNT(*) FILTER (WHERE name IN ('goose_db_version', 'operation', 'colony', 'event'))
-		FROM sqlite_schema WHERE type = 'table' AND name NOT LIKE 'sqlite_%'`).Scan(&tables, &ours); err != nil {
+	if err := db.QueryRowContext(
+		ctx,
+		`SELECT COUNT(*), COUNT(*) FILTER (WHERE name IN ('goose_db_version', 'operation', 'colony', 'event'))
+		FROM sqlite_schema WHERE type = 'table' AND name NOT LIKE 'sqlite_%'`,
+	).Scan(&tables, &ours); err != nil {
 		return unreadable(err)
 	}
 	switch {
@@ -149,7 +152,9 @@ func inspect(ctx context.Context, path string) error {
 		return err
 	}
 	var version int64
-	if err := db.QueryRowContext(ctx, `SELECT COALESCE(MAX(version_id), 0) FROM goose_db_version WHERE is_applied`).Scan(&version); err != nil {
+	if err := db.QueryRowContext(
+		ctx, `SELECT COALESCE(MAX(version_id), 0) FROM goose_db_version WHERE is_applied`,
+	).Scan(&version); err != nil {
 		return unreadable(err)
 	}
 	if version > newest {

@@ -98,7 +98,9 @@ func TestWhatIsNotKembosIsRefused(t *testing.T) {
 		make func(t *testing.T, path string)
 		say  string
 	}{
-		"another program's": {func(t *testing.T, path string) { do(t, raw(t, path), `CREATE TABLE places (url TEXT)`) }, "another program"},
+		"another program's": {func(t *testing.T, path string) {
+			do(t, raw(t, path), `CREATE TABLE places (url TEXT)`)
+		}, "another program"},
 		"one that says whose it is": {func(t *testing.T, path string) {
 			do(t, raw(t, path), `PRAGMA application_id = 252006674`)
 			do(t, raw(t, path), `CREATE TABLE x (y)`)
@@ -254,7 +256,10 @@ func TestAnOldFileIsBroughtUpToDate(t *testing.T) {
 			if i%10 == 9 {
 				undoes = fmt.Sprint("e", i-1)
 			}
-			if _, err := tx.Exec(`INSERT INTO event (seq, id, operation_id, colony_id, kind, day, recorded_utc, actor, supersedes, payload) VALUES (?, ?, 'op', 'c', 'feed', ?, '2026-01-01T00:00:00Z', 'k', ?, '{"what":"syrup"}')`, 7*i+3, fmt.Sprint("e", i), 100+i/50, undoes); err != nil {
+			if _, err := tx.Exec(
+				`INSERT INTO event (seq, id, operation_id, colony_id, kind, day, recorded_utc, actor, supersedes, payload) VALUES (?, ?, 'op', 'c', 'feed', ?, '2026-01-01T00:00:00Z', 'k', ?, '{"what":"syrup"}')`,
+				7*i+3, fmt.Sprint("e", i), 100+i/50, undoes,
+			); err != nil {
 				t.Fatal(err)
 			}
 		}
@@ -288,7 +293,9 @@ func TestAnOldFileIsBroughtUpToDate(t *testing.T) {
 			}
 		}
 		var appID, version int
-		if err := after.QueryRow(`SELECT (SELECT * FROM pragma_application_id), (SELECT * FROM pragma_user_version)`).Scan(&appID, &version); err != nil ||
+		if err := after.QueryRow(
+			`SELECT (SELECT * FROM pragma_application_id), (SELECT * FROM pragma_user_version)`,
+		).Scan(&appID, &version); err != nil ||
 			appID == 0 ||
 			version < 7 {
 			t.Errorf("the file says it is %x, form %d, %v", appID, version, err)
@@ -331,7 +338,9 @@ func TestMarks(t *testing.T) {
 			t.Fatal(err)
 		}
 		for c, m := range marks {
-			if err := s.SaveStandings(ctx, store.Worked{Standing: store.Standing{ColonyID: c, YardID: "y", Body: "{}"}, Mark: m}); err != nil {
+			if err := s.SaveStandings(
+				ctx, store.Worked{Standing: store.Standing{ColonyID: c, YardID: "y", Body: "{}"}, Mark: m},
+			); err != nil {
 				t.Fatal(err)
 			}
 		}
@@ -375,7 +384,9 @@ func TestMarks(t *testing.T) {
 	if err := s.Append(ctx, event("m3", 122)); err != nil {
 		t.Fatal(err)
 	}
-	if err := s.SaveStandings(ctx, store.Worked{Standing: store.Standing{ColonyID: "c", YardID: "y", Body: "{}"}, Mark: read}); err != nil {
+	if err := s.SaveStandings(
+		ctx, store.Worked{Standing: store.Standing{ColonyID: "c", YardID: "y", Body: "{}"}, Mark: read},
+	); err != nil {
 		t.Fatal(err)
 	}
 	if marked, err := s.Marked(ctx, "c", "y"); !marked || err != nil {
@@ -387,7 +398,10 @@ func TestMarks(t *testing.T) {
 		t.Fatal(err)
 	}
 	newer := mark(t, s)
-	for _, x := range []store.Worked{{Standing: store.Standing{ColonyID: "c", YardID: "y", Body: `"newer"`}, Mark: newer}, {Standing: store.Standing{ColonyID: "c", YardID: "y", Body: `"older"`}, Mark: read}} {
+	for _, x := range []store.Worked{
+		{Standing: store.Standing{ColonyID: "c", YardID: "y", Body: `"newer"`}, Mark: newer},
+		{Standing: store.Standing{ColonyID: "c", YardID: "y", Body: `"older"`}, Mark: read},
+	} {
 		if err := s.SaveStandings(ctx, x); err != nil {
 			t.Fatal(err)
 		}

@@ -23,7 +23,10 @@ const (
 // already and is the same is left as it is; another under its id is ErrTaken.
 func (s *Store) AddPhoto(ctx context.Context, p Photo, sentHash string) error {
 	return s.change(ctx, func(tx *sql.Tx) error {
-		done, err := tx.ExecContext(ctx, insertPhoto, p.ID, p.ColonyID, p.LookID, p.Width, p.Height, p.JPEG, p.By.Actor, p.By.RecordedUTC, sentHash)
+		done, err := tx.ExecContext(
+			ctx, insertPhoto, p.ID, p.ColonyID, p.LookID, p.Width, p.Height, p.JPEG, p.By.Actor, p.By.RecordedUTC,
+			sentHash,
+		)
 		if err != nil {
 			return err
 		}

@@ -64,7 +64,9 @@ func (t *Tx) SentBefore(ctx context.Context, id string) (Sent, error) {
 
 // AddSent notes what came under an id, with its answer.
 func (t *Tx) AddSent(ctx context.Context, x Sent) error {
-	_, err := t.tx.ExecContext(ctx, insertSent, x.ID, x.ColonyID, x.Hash, x.Body, x.By.Actor, x.By.RecordedUTC, x.Answer)
+	_, err := t.tx.ExecContext(
+		ctx, insertSent, x.ID, x.ColonyID, x.Hash, x.Body, x.By.Actor, x.By.RecordedUTC, x.Answer,
+	)
 	return err
 }
 
@@ -80,7 +82,9 @@ const selectBeside = `SELECT b.id, s.colony_id, b.body_hash, b.body, b.actor, b.
 // Beside returns what came for a colony since an instant under ids that had come
 // before.
 func (s *Store) Beside(ctx context.Context, colony, sinceUTC string) ([]Sent, error) {
-	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error { return scanSent(r, x) }, selectBeside, colony, sinceUTC)
+	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error {
+		return scanSent(r, x)
+	}, selectBeside, colony, sinceUTC)
 }
 
 const selectUnknowing = `SELECT id, colony_id, body_hash, '', actor, recorded_utc, answer FROM sent
@@ -89,5 +93,7 @@ const selectUnknowing = `SELECT id, colony_id, body_hash, '', actor, recorded_ut
 // Unknowing returns what devices sent for a colony since an instant without
 // knowing of all that the log held; bodies are left out.
 func (s *Store) Unknowing(ctx context.Context, colony, sinceUTC string) ([]Sent, error) {
-	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error { return scanSent(r, x) }, selectUnknowing, colony, sinceUTC)
+	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error {
+		return scanSent(r, x)
+	}, selectUnknowing, colony, sinceUTC)
 }

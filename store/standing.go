@@ -52,7 +52,10 @@ func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
 			if mark != x.Mark {
 				continue
 			}
-			if _, err := tx.ExecContext(ctx, upsertStanding, x.ColonyID, x.YardID, x.Today, x.ModelVersion, x.InputHash, x.Urgency, x.FoodEnd, x.LayEnd, x.StoreEnd, x.Culls, x.Body); err != nil {
+			if _, err := tx.ExecContext(
+				ctx, upsertStanding, x.ColonyID, x.YardID, x.Today, x.ModelVersion, x.InputHash, x.Urgency, x.FoodEnd,
+				x.LayEnd, x.StoreEnd, x.Culls, x.Body,
+			); err != nil {
 				return err
 			}
 			if x.Told == nil {
@@ -125,7 +128,9 @@ func (s *Store) WithCulls(ctx context.Context, most int) (some []Standing, colon
 	if err = s.read.QueryRowContext(ctx, countCulls).Scan(&colonies, &combs); err != nil {
 		return nil, 0, 0, err
 	}
-	some, err = collect(ctx, s.read, func(r *sql.Rows, x *Standing) error { return r.Scan(x.into()...) }, selectCulls, most)
+	some, err = collect(ctx, s.read, func(r *sql.Rows, x *Standing) error {
+		return r.Scan(x.into()...)
+	}, selectCulls, most)
 	return some, colonies, combs, err
 }
 

@@ -73,7 +73,9 @@ type querier interface {
 }
 
 // collect reads all rows of a query with scan.
-func collect[T any](ctx context.Context, db querier, scan func(*sql.Rows, *T) error, query string, args ...any) ([]T, error) {
+func collect[T any](
+	ctx context.Context, db querier, scan func(*sql.Rows, *T) error, query string, args ...any,
+) ([]T, error) {
 	rows, err := db.QueryContext(ctx, query, args...)
 	if err != nil {
 		return nil, err

@@ -30,8 +30,15 @@ func seed(t *testing.T, s *store.Store) store.Colony {
 	if err := s.AddOperation(ctx, store.Operation{ID: "op", Name: "Harrowmere Honey"}); err != nil {
 		t.Fatal(err)
 	}
-	if err := s.AddYard(ctx, store.Yard{ID: "y", OperationID: "op", Name: "Quarry Lane", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 14},
-		[]store.Bloom{{Plant: "lime tree", From: 170, PeakFrom: 176, PeakTo: 186, To: 194, Strength: 0.8, Pollen: 0.3}}, by); err != nil {
+	if err := s.AddYard(
+		ctx,
+		store.Yard{
+			ID: "y", OperationID: "op", Name: "Quarry Lane", Climate: "uk", Hemisphere: "north",
+			Zone: "Europe/London", RhythmDays: 14,
+		},
+		[]store.Bloom{{Plant: "lime tree", From: 170, PeakFrom: 176, PeakTo: 186, To: 194, Strength: 0.8, Pollen: 0.3}},
+		by,
+	); err != nil {
 		t.Fatal(err)
 	}
 	c := store.Colony{ID: "c", OperationID: "op", YardID: "y", Code: "QL-01"}
@@ -42,7 +49,10 @@ func seed(t *testing.T, s *store.Store) store.Colony {
 }
 
 func event(id string, day int32) store.Event {
-	return store.Event{ID: id, OperationID: "op", ColonyID: "c", Kind: "look", Day: day, RecordedUTC: "2026-06-03T10:00:00Z", Actor: "keeper", Payload: `{"note":"x"}`}
+	return store.Event{
+		ID: id, OperationID: "op", ColonyID: "c", Kind: "look", Day: day, RecordedUTC: "2026-06-03T10:00:00Z",
+		Actor: "keeper", Payload: `{"note":"x"}`,
+	}
 }
 
 func TestWritingTwiceIsWritingOnce(t *testing.T) {
@@ -116,7 +126,9 @@ func TestAnEventBetweenColonies(t *testing.T) {
 		return e
 	}
 	// c gives to d on day 110, d to f on 105 (before it had it from c) and to g on 112.
-	if err := s.Append(ctx, between("cd", "c", "d", 110), between("df", "d", "f", 105), between("dg", "d", "g", 112)); err != nil {
+	if err := s.Append(
+		ctx, between("cd", "c", "d", 110), between("df", "d", "f", 105), between("dg", "d", "g", 112),
+	); err != nil {
 		t.Fatal(err)
 	}
 	for _, colony := range []string{"c", "d"} {
@@ -170,7 +182,12 @@ func TestAnEventBetweenColonies(t *testing.T) {
 			t.Fatal(err)
 		}
 		for id, n := range m {
-			w := store.Worked{Standing: store.Standing{ColonyID: id, YardID: "y", Today: 1, ModelVersion: "1", InputHash: "h", Body: "{}"}, Mark: n}
+			w := store.Worked{
+				Standing: store.Standing{
+					ColonyID: id, YardID: "y", Today: 1, ModelVersion: "1", InputHash: "h", Body: "{}",
+				},
+				Mark: n,
+			}
 			if err := s.SaveStandings(ctx, w); err != nil {
 				t.Fatal(err)
 			}
@@ -239,7 +256,11 @@ func TestStandingsAndVisits(t *testing.T) {
 	seed(t, s)
 	ctx := context.Background()
 	end := int32(120)
-	x := store.Worked{Standing: store.Standing{ColonyID: "c", YardID: "y", Today: 111, ModelVersion: "1", InputHash: "h", StoreEnd: &end, Body: `{}`}}
+	x := store.Worked{
+		Standing: store.Standing{
+			ColonyID: "c", YardID: "y", Today: 111, ModelVersion: "1", InputHash: "h", StoreEnd: &end, Body: `{}`,
+		},
+	}
 	x.Mark = mark(t, s)
 	again := x
 	again.Mark = 0 // the first has taken it away
@@ -250,12 +271,19 @@ func TestStandingsAndVisits(t *testing.T) {
 	if err != nil || len(got) != 1 || got[0].FoodEnd != nil || *got[0].StoreEnd != 120 {
 		t.Errorf("standings %+v, %v", got, err)
 	}
-	if err := errors.Join(s.AddVisit(ctx, "v1", "y", 100, by), s.AddVisit(ctx, "v2", "y", 130, by), s.MoveNextVisit(ctx, "v3", "y", 111, 118, by)); err != nil {
+	if err := errors.Join(
+		s.AddVisit(ctx, "v1", "y", 100, by), s.AddVisit(ctx, "v2", "y", 130, by),
+		s.MoveNextVisit(ctx, "v3", "y", 111, 118, by),
+	); err != nil {
 		t.Fatal(err)
 	}
-	for day, want := range map[int32]store.Visits{99: {Next: 100}, 100: {Last: 100, Next: 118}, 117: {Last: 100, Next: 118}, 118: {Last: 118}} {
+	for day, want := range map[int32]store.Visits{
+		99: {Next: 100}, 100: {Last: 100, Next: 118}, 117: {Last: 100, Next: 118}, 118: {Last: 118},
+	} {
 		if got, err := s.Visits(ctx, "y", day); got != want || err != nil {
-			t.Errorf("about day %d the visits are %+v, %v; want %+v: the past one and the moved one", day, got, err, want)
+			t.Errorf(
+				"about day %d the visits are %+v, %v; want %+v: the past one and the moved one", day, got, err, want,
+			)
 		}
 		if all, err := s.AllVisits(ctx, "op", day); all["y"] != want || err != nil {
 			t.Errorf("about day %d all visits are %+v, %v", day, all, err)
@@ -265,7 +293,8 @@ func TestStandingsAndVisits(t *testing.T) {
 
 func TestNoOperationIsNotFound(t *testing.T) {
 	s, _ := open(t)
-	if _, err := s.Operation(context.Background()); !errors.Is(err, store.ErrNotFound) || !strings.Contains(err.Error(), "operation") {
+	if _, err := s.Operation(context.Background()); !errors.Is(err, store.ErrNotFound) ||
+		!strings.Contains(err.Error(), "operation") {
 		t.Errorf("an empty file gave %v", err)
 	}
 }

@@ -43,11 +43,17 @@ func (s *Store) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error
 
 // AddYard is Store.AddYard within a transaction.
 func (t *Tx) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error {
-	if _, err := t.tx.ExecContext(ctx, insertYard, y.ID, y.OperationID, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, by.Actor, by.RecordedUTC); err != nil {
+	if _, err := t.tx.ExecContext(
+		ctx, insertYard, y.ID, y.OperationID, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, by.Actor,
+		by.RecordedUTC,
+	); err != nil {
 		return unique("yard "+y.Name, err)
 	}
 	for _, b := range bloom {
-		if _, err := t.tx.ExecContext(ctx, insertBloom, y.ID, b.Plant, b.From, b.PeakFrom, b.PeakTo, b.To, b.Strength, b.Pollen, b.BaseC, b.DegreeDays); err != nil {
+		if _, err := t.tx.ExecContext(
+			ctx, insertBloom, y.ID, b.Plant, b.From, b.PeakFrom, b.PeakTo, b.To, b.Strength, b.Pollen, b.BaseC,
+			b.DegreeDays,
+		); err != nil {
 			return err
 		}
 	}
@@ -68,7 +74,9 @@ const selectYard = `SELECT id, operation_id, name, climate, hemisphere, zone, rh
 // Yard returns a yard, or ErrNotFound.
 func (s *Store) Yard(ctx context.Context, id string) (Yard, error) {
 	var y Yard
-	err := s.read.QueryRowContext(ctx, selectYard, id).Scan(&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays)
+	err := s.read.QueryRowContext(ctx, selectYard, id).Scan(
+		&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays,
+	)
 	return y, notFound("yard "+id, err)
 }
 
@@ -77,7 +85,9 @@ const selectFirstYard = `SELECT id, operation_id, name, climate, hemisphere, zon
 // FirstYard returns the first yard by name, or ErrNotFound.
 func (s *Store) FirstYard(ctx context.Context) (Yard, error) {
 	var y Yard
-	err := s.read.QueryRowContext(ctx, selectFirstYard).Scan(&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays)
+	err := s.read.QueryRowContext(ctx, selectFirstYard).Scan(
+		&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays,
+	)
 	return y, notFound("yard", err)
 }
 
@@ -188,7 +198,9 @@ func (s *Store) AllVisits(ctx context.Context, operation string, day int32) (map
 		yard string
 		Visits
 	}
-	all, err := collect(ctx, s.read, func(r *sql.Rows, l *line) error { return r.Scan(&l.yard, &l.Last, &l.Next) }, selectAllVisits, day, operation)
+	all, err := collect(ctx, s.read, func(r *sql.Rows, l *line) error {
+		return r.Scan(&l.yard, &l.Last, &l.Next)
+	}, selectAllVisits, day, operation)
 	out := make(map[string]Visits, len(all))
 	for _, l := range all {
 		out[l.yard] = l.Visits

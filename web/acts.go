@@ -25,7 +25,10 @@ func (s *Server) boxOn(c fiber.Ctx) error {
 	if err != nil && c.FormValue("frames") != "" {
 		return &app.FieldError{Field: "frames", Say: "give a whole number"}
 	}
-	if err := s.as(c).AddSuper(c.Context(), id, c.FormValue("entry"), strings.Clone(c.FormValue("format")), frames, c.FormValue("comb") != "foundation", x.Today); err != nil {
+	if err := s.as(c).AddSuper(
+		c.Context(), id, c.FormValue("entry"), strings.Clone(c.FormValue("format")), frames,
+		c.FormValue("comb") != "foundation", x.Today,
+	); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
@@ -35,14 +38,18 @@ func (s *Server) boxOn(c fiber.Ctx) error {
 func (s *Server) putOn(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
 	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
-	n := app.NewBox{EntryID: val("entry"), Format: val("format"), Drawn: val("comb") != "foundation", Where: val("where")}
+	n := app.NewBox{
+		EntryID: val("entry"), Format: val("format"), Drawn: val("comb") != "foundation", Where: val("where"),
+	}
 	var err error
 	if n.On, err = day.Parse(val("on")); err != nil {
 		return &app.FieldError{Field: "date", Say: err.Error()}
 	}
 	if t := val("frames"); t != "" {
 		if n.Frames, err = strconv.Atoi(t); err != nil || n.Frames < 1 {
-			return &app.FieldError{Field: "frames", Say: "give a whole number, or leave it empty for as many as it takes"}
+			return &app.FieldError{
+				Field: "frames", Say: "give a whole number, or leave it empty for as many as it takes",
+			}
 		}
 	}
 	if err := s.as(c).PutOn(c.Context(), id, n); err != nil {
@@ -54,7 +61,9 @@ func (s *Server) putOn(c fiber.Ctx) error {
 // done notes an advised action as done.
 func (s *Server) done(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("colony"))
-	if err := s.as(c).Do(c.Context(), id, strings.Clone(c.FormValue("entry")), advice.Action(c.FormValue("action"))); err != nil {
+	if err := s.as(c).Do(
+		c.Context(), id, strings.Clone(c.FormValue("entry")), advice.Action(c.FormValue("action")),
+	); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
@@ -102,7 +111,10 @@ func (s *Server) boxOff(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	e := history.Entry{ID: c.FormValue("entry"), Day: x.Today, Kind: "box_off", Body: &moves.BoxOff{Box: c.FormValue("box"), Why: "taken off"}}
+	e := history.Entry{
+		ID: c.FormValue("entry"), Day: x.Today, Kind: "box_off",
+		Body: &moves.BoxOff{Box: c.FormValue("box"), Why: "taken off"},
+	}
 	if err := s.as(c).Record(c.Context(), id, e); err != nil {
 		return err
 	}
@@ -125,7 +137,9 @@ func (s *Server) arrange(c fiber.Ctx) error {
 	if err != nil {
 		return &app.FieldError{Field: "date", Say: err.Error()}
 	}
-	if err := s.as(c).Arrange(c.Context(), id, strings.Clone(c.FormValue("entry")), on, strings.Clone(c.FormValue("what"))); err != nil {
+	if err := s.as(c).Arrange(
+		c.Context(), id, strings.Clone(c.FormValue("entry")), on, strings.Clone(c.FormValue("what")),
+	); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)

@@ -65,7 +65,10 @@ func (s *Server) showBench(c fiber.Ctx) error {
 	}
 	k, ok := bench.Find(name)
 	if !ok {
-		return &Problem{fiber.StatusNotFound, "There is no such calculator. Pick one from the bench.", errors.New("no calculator " + name)}
+		return &Problem{
+			fiber.StatusNotFound, "There is no such calculator. Pick one from the bench.",
+			errors.New("no calculator " + name),
+		}
 	}
 	set, err := s.as(c).Settings(c.Context())
 	if err != nil {
@@ -86,7 +89,10 @@ func (s *Server) showBench(c fiber.Ctx) error {
 	for key, v := range typed {
 		given[key] = v
 	}
-	own := map[string]string{bench.SettingMites: plain(set.MitesNow(today, hem)), bench.SettingLift: plain(set.Units.Mass.In(set.LiftLimitKg))}
+	own := map[string]string{
+		bench.SettingMites: plain(set.MitesNow(today, hem)),
+		bench.SettingLift:  plain(set.Units.Mass.In(set.LiftLimitKg)),
+	}
 	for _, f := range k.Fields {
 		if v := own[f.Setting]; v != "" && given[f.Key] == "" {
 			given[f.Key] = v
@@ -107,7 +113,10 @@ func (s *Server) showBench(c fiber.Ctx) error {
 	if wantsPart(c) {
 		return s.show(c, "bench#answer", answer)
 	}
-	v := &benchView{shell: shell{Title: k.Title, Active: "bench"}, Name: k.Name, Head: k.Title, Asks: k.Asks, Answer: answer, UnitsName: set.Units.Name, TodayISO: today.String()}
+	v := &benchView{
+		shell: shell{Title: k.Title, Active: "bench"}, Name: k.Name, Head: k.Title, Asks: k.Asks, Answer: answer,
+		UnitsName: set.Units.Name, TodayISO: today.String(),
+	}
 	for _, x := range bench.All {
 		v.Calcs = append(v.Calcs, benchLink{x.Name, x.Title, x.Asks, x.Name == k.Name})
 	}
@@ -126,9 +135,13 @@ func groupsOf(k bench.Calculator, given map[string]string, u measure.Units, toda
 	var out []benchGroup
 	for _, f := range k.Fields {
 		if len(out) == 0 || out[len(out)-1].Name != f.Group {
-			out = append(out, benchGroup{Name: f.Group, Or: f.Group != "" && len(out) > 0 && out[len(out)-1].Name != ""})
+			out = append(
+				out, benchGroup{Name: f.Group, Or: f.Group != "" && len(out) > 0 && out[len(out)-1].Name != ""},
+			)
 		}
-		b := benchField{Key: f.Key, Label: f.Label, Value: given[f.Key], Help: f.Help, Kind: "text", Wrong: f.Key == wrong}
+		b := benchField{
+			Key: f.Key, Label: f.Label, Value: given[f.Key], Help: f.Help, Kind: "text", Wrong: f.Key == wrong,
+		}
 		unit := f.Unit
 		if unit.Quantity != measure.Number && unit != measure.Millilitre && unit != measure.Gram {
 			unit = u.Unit(unit.Quantity)
@@ -185,6 +198,9 @@ func (a *answerView) fill(r bench.Result, u measure.Units) {
 		}
 	}
 	if i := r.Interval; i != nil {
-		a.Picture = draw.Interval(draw.Span{Low: i.Low, Mid: i.Mid, High: i.High, Mark: i.Mark, Unit: "%", MarkWords: "act above", Alt: "The 95 % interval against the threshold"})
+		a.Picture = draw.Interval(draw.Span{
+			Low: i.Low, Mid: i.Mid, High: i.High, Mark: i.Mark, Unit: "%", MarkWords: "act above",
+			Alt: "The 95 % interval against the threshold",
+		})
 	}
 }

@@ -105,7 +105,9 @@ func boardOf(b app.Board) *boardView {
 	link := yardLinkOf(*y, true)
 	v.Yard, v.Name, v.Title = &link, y.Name, y.Name
 	v.Today = y.Today.Short()
-	v.Facts = fmt.Sprintf("%s, %s on.", words.Count(len(b.Standings), "colony", "colonies"), words.Count(b.Boxes, "box", "boxes"))
+	v.Facts = fmt.Sprintf(
+		"%s, %s on.", words.Count(len(b.Standings), "colony", "colonies"), words.Count(b.Boxes, "box", "boxes"),
+	)
 	if b.Looked > 0 {
 		v.Facts += " Looked at " + b.Looked.Short()
 		if b.Weighed > b.Looked {
@@ -120,7 +122,9 @@ func boardOf(b app.Board) *boardView {
 	if !y.Planned {
 		v.InDays += fmt.Sprintf(", by the rhythm of %d days", y.Rhythm)
 	}
-	v.Axis = draw.Axis{Today: y.Today, Visit: y.Visit, Planned: y.Planned, Bloom: bloomOf(b.Bloom, b.Season.Calendar)}.Draw()
+	v.Axis = draw.Axis{
+		Today: y.Today, Visit: y.Visit, Planned: y.Planned, Bloom: bloomOf(b.Bloom, b.Season.Calendar),
+	}.Draw()
 	v.groups(b)
 	var needs []advice.Need
 	for _, t := range b.Trip {
@@ -142,7 +146,13 @@ func boardOf(b app.Board) *boardView {
 		}
 	}
 	for _, l := range b.Load {
-		v.Load = append(v.Load, loadRow{needText(advice.Need{What: l.What, Count: l.Count, Unit: l.Unit}, b.Units), strings.Join(l.Codes, ", ")})
+		v.Load = append(
+			v.Load,
+			loadRow{
+				needText(advice.Need{What: l.What, Count: l.Count, Unit: l.Unit}, b.Units),
+				strings.Join(l.Codes, ", "),
+			},
+		)
 	}
 	return v
 }
@@ -210,7 +220,10 @@ func rowOf(x app.Standing) row {
 }
 
 func trackOf(x app.Standing) draw.Track {
-	return draw.Track{Today: x.Today, Visit: float64(x.Visit - x.Today), Bars: barsOf(x.Runways, [3]string{"Food", "Lay", "Store"}), Known: x.Known}
+	return draw.Track{
+		Today: x.Today, Visit: float64(x.Visit - x.Today), Bars: barsOf(x.Runways, [3]string{"Food", "Lay", "Store"}),
+		Known: x.Known,
+	}
 }
 
 func barsOf(r []forecast.Runway, names [3]string) []draw.Bar {
@@ -249,12 +262,17 @@ func stackWords(boxes []app.GlyphBox) string {
 			supers++
 		}
 	}
-	return fmt.Sprintf("Hive of %s and %s", words.Count(len(boxes)-supers, "brood box", "brood boxes"), words.Count(supers, "super", "supers"))
+	return fmt.Sprintf(
+		"Hive of %s and %s", words.Count(len(boxes)-supers, "brood box", "brood boxes"),
+		words.Count(supers, "super", "supers"),
+	)
 }
 
 func yardLinkOf(y app.YardLine, on bool) yardLink {
-	l := yardLink{ID: y.ID, Name: y.Name, Count: words.Count(y.Colonies, "colony", "colonies"), Visit: y.Visit.Short(), On: on,
-		Tally: draw.Tally(y.CantWait, y.Tight, y.CanWait), Say: "All can wait"}
+	l := yardLink{
+		ID: y.ID, Name: y.Name, Count: words.Count(y.Colonies, "colony", "colonies"), Visit: y.Visit.Short(), On: on,
+		Tally: draw.Tally(y.CantWait, y.Tight, y.CanWait), Say: "All can wait",
+	}
 	switch {
 	case y.Colonies == 0:
 		l.Say = "No colonies yet"
@@ -308,7 +326,13 @@ const weighsKg = 0.05
 func bloomOf(all []season.Bloom, sd int) []draw.Bloom {
 	var out []draw.Bloom
 	for _, p := range season.Worth(all) {
-		out = append(out, draw.Bloom{Plant: p.Plant, From: float64(p.From - sd), PeakFrom: float64(p.PeakFrom - sd), PeakTo: float64(p.PeakTo - sd), To: float64(p.To - sd)})
+		out = append(
+			out,
+			draw.Bloom{
+				Plant: p.Plant, From: float64(p.From - sd), PeakFrom: float64(p.PeakFrom - sd),
+				PeakTo: float64(p.PeakTo - sd), To: float64(p.To - sd),
+			},
+		)
 	}
 	return out
 }

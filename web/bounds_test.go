@@ -67,18 +67,21 @@ func say(t *testing.T, addr, text string) int {
 // TestARequestIsReadOneWayOnly: what two programs may read in two ways is refused.
 func TestARequestIsReadOneWayOnly(t *testing.T) {
 	addr, _ := listening(t)
-	const post = "POST /yards HTTP/1.1\r\nHost: ADDR\r\nOrigin: http://ADDR\r\nContent-Type: application/x-www-form-urlencoded\r\n"
+	const post = "POST /yards HTTP/1.1\r\nHost: ADDR\r\nOrigin: http://ADDR\r\nContent-Type: " +
+		"application/x-www-form-urlencoded\r\n"
 	for name, tt := range map[string]struct {
 		text string
 		want int
 	}{
-		"as usual":                   {"GET / HTTP/1.1\r\nHost: ADDR\r\n\r\n", 200},
-		"a form as usual":            {post + "Content-Length: 6\r\n\r\nname=x", 422},
-		"two hosts":                  {"GET / HTTP/1.1\r\nHost: ADDR\r\nHost: elsewhere.example\r\n\r\n", 400},
-		"a blank before the colon":   {"GET / HTTP/1.1\r\nHost: ADDR\r\nX-A : b\r\n\r\n", 400},
-		"a line that goes on":        {"GET / HTTP/1.1\r\nHost: ADDR\r\nX-A: b\r\n c\r\n\r\n", 400},
-		"two lengths":                {post + "Content-Length: 6\r\nContent-Length: 5\r\n\r\nname=x", 400},
-		"a length and chunks":        {post + "Content-Length: 6\r\nTransfer-Encoding: chunked\r\n\r\n6\r\nname=x\r\n0\r\n\r\n", 400},
+		"as usual":                 {"GET / HTTP/1.1\r\nHost: ADDR\r\n\r\n", 200},
+		"a form as usual":          {post + "Content-Length: 6\r\n\r\nname=x", 422},
+		"two hosts":                {"GET / HTTP/1.1\r\nHost: ADDR\r\nHost: elsewhere.example\r\n\r\n", 400},
+		"a blank before the colon": {"GET / HTTP/1.1\r\nHost: ADDR\r\nX-A : b\r\n\r\n", 400},
+		"a line that goes on":      {"GET / HTTP/1.1\r\nHost: ADDR\r\nX-A: b\r\n c\r\n\r\n", 400},
+		"two lengths":              {post + "Content-Length: 6\r\nContent-Length: 5\r\n\r\nname=x", 400},
+		"a length and chunks": {
+			post + "Content-Length: 6\r\nTransfer-Encoding: chunked\r\n\r\n6\r\nname=x\r\n0\r\n\r\n", 400,
+		},
 		"no length":                  {post + "Transfer-Encoding: chunked\r\n\r\n6\r\nname=x\r\n0\r\n\r\n", 411},
 		"a length that is too large": {post + "Content-Length: 99000000\r\n\r\n" + strings.Repeat("a", 20_000), 413},
 	} {
@@ -104,10 +107,12 @@ func TestBodiesAreBounded(t *testing.T) {
 		body           []byte
 		want           int
 	}{
-		"a packed form":          {"/colonies/x/look", "gzip", z.Bytes(), 415},
-		"a packed photo":         {"/colonies/x/photos/y", "gzip", z.Bytes(), 415},
-		"a form of a megabyte":   {"/colonies/x/look", "", bytes.Repeat([]byte("a&"), 1<<19), 413},
-		"a photo of a megabyte":  {"/colonies/x/photos/y", "", make([]byte, 1<<20), 422}, // read, and refused for what it is
+		"a packed form":        {"/colonies/x/look", "gzip", z.Bytes(), 415},
+		"a packed photo":       {"/colonies/x/photos/y", "gzip", z.Bytes(), 415},
+		"a form of a megabyte": {"/colonies/x/look", "", bytes.Repeat([]byte("a&"), 1<<19), 413},
+		"a photo of a megabyte": {
+			"/colonies/x/photos/y", "", make([]byte, 1<<20), 422,
+		}, // read, and refused for what it is
 		"a photo of 8 megabytes": {"/colonies/x/photos/y", "", make([]byte, 8<<20), 413},
 	} {
 		r, err := http.NewRequest(http.MethodPost, "http://"+addr+tt.path, bytes.NewReader(tt.body))
@@ -176,7 +181,9 @@ func TestWhatIsStoredIsSaidToBe(t *testing.T) {
 	_, rest, _ := strings.Cut(board, `href="/colonies/`)
 	colony, _, _ := strings.Cut(rest, `"`)
 	ctx := context.Background()
-	if err := o.s.SetSettings(ctx, o.operation(), map[string]string{"lift_limit_kg": "NaN"}, sampleBy); err != nil { // a setting that no page writes
+	if err := o.s.SetSettings(
+		ctx, o.operation(), map[string]string{"lift_limit_kg": "NaN"}, sampleBy,
+	); err != nil { // a setting that no page writes
 		t.Fatal(err)
 	}
 	form := url.Values{"entry": {app.NewID()}, "date": {"2026-06-03"}, "act.feed": {"1"}, "act.feed_as": {"1:1"}}

@@ -73,7 +73,10 @@ func (s *Server) calendarPage(c fiber.Ctx, wrong error, typed plantForm) error {
 }
 
 func calendarOf(x app.Calendar) *calendarView {
-	v := &calendarView{shell: shell{Title: x.YardName + ", what flowers", Operation: x.Operation, Active: "board"}, YardID: x.YardID, Yard: x.YardName, TodayISO: x.Today.String(), EntryID: app.NewID()}
+	v := &calendarView{
+		shell: shell{Title: x.YardName + ", what flowers", Operation: x.Operation, Active: "board"}, YardID: x.YardID,
+		Yard: x.YardName, TodayISO: x.Today.String(), EntryID: app.NewID(),
+	}
 	v.Today = x.Today.Short()
 	start := season.YearStart(x.Today, x.Hemisphere)
 	fig := draw.Calendar{From: start, Today: x.Today}
@@ -81,8 +84,11 @@ func calendarOf(x app.Calendar) *calendarView {
 	sd := season.DayOf(x.Today, x.Hemisphere)
 	for _, p := range x.Plants {
 		b, y := p.Bloom, p.ThisYear
-		r := plantRow{plantForm: plantForm{Before: b.Plant, Plant: b.Plant, From: at(b.From).String(), PeakFrom: at(b.PeakFrom).String(), PeakTo: at(b.PeakTo).String(), To: at(b.To).String(),
-			Strength: trim(b.Strength), Pollen: trim(b.Pollen), BaseC: trim(b.BaseC), DegreeDays: trim(b.DegreeDays)}}
+		r := plantRow{plantForm: plantForm{
+			Before: b.Plant, Plant: b.Plant, From: at(b.From).String(), PeakFrom: at(b.PeakFrom).String(),
+			PeakTo: at(b.PeakTo).String(), To: at(b.To).String(), Strength: trim(b.Strength), Pollen: trim(b.Pollen),
+			BaseC: trim(b.BaseC), DegreeDays: trim(b.DegreeDays),
+		}}
 		r.When = at(y.From).DayMonth() + " to " + at(y.To).DayMonth()
 		switch d := y.From - b.From; {
 		case d > 0:
@@ -95,7 +101,10 @@ func calendarOf(x app.Calendar) *calendarView {
 		day0 := func(b season.Bloom) [4]float64 {
 			return [4]float64{float64(b.From - 1), float64(b.PeakFrom - 1), float64(b.PeakTo - 1), float64(b.To - 1)}
 		}
-		fig.Plants = append(fig.Plants, draw.CalendarPlant{Plant: words.Capital(b.Plant), Entered: day0(b), Year: day0(y), Strength: b.Strength})
+		fig.Plants = append(
+			fig.Plants,
+			draw.CalendarPlant{Plant: words.Capital(b.Plant), Entered: day0(b), Year: day0(y), Strength: b.Strength},
+		)
 	}
 	v.Figure = fig.Draw()
 	for _, n := range x.Notes {
@@ -108,11 +117,17 @@ func calendarOf(x app.Calendar) *calendarView {
 	v.Level, v.LevelSay = "not known yet", "Looks, weighings and a scale teach it; until then the range is wide."
 	if l := x.Level; l != nil {
 		v.Level = fmt.Sprintf("%.1f times the calendar", l.Times)
-		v.LevelSay = fmt.Sprintf("%.1f to %.1f, from %s, on %s", l.Low, l.High, words.Count(l.Colonies, "colony", "colonies"), l.Day.Short())
+		v.LevelSay = fmt.Sprintf(
+			"%.1f to %.1f, from %s, on %s", l.Low, l.High, words.Count(l.Colonies, "colony", "colonies"),
+			l.Day.Short(),
+		)
 	}
 	v.Weather = "None on file: usual weather is taken."
 	if x.WeatherDays > 0 {
-		v.Weather = fmt.Sprintf("%s on file, %s to %s", words.Count(x.WeatherDays, "day", "days"), x.WeatherFrom.DayMonth(), x.WeatherTo.DayMonth())
+		v.Weather = fmt.Sprintf(
+			"%s on file, %s to %s", words.Count(x.WeatherDays, "day", "days"), x.WeatherFrom.DayMonth(),
+			x.WeatherTo.DayMonth(),
+		)
 	}
 	return v
 }
@@ -132,7 +147,10 @@ func (s *Server) setPlant(c fiber.Ctx) error {
 		return err
 	}
 	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
-	f := plantForm{val("before"), val("plant"), val("from"), val("peak_from"), val("peak_to"), val("to"), val("strength"), val("pollen"), val("base"), val("degree_days")}
+	f := plantForm{
+		val("before"), val("plant"), val("from"), val("peak_from"), val("peak_to"), val("to"), val("strength"),
+		val("pollen"), val("base"), val("degree_days"),
+	}
 	b, err := f.bloom(x)
 	if err == nil {
 		err = s.as(c).SetPlant(c.Context(), yard, f.Before, b)
@@ -147,7 +165,10 @@ func (f plantForm) bloom(x app.Calendar) (season.Bloom, error) {
 	for _, d := range []struct {
 		name, text string
 		to         *int
-	}{{"opens", f.From, &b.From}, {"in full flower from", f.PeakFrom, &b.PeakFrom}, {"in full flower to", f.PeakTo, &b.PeakTo}, {"over", f.To, &b.To}} {
+	}{
+		{"opens", f.From, &b.From}, {"in full flower from", f.PeakFrom, &b.PeakFrom},
+		{"in full flower to", f.PeakTo, &b.PeakTo}, {"over", f.To, &b.To},
+	} {
 		on, err := day.Parse(d.text)
 		if err != nil {
 			return b, &app.FieldError{Field: d.name, Say: err.Error()}
@@ -157,7 +178,10 @@ func (f plantForm) bloom(x app.Calendar) (season.Bloom, error) {
 	for _, n := range []struct {
 		name, text string
 		to         *float64
-	}{{"flow", f.Strength, &b.Strength}, {"pollen", f.Pollen, &b.Pollen}, {"base", f.BaseC, &b.BaseC}, {"degree-days", f.DegreeDays, &b.DegreeDays}} {
+	}{
+		{"flow", f.Strength, &b.Strength}, {"pollen", f.Pollen, &b.Pollen}, {"base", f.BaseC, &b.BaseC},
+		{"degree-days", f.DegreeDays, &b.DegreeDays},
+	} {
 		if n.text == "" {
 			continue
 		}
@@ -172,7 +196,9 @@ func (f plantForm) bloom(x app.Calendar) (season.Bloom, error) {
 
 func (s *Server) removePlant(c fiber.Ctx) error {
 	yard := strings.Clone(c.Params("yard"))
-	return s.backToCalendar(c, yard, s.as(c).RemovePlant(c.Context(), yard, strings.Clone(c.FormValue("plant"))), plantForm{})
+	return s.backToCalendar(
+		c, yard, s.as(c).RemovePlant(c.Context(), yard, strings.Clone(c.FormValue("plant"))), plantForm{},
+	)
 }
 
 // noteFlow writes that a flow has started or is over.
@@ -182,13 +208,18 @@ func (s *Server) noteFlow(c fiber.Ctx) error {
 	if err != nil {
 		return s.backToCalendar(c, yard, &app.FieldError{Field: "date", Say: err.Error()}, plantForm{})
 	}
-	err = s.as(c).NoteFlow(c.Context(), yard, strings.Clone(c.FormValue("entry")), strings.Clone(c.FormValue("plant")), season.What(strings.Clone(c.FormValue("what"))), on)
+	err = s.as(c).NoteFlow(
+		c.Context(), yard, strings.Clone(c.FormValue("entry")), strings.Clone(c.FormValue("plant")),
+		season.What(strings.Clone(c.FormValue("what"))), on,
+	)
 	return s.backToCalendar(c, yard, err, plantForm{})
 }
 
 func (s *Server) takeBackFlow(c fiber.Ctx) error {
 	yard := strings.Clone(c.Params("yard"))
-	return s.backToCalendar(c, yard, s.as(c).TakeBackFlow(c.Context(), yard, strings.Clone(c.FormValue("note"))), plantForm{})
+	return s.backToCalendar(
+		c, yard, s.as(c).TakeBackFlow(c.Context(), yard, strings.Clone(c.FormValue("note"))), plantForm{},
+	)
 }
 
 // weatherFile takes a weather file in.
@@ -196,7 +227,14 @@ func (s *Server) weatherFile(c fiber.Ctx) error {
 	yard := strings.Clone(c.Params("yard"))
 	head, err := c.FormFile("file")
 	if err != nil {
-		return s.backToCalendar(c, yard, &app.FieldError{Field: "file", Say: "choose a CSV file with the columns " + strings.Join(exchange.WeatherColumns, ", ")}, plantForm{})
+		return s.backToCalendar(
+			c, yard,
+			&app.FieldError{
+				Field: "file",
+				Say:   "choose a CSV file with the columns " + strings.Join(exchange.WeatherColumns, ", "),
+			},
+			plantForm{},
+		)
 	}
 	f, err := head.Open()
 	if err != nil {

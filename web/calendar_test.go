@@ -18,7 +18,8 @@ func TestTheFlowIsCorrectedByWhatIsSeen(t *testing.T) {
 	yard := regexp.MustCompile(`/yards/[0-9a-f-]+/calendar`).FindString(board)
 	base := strings.TrimSuffix(yard, "/calendar")
 	_, before := ask(t, w, get(yard))
-	if !strings.Contains(before, "15 Jun to 29 Jul") || !strings.Contains(before, "days on file") || !strings.Contains(before, "times the calendar") {
+	if !strings.Contains(before, "15 Jun to 29 Jul") || !strings.Contains(before, "days on file") ||
+		!strings.Contains(before, "times the calendar") {
 		t.Fatalf("the calendar: %.600s", before)
 	}
 	note := url.Values{"entry": {uid("n1")}, "plant": {"bramble"}, "what": {"started"}, "on": {"2026-06-01"}}
@@ -28,7 +29,8 @@ func TestTheFlowIsCorrectedByWhatIsSeen(t *testing.T) {
 		}
 	}
 	_, after := ask(t, w, get(yard))
-	if !strings.Contains(after, "14 days early") || !strings.Contains(after, "8 days early") || strings.Count(after, "Bramble has started") != 1 {
+	if !strings.Contains(after, "14 days early") || !strings.Contains(after, "8 days early") ||
+		strings.Count(after, "Bramble has started") != 1 {
 		t.Errorf("bramble two weeks early: %v", regexp.MustCompile(`\d+ days (early|late)`).FindAllString(after, -1))
 	}
 	id := regexp.MustCompile(`name="note" value="([^"]+)"`).FindStringSubmatch(after)[1]
@@ -56,7 +58,10 @@ func TestAPlantIsChangedAndAWrongOneIsKeptAsTyped(t *testing.T) {
 	yard := regexp.MustCompile(`/yards/[0-9a-f-]+/calendar`).FindString(board)
 	base := strings.TrimSuffix(yard, "/calendar")
 	plant := func(change ...string) url.Values {
-		v := url.Values{"before": {""}, "plant": {"borage"}, "from": {"2026-06-05"}, "peak_from": {"2026-06-12"}, "peak_to": {"2026-07-10"}, "to": {"2026-07-20"}, "strength": {"0,7"}, "pollen": {"0.4"}}
+		v := url.Values{
+			"before": {""}, "plant": {"borage"}, "from": {"2026-06-05"}, "peak_from": {"2026-06-12"},
+			"peak_to": {"2026-07-10"}, "to": {"2026-07-20"}, "strength": {"0,7"}, "pollen": {"0.4"},
+		}
 		for i := 0; i+1 < len(change); i += 2 {
 			v.Set(change[i], change[i+1])
 		}
@@ -111,7 +116,8 @@ func TestWeatherComesFromAFile(t *testing.T) {
 		r2.Header.Set("Content-Type", m.FormDataContentType())
 		return ask(t, w, r2)
 	}
-	if res, body := send("date,tmin_c,tmax_c,rain_mm\n2026-06-01,9,2,0\n"); res.StatusCode != 422 || !strings.Contains(body, "line 2: tmin_c 9 is above") {
+	if res, body := send("date,tmin_c,tmax_c,rain_mm\n2026-06-01,9,2,0\n"); res.StatusCode != 422 ||
+		!strings.Contains(body, "line 2: tmin_c 9 is above") {
 		t.Errorf("a wrong line: %d", res.StatusCode)
 	}
 	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)

@@ -103,8 +103,11 @@ func (s *Server) showColony(c fiber.Ctx) error {
 
 func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *colonyView {
 	x := course.Colony
-	v := &colonyView{shell: shell{Title: x.Code, Operation: x.Operation, Active: "board"}, ID: x.ID, Code: x.Code, Yard: x.YardName, YardID: x.YardID,
-		EntryID: app.NewID(), Looked: x.Assessment != nil, Next: x.Next, NextCode: x.NextCode, Place: fmt.Sprintf("%d of %d", x.Place, x.Of)}
+	v := &colonyView{
+		shell: shell{Title: x.Code, Operation: x.Operation, Active: "board"}, ID: x.ID, Code: x.Code,
+		Yard: x.YardName, YardID: x.YardID, EntryID: app.NewID(), Looked: x.Assessment != nil, Next: x.Next,
+		NextCode: x.NextCode, Place: fmt.Sprintf("%d of %d", x.Place, x.Of),
+	}
 	v.Today, v.TodayISO, v.In = x.Today.Short(), x.Today.String(), x.In()
 	v.Facts = factsOf(x)
 	v.Chip, v.Alarm = chipOf(x.Standing)
@@ -127,7 +130,13 @@ func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *
 	v.log(x, photos)
 	for _, m := range x.Broken {
 		kind, say := entryWords(m.Entry, x.Units)
-		v.Broken = append(v.Broken, brokenView{ID: x.ID, Of: m.Entry.ID, EntryID: app.NewID(), Head: m.Entry.Day.Short() + ", " + kind, Line: say, Why: words.Capital(m.Err.Error())})
+		v.Broken = append(
+			v.Broken,
+			brokenView{
+				ID: x.ID, Of: m.Entry.ID, EntryID: app.NewID(), Head: m.Entry.Day.Short() + ", " + kind, Line: say,
+				Why: words.Capital(m.Err.Error()),
+			},
+		)
 	}
 	if len(x.Believed.Stack.Boxes) > 0 {
 		v.SuperFormat = hive.SuperFor(x.Believed.Stack.Boxes[0].Format)
@@ -200,13 +209,19 @@ func sumsOf(x app.Colony) []sum {
 		return sum{name, w(m.Likely) + " " + u.Mass.Name, w(m.Low) + " to " + w(m.High)}
 	}
 	cells := func(name string, m measure.Range) sum {
-		return sum{name, measure.Count(measure.Rough(m.Likely)), measure.Count(measure.Rough(m.Low)) + " to " + measure.Count(measure.Rough(m.High))}
+		return sum{
+			name, measure.Count(measure.Rough(m.Likely)),
+			measure.Count(measure.Rough(m.Low)) + " to " + measure.Count(measure.Rough(m.High)),
+		}
 	}
 	out := []sum{kg("Stores", r.Stores)}
 	if e.Stages {
 		out = append(out, cells("Eggs", r.Eggs), cells("Larvae", r.Larvae), cells("Capped brood", r.Capped))
 	} else {
-		all := measure.Range{Low: r.Eggs.Low + r.Larvae.Low + r.Capped.Low, Likely: r.Eggs.Likely + r.Larvae.Likely + r.Capped.Likely, High: r.Eggs.High + r.Larvae.High + r.Capped.High}
+		all := measure.Range{
+			Low: r.Eggs.Low + r.Larvae.Low + r.Capped.Low, Likely: r.Eggs.Likely + r.Larvae.Likely + r.Capped.Likely,
+			High: r.Eggs.High + r.Larvae.High + r.Capped.High,
+		}
 		b := cells("Brood, assumed", all)
 		b.Range += ", not seen by stage"
 		out = append(out, b)
@@ -224,10 +239,17 @@ func sumsOf(x app.Colony) []sum {
 func cardsOf(x app.Colony) []adviceCard {
 	var out []adviceCard
 	for i, a := range x.Assessment.Advice {
-		card := adviceCard{First: i == 0, Hand: i == 0 && a.Action != advice.Leave, Action: a.Action, Doable: len(a.Acts) > 0, ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason, Change: a.WouldChange, Cautions: a.Cautions, Needs: needsText(a.Needs, x.Units), Sure: sure(a.Confidence)}
+		card := adviceCard{
+			First: i == 0, Hand: i == 0 && a.Action != advice.Leave, Action: a.Action, Doable: len(a.Acts) > 0,
+			ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason, Change: a.WouldChange, Cautions: a.Cautions,
+			Needs: needsText(a.Needs, x.Units), Sure: sure(a.Confidence),
+		}
 		names, moved := forecast.Titles, false
 		for k, n := range forecast.Names {
-			r := runwayText{Name: names[k], Before: daysText(a.Before[n].Likely, x.Assessment.Base.Horizon), After: daysText(a.After[n].Likely, x.Assessment.Base.Horizon)}
+			r := runwayText{
+				Name: names[k], Before: daysText(a.Before[n].Likely, x.Assessment.Base.Horizon),
+				After: daysText(a.After[n].Likely, x.Assessment.Base.Horizon),
+			}
 			r.Changed = r.Before != r.After
 			moved = moved || r.Changed
 			card.Before = append(card.Before, r)

@@ -64,7 +64,10 @@ func (s *Server) showCombs(c fiber.Ctx) error {
 }
 
 func combsOf(x app.Colony) *combsView {
-	v := &combsView{shell: shell{Title: x.Code + ", combs", Operation: x.Operation, Active: "board", Today: x.Today.Short()}, ID: x.ID, Code: x.Code, EntryID: app.NewID()}
+	v := &combsView{
+		shell: shell{Title: x.Code + ", combs", Operation: x.Operation, Active: "board", Today: x.Today.Short()},
+		ID:    x.ID, Code: x.Code, EntryID: app.NewID(),
+	}
 	b := x.Believed
 	cull := map[string][]string{}
 	for _, k := range b.Culls(x.Today) {
@@ -72,7 +75,13 @@ func combsOf(x app.Colony) *combsView {
 	}
 	for i := len(b.Stack.Boxes) - 1; i >= 0; i-- {
 		box := b.Stack.Boxes[i]
-		bx := combBox{Name: boxName(b.Stack, box.ID), Spaced: fmt.Sprintf("%d in a box for %d, combs grow to %.0f mm", len(box.Frames), box.Format.Slots, box.Format.ThicknessMM(len(box.Frames)))}
+		bx := combBox{
+			Name: boxName(b.Stack, box.ID),
+			Spaced: fmt.Sprintf(
+				"%d in a box for %d, combs grow to %.0f mm", len(box.Frames), box.Format.Slots,
+				box.Format.ThicknessMM(len(box.Frames)),
+			),
+		}
 		if box.Format.FreeBelowMM > 0 {
 			bx.Spaced += fmt.Sprintf("; %.0f mm free below them, mostly drone comb", box.Format.FreeBelowMM)
 		}
@@ -176,11 +185,20 @@ func (s *Server) showCulls(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	v := &cullsView{shell: shell{Title: "Combs to cull", Active: "formats"}, Count: words.Count(all.Combs, "comb", "combs"), More: all.InOther}
+	v := &cullsView{
+		shell: shell{Title: "Combs to cull", Active: "formats"}, Count: words.Count(all.Combs, "comb", "combs"),
+		More: all.InOther,
+	}
 	for _, x := range all.Colonies {
 		k := cullColony{ID: x.Colony, Code: x.Code, Yard: all.YardNames[x.Yard]}
 		for _, cull := range x.Culls {
-			k.Combs = append(k.Combs, sum{Name: fmt.Sprintf("%s, frame %d", glyphBoxName(x.Boxes, cull.Box), cull.Slot+1), Value: words.Capital(strings.Join(cull.Why, ", "))})
+			k.Combs = append(
+				k.Combs,
+				sum{
+					Name:  fmt.Sprintf("%s, frame %d", glyphBoxName(x.Boxes, cull.Box), cull.Slot+1),
+					Value: words.Capital(strings.Join(cull.Why, ", ")),
+				},
+			)
 		}
 		v.Colonies = append(v.Colonies, k)
 	}

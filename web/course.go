@@ -50,7 +50,9 @@ type courseRow struct {
 func (s *Server) showCourse(c fiber.Ctx) error {
 	keys, on := triedOf(c)
 	if !wantsPart(c) { // followed as an address: it stands on the colony's page
-		return c.Redirect().To("/colonies/" + c.Params("colony") + "?" + string(c.Request().URI().QueryString()) + "#course")
+		return c.Redirect().To(
+			"/colonies/" + c.Params("colony") + "?" + string(c.Request().URI().QueryString()) + "#course",
+		)
 	}
 	x, err := s.as(c).Course(c.Context(), c.Params("colony"), keys, on)
 	if err != nil {
@@ -113,7 +115,9 @@ func figureOf(x app.Course, tried string) draw.Course {
 	r, mass := x.Base, x.Units.Mass
 	names := forecast.Titles
 	c := draw.Course{
-		Axis:  draw.Axis{Today: x.Today, Visit: x.Visit, Planned: x.Planned, Bloom: bloomOf(x.Bloom, x.Season.Calendar)},
+		Axis: draw.Axis{
+			Today: x.Today, Visit: x.Visit, Planned: x.Planned, Bloom: bloomOf(x.Bloom, x.Season.Calendar),
+		},
 		Bars:  barsOf(r.Runway[:], names),
 		Known: x.Ahead.Known,
 		Step:  1,
@@ -172,20 +176,51 @@ func factsAhead(x app.Course) []courseFact {
 		if i >= len(shown.Full) || i > 2 {
 			break
 		}
-		out = append(out, courseFact{boxName(st, st.Boxes[at].ID) + " full", spanText(shown.Full[i], shown.Horizon), "capped " + spanText(shown.SuperCapped[i], shown.Horizon)})
+		out = append(
+			out,
+			courseFact{
+				boxName(st, st.Boxes[at].ID) + " full", spanText(shown.Full[i], shown.Horizon),
+				"capped " + spanText(shown.SuperCapped[i], shown.Horizon),
+			},
+		)
 	}
 	f := x.Ahead.StoppedFood
 	if now := x.Base.Runway[forecast.Food]; !same(now.Likely, f.Likely) || !same(now.Low, f.Low) {
-		out = append(out, courseFact{"Food, if the flow stopped today", daysText(f.Likely, x.Base.Horizon), "from " + daysText(f.Low, x.Base.Horizon) + " to " + daysText(f.High, x.Base.Horizon)})
+		out = append(
+			out,
+			courseFact{
+				"Food, if the flow stopped today", daysText(f.Likely, x.Base.Horizon),
+				"from " + daysText(f.Low, x.Base.Horizon) + " to " + daysText(f.High, x.Base.Horizon),
+			},
+		)
 	}
 	if s := shown.Reachable; s.Likely < 0.97*shown.Stores.Likely {
-		out = append(out, courseFact{"In reach of the cluster today", kgText(x.Units, s.Likely), fmt.Sprintf("of %s in the hive: food the cold keeps them from is no food", kgText(x.Units, shown.Stores.Likely))})
+		out = append(
+			out,
+			courseFact{
+				"In reach of the cluster today", kgText(x.Units, s.Likely),
+				fmt.Sprintf(
+					"of %s in the hive: food the cold keeps them from is no food",
+					kgText(x.Units, shown.Stores.Likely),
+				),
+			},
+		)
 	}
 	if own, yard := x.Ahead.OwnPace, x.Ahead.YardPace; own.Likely > 0 {
-		out = append(out, courseFact{"Learnt from its looks", fmt.Sprintf("gains %.1f times the usual", own.Likely), fmt.Sprintf("%.1f to %.1f; the yard’s flow stands at %.1f times its calendar", own.Low, own.High, yard.Likely)})
+		out = append(
+			out,
+			courseFact{
+				"Learnt from its looks", fmt.Sprintf("gains %.1f times the usual", own.Likely),
+				fmt.Sprintf(
+					"%.1f to %.1f; the yard’s flow stands at %.1f times its calendar", own.Low, own.High, yard.Likely,
+				),
+			},
+		)
 	}
 	if n, held := x.Ahead.Tested, x.Ahead.Held; n > 0 {
-		out = append(out, courseFact{"Tested on its looks", fmt.Sprintf("%d of %d ranges held", held, n), "8 in 10 should"})
+		out = append(
+			out, courseFact{"Tested on its looks", fmt.Sprintf("%d of %d ranges held", held, n), "8 in 10 should"},
+		)
 	}
 	return out
 }
@@ -255,9 +290,11 @@ var tabled = []struct {
 	mass bool // told in the user's unit, which the heading names
 	as   func(measure.Units, float64) string
 }{
-	{forecast.OfStores, "Stores", true, massText}, {forecast.OfSuperStores, "In supers", true, massText}, {forecast.OfCapped, "Supers capped, %", false, percentText},
-	{forecast.OfEggs, "Eggs", false, roughText}, {forecast.OfLarvae, "Larvae", false, roughText}, {forecast.OfSealed, "Capped brood", false, roughText}, {forecast.OfBees, "Bees", false, roughText},
-	{forecast.OfFree, "Free cells in the nest", false, roughText}, {forecast.OfRoom, "Room as nectar", true, massText},
+	{forecast.OfStores, "Stores", true, massText}, {forecast.OfSuperStores, "In supers", true, massText},
+	{forecast.OfCapped, "Supers capped, %", false, percentText}, {forecast.OfEggs, "Eggs", false, roughText},
+	{forecast.OfLarvae, "Larvae", false, roughText}, {forecast.OfSealed, "Capped brood", false, roughText},
+	{forecast.OfBees, "Bees", false, roughText}, {forecast.OfFree, "Free cells in the nest", false, roughText},
+	{forecast.OfRoom, "Room as nectar", true, massText},
 }
 
 func massText(u measure.Units, kg float64) string { return fmt.Sprintf("%.0f", u.Mass.In(kg)) }
@@ -287,7 +324,10 @@ func (v *courseView) table(x app.Course) {
 		row := courseRow{Date: (x.Today + day.Day(i)).Short()}
 		for _, c := range tabled {
 			w := r.Tracks[c.of][i]
-			row.Cells = append(row.Cells, sum{Value: c.as(x.Units, w.Likely), Range: c.as(x.Units, w.Low) + " to " + c.as(x.Units, w.High)})
+			row.Cells = append(
+				row.Cells,
+				sum{Value: c.as(x.Units, w.Likely), Range: c.as(x.Units, w.Low) + " to " + c.as(x.Units, w.High)},
+			)
 		}
 		v.Rows = append(v.Rows, row)
 	}
@@ -302,7 +342,10 @@ func (s *Server) courseCSV(c fiber.Ctx) error {
 		return err
 	}
 	if x.Base == nil {
-		return &Problem{Status: fiber.StatusConflict, Say: "There is no forecast before the first look. Record a look, then come back."}
+		return &Problem{
+			Status: fiber.StatusConflict,
+			Say:    "There is no forecast before the first look. Record a look, then come back.",
+		}
 	}
 	c.Set(fiber.HeaderContentType, "text/csv; charset=utf-8")
 	c.Set(fiber.HeaderContentDisposition, fmt.Sprintf("attachment; filename=%q", x.Code+"-"+x.Today.String()+".csv"))

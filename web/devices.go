@@ -39,7 +39,8 @@ func (s *Server) slowed() fiber.Handler {
 	)
 }
 
-var wrongLink = "That link is not, or no longer, one to join by: each is for one device, once, within ten minutes. Have a new one made."
+var wrongLink = "That link is not, or no longer, one to join by: each is for one device, once, within ten minutes. " +
+	"Have a new one made."
 
 // showJoin asks who uses the device. The link is used up when that is answered, so
 // that a program that follows links on its own does not use it.

@@ -62,7 +62,10 @@ func (s *Server) formatsOf(c fiber.Ctx, set app.Settings) (*formatsView, error) 
 	if err != nil {
 		return nil, err
 	}
-	v := &formatsView{shell: shell{Title: "Hive formats", Active: "formats"}, Form: formatForm{Entry: app.NewID(), Slots: "10"}, Length: lengthWords[set.Units.Length.Name], Mass: set.Units.Mass.Name}
+	v := &formatsView{
+		shell: shell{Title: "Hive formats", Active: "formats"}, Form: formatForm{Entry: app.NewID(), Slots: "10"},
+		Length: lengthWords[set.Units.Length.Name], Mass: set.Units.Mass.Name,
+	}
 	tall := 0.0
 	for _, f := range append(append([]hive.BoxFormat{}, own...), shipped...) {
 		tall = max(tall, f.Frame.HeightMM)
@@ -91,7 +94,10 @@ func formatRowOf(f hive.BoxFormat, set app.Settings, tall float64) formatRow {
 // readFormat reads the typed form, as typed, and the format it means.
 func readFormat(c fiber.Ctx, u measure.Units) (formatForm, app.NewFormat, error) {
 	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
-	f := formatForm{Entry: val("entry"), Name: val("name"), LengthMM: val("length"), HeightMM: val("height"), Slots: val("slots"), WidthMM: val("width"), BoxKg: val("box"), FrameKg: val("frame"), Super: val("super") != ""}
+	f := formatForm{
+		Entry: val("entry"), Name: val("name"), LengthMM: val("length"), HeightMM: val("height"), Slots: val("slots"),
+		WidthMM: val("width"), BoxKg: val("box"), FrameKg: val("frame"), Super: val("super") != "",
+	}
 	n := app.NewFormat{ID: f.Entry, Name: f.Name, Super: f.Super}
 	var err error
 	if n.Slots, err = strconv.Atoi(f.Slots); err != nil {
@@ -102,8 +108,9 @@ func readFormat(c fiber.Ctx, u measure.Units) (formatForm, app.NewFormat, error)
 		unit        measure.Unit
 		into        *float64
 	}{
-		{"comb length", f.LengthMM, u.Length, &n.LengthMM}, {"comb height", f.HeightMM, u.Length, &n.HeightMM}, {"inner width", f.WidthMM, u.Length, &n.WidthMM},
-		{"empty box", f.BoxKg, u.Mass, &n.BoxKg}, {"one frame", f.FrameKg, u.Mass, &n.FrameKg},
+		{"comb length", f.LengthMM, u.Length, &n.LengthMM}, {"comb height", f.HeightMM, u.Length, &n.HeightMM},
+		{"inner width", f.WidthMM, u.Length, &n.WidthMM}, {"empty box", f.BoxKg, u.Mass, &n.BoxKg},
+		{"one frame", f.FrameKg, u.Mass, &n.FrameKg},
 	} {
 		if *w.into, err = measure.Parse(w.text, w.unit); err != nil {
 			return f, n, &app.FieldError{Field: w.field, Say: err.Error()}
@@ -142,10 +149,19 @@ func wouldRows(f hive.BoxFormat, u measure.Units) []sum {
 	return []sum{
 		{"Comb, one face", fmt.Sprintf("%.2f dm²", f.Frame.AreaDm2()), ""},
 		{"Worker cells, whole box", measure.Count(measure.Rough(2 * f.Frame.WorkerCells() * float64(f.Slots))), ""},
-		{"Drone cells, if all were", measure.Count(measure.Rough(2 * f.Frame.AreaDm2() * comb.DroneCellsPerDm2 * float64(f.Slots))), ""},
+		{
+			"Drone cells, if all were",
+			measure.Count(measure.Rough(2 * f.Frame.AreaDm2() * comb.DroneCellsPerDm2 * float64(f.Slots))), "",
+		},
 		{"Bees at full cover", measure.Count(measure.Rough(f.Frame.BeesAtFullCover() * float64(f.Slots))), ""},
-		{"Honey, full", u.Write(measure.Mass, full.HoneyKg), fmt.Sprintf("%s with one frame less", u.Write(measure.Mass, wide.HoneyKg))},
-		{"Lift, full", u.Write(measure.Mass, full.GrossKg), fmt.Sprintf("a ten-frame deep is %s", u.Write(measure.Mass, beside.GrossKg))},
+		{
+			"Honey, full", u.Write(measure.Mass, full.HoneyKg),
+			fmt.Sprintf("%s with one frame less", u.Write(measure.Mass, wide.HoneyKg)),
+		},
+		{
+			"Lift, full", u.Write(measure.Mass, full.GrossKg),
+			fmt.Sprintf("a ten-frame deep is %s", u.Write(measure.Mass, beside.GrossKg)),
+		},
 	}
 }
 

@@ -65,7 +65,9 @@ func TestLoad(t *testing.T) {
 	if !ok || !ok2 {
 		t.Fatalf("%s has no place for the table", *loadWrite)
 	}
-	if err := os.WriteFile(*loadWrite, []byte(before+"<!-- load -->\n"+out.String()+"<!-- /load -->\n"+after), 0o644); err != nil {
+	if err := os.WriteFile(
+		*loadWrite, []byte(before+"<!-- load -->\n"+out.String()+"<!-- /load -->\n"+after), 0o644,
+	); err != nil {
 		t.Fatal(err)
 	}
 }
@@ -155,7 +157,8 @@ func measureLoad(t *testing.T, out *strings.Builder, path string) {
 	<-worked
 	fmt.Fprintf(
 		out,
-		"At most %d MB resident, with the batch and those who ask in the same process.\n\n| page | bytes | alone, ms | beside the batch, ms | bare net/http, ms |\n|---|---|---|---|---|\n",
+		"At most %d MB resident, with the batch and those who ask in the same process.\n\n| page | bytes | alone, "+
+			"ms | beside the batch, ms | bare net/http, ms |\n|---|---|---|---|---|\n",
 		l.largest,
 	)
 	for i, p := range l.pages() {

@@ -20,7 +20,9 @@ func (v *colonyView) log(x app.Colony, photos map[string][]app.Photo) {
 	for _, l := range x.Log[from:] {
 		kind, say := entryWords(l.Entry, x.Units)
 		boxes, excluder := l.Glyph()
-		item := logItem{l.Day.Short(), kind, say, glyph(boxes, excluder, l.Day.Short()+": "+stackWords(boxes)), nil, l.Line()}
+		item := logItem{
+			l.Day.Short(), kind, say, glyph(boxes, excluder, l.Day.Short()+": "+stackWords(boxes)), nil, l.Line(),
+		}
 		for _, p := range photos[l.ID] {
 			item.Photos = append(item.Photos, p.ID)
 		}

@@ -109,7 +109,9 @@ type previewView struct {
 }
 
 // countContents are what the counts of a box are of, in the order of form.Counts.
-var countContents = [len(form.Counts)]comb.Content{comb.Brood, comb.Honey, comb.Nectar, comb.Pollen, comb.Empty, comb.Foundation}
+var countContents = [len(form.Counts)]comb.Content{
+	comb.Brood, comb.Honey, comb.Nectar, comb.Pollen, comb.Empty, comb.Foundation,
+}
 
 func (s *Server) showLook(c fiber.Ctx) error {
 	x, err := s.as(c).Colony(c.Context(), c.Params("colony"))
@@ -121,8 +123,11 @@ func (s *Server) showLook(c fiber.Ctx) error {
 
 // blankLook is the form for a colony as it stands, nothing entered.
 func blankLook(x app.Colony) *lookView {
-	v := &lookView{shell: shell{Title: "Look at " + x.Code, Operation: x.Operation, Active: "board", Phone: true}, ID: x.ID, Code: x.Code, Yard: x.YardName,
-		Place: fmt.Sprintf("%d of %d", x.Place, x.Of), Next: x.Next, NextCode: x.NextCode, Entry: app.NewID(), Date: x.Today.String()}
+	v := &lookView{
+		shell: shell{Title: "Look at " + x.Code, Operation: x.Operation, Active: "board", Phone: true}, ID: x.ID,
+		Code: x.Code, Yard: x.YardName, Place: fmt.Sprintf("%d of %d", x.Place, x.Of), Next: x.Next,
+		NextCode: x.NextCode, Entry: app.NewID(), Date: x.Today.String(),
+	}
 	v.Today = x.Today.Short()
 	v.Scripts = []string{"shorthand.js", "painter.js", "line.js", "look.js"}
 	if n := len(x.Log); n > 0 {
@@ -160,7 +165,10 @@ func boxesForLine(st hive.Stack) string {
 
 func boxFormOf(st hive.Stack, i int) boxForm {
 	b := st.Boxes[i]
-	f := boxForm{Index: i, ID: b.ID, Name: boxName(st, b.ID), Depth: string(look.ByBox), Depths: depthWords, IsSuper: b.Super, SeamsMax: len(b.Frames) - 1, FrameCount: len(b.Frames), Strip: draw.Seams(len(b.Frames))}
+	f := boxForm{
+		Index: i, ID: b.ID, Name: boxName(st, b.ID), Depth: string(look.ByBox), Depths: depthWords, IsSuper: b.Super,
+		SeamsMax: len(b.Frames) - 1, FrameCount: len(b.Frames), Strip: draw.Seams(len(b.Frames)),
+	}
 	var sums comb.Shares
 	for k, fr := range b.Frames {
 		for c := range sums {
@@ -174,7 +182,13 @@ func boxFormOf(st hive.Stack, i int) boxForm {
 		if content == comb.Brood {
 			n = sums.Worker() + sums[comb.Drone]
 		}
-		f.Counts = append(f.Counts, countForm{Key: k.Key, Label: k.Label, Content: content, Last: strconv.FormatFloat(float64(int(2*n+0.5))/2, 'f', -1, 64)})
+		f.Counts = append(
+			f.Counts,
+			countForm{
+				Key: k.Key, Label: k.Label, Content: content,
+				Last: strconv.FormatFloat(float64(int(2*n+0.5))/2, 'f', -1, 64),
+			},
+		)
 	}
 	return f
 }

@@ -62,5 +62,6 @@ func (b *boxForm) take(l form.BoxLook) {
 
 // depthWords are the choices of how deep a box is looked at.
 var depthWords = []option{
-	{string(look.ByHeft), "Heft"}, {string(look.BySeams), "Seams"}, {string(look.ByBox), "By box"}, {string(look.ByFace), "By face"},
+	{string(look.ByHeft), "Heft"}, {string(look.BySeams), "Seams"}, {string(look.ByBox), "By box"},
+	{string(look.ByFace), "By face"},
 }

@@ -51,7 +51,10 @@ func (s *Server) showManifest(c fiber.Ctx) error {
 		Purpose string `json:"purpose,omitempty"`
 	}
 	var icons []icon
-	for _, i := range []icon{{"icon-192.png", "192x192", "image/png", ""}, {"icon-512.png", "512x512", "image/png", ""}, {"icon-512.png", "512x512", "image/png", "maskable"}, {"mark.svg", "any", "image/svg+xml", ""}} {
+	for _, i := range []icon{
+		{"icon-192.png", "192x192", "image/png", ""}, {"icon-512.png", "512x512", "image/png", ""},
+		{"icon-512.png", "512x512", "image/png", "maskable"}, {"mark.svg", "any", "image/svg+xml", ""},
+	} {
 		u, err := s.assets.url(i.Src)
 		if err != nil {
 			return err
@@ -60,7 +63,13 @@ func (s *Server) showManifest(c fiber.Ctx) error {
 		icons = append(icons, i)
 	}
 	c.Set(fiber.HeaderCacheControl, "no-cache")
-	return c.JSON(fiber.Map{"name": "Kembo", "short_name": "Kembo", "start_url": "/", "scope": "/", "display": "standalone", "background_color": "#FFFDF8", "theme_color": "#FBF8F0", "icons": icons}, "application/manifest+json")
+	return c.JSON(
+		fiber.Map{
+			"name": "Kembo", "short_name": "Kembo", "start_url": "/", "scope": "/", "display": "standalone",
+			"background_color": "#FFFDF8", "theme_color": "#FBF8F0", "icons": icons,
+		},
+		"application/manifest+json",
+	)
 }
 
 // showAway is what a page that was not kept shows with no signal.

@@ -46,9 +46,15 @@ func (s *Server) sheetOf(c fiber.Ctx) (*sheetView, app.Round, error) {
 	if err != nil {
 		return nil, r, err
 	}
-	out := &sheetView{shell: shell{Title: "Sheet of " + r.Name, Operation: r.Operation, Active: "board", Today: v.Today}, YardID: r.ID, Name: r.Name, On: v.On, OnISO: v.OnISO, Visit: v.Visit}
+	out := &sheetView{
+		shell:  shell{Title: "Sheet of " + r.Name, Operation: r.Operation, Active: "board", Today: v.Today},
+		YardID: r.ID, Name: r.Name, On: v.On, OnISO: v.OnISO, Visit: v.Visit,
+	}
 	for i, x := range r.Stops {
-		row := sheetRow{ID: x.Colony, Code: x.Code, Facts: standFacts(x.Standing), Due: v.Rows[i].Due, Expect: x.Expect, Found: v.Rows[i].Found, Glyph: v.Rows[i].Glyph, BoxCount: len(x.Boxes), Entry: app.NewID()}
+		row := sheetRow{
+			ID: x.Colony, Code: x.Code, Facts: standFacts(x.Standing), Due: v.Rows[i].Due, Expect: x.Expect,
+			Found: v.Rows[i].Found, Glyph: v.Rows[i].Glyph, BoxCount: len(x.Boxes), Entry: app.NewID(),
+		}
 		for k, n := range [3]string{"Food", "Lay", "Store"} {
 			if x.Known {
 				row.Runways = append(row.Runways, runwayText{Name: n, After: daysText(x.Runways[k].Likely, x.Horizon)})
@@ -127,7 +133,9 @@ func (s *Server) saveKeyed(c fiber.Ctx) error {
 		}
 	}
 	if v.Wrong == 0 && v.Saved > 0 {
-		return c.Redirect().Status(fiber.StatusSeeOther).To("/yards/" + v.YardID + "/round/summary?on=" + url.QueryEscape(on.String()))
+		return c.Redirect().Status(fiber.StatusSeeOther).To(
+			"/yards/" + v.YardID + "/round/summary?on=" + url.QueryEscape(on.String()),
+		)
 	}
 	if v.Saved == 0 && v.Wrong == 0 {
 		return &app.FieldError{Field: "sheet", Say: "no line is filled in yet"}
@@ -154,17 +162,23 @@ func (s *Server) saveLine(c fiber.Ctx, r *sheetRow, on day.Day, by string) error
 		return err
 	}
 	if l.Look != nil {
-		qs, err := s.as(c).Questions(c.Context(), x, history.Entry{ID: r.Entry, Day: on, Kind: history.KindLook, Body: l.Look})
+		qs, err := s.as(c).Questions(
+			c.Context(), x, history.Entry{ID: r.Entry, Day: on, Kind: history.KindLook, Body: l.Look},
+		)
 		if err != nil {
 			return err
 		}
 		for _, q := range qs {
 			if !strings.Contains(" "+r.Line+" ", "!"+q.Key) {
-				return &app.FieldError{Field: r.Code, Say: q.Ask + " Correct it, or write !" + q.Key + " to say that it is so"}
+				return &app.FieldError{
+					Field: r.Code, Say: q.Ask + " Correct it, or write !" + q.Key + " to say that it is so",
+				}
 			}
 		}
 	}
-	_, err = s.as(c).Receive(c.Context(), r.ID, app.Entered{ID: r.Entry, Body: r.Line, By: by, Day: on, Look: l.Look, Acts: l.Acts})
+	_, err = s.as(c).Receive(
+		c.Context(), r.ID, app.Entered{ID: r.Entry, Body: r.Line, By: by, Day: on, Look: l.Look, Acts: l.Acts},
+	)
 	return err
 }
 
@@ -187,7 +201,10 @@ func (s *Server) showTags(c fiber.Ctx) error {
 		return err
 	}
 	base := c.BaseURL()
-	v := &tagsView{shell: shell{Title: "Tags of " + r.Name, Operation: r.Operation, Active: "board"}, YardID: r.ID, Name: r.Name, Base: base, Near: loopback(c.Host())}
+	v := &tagsView{
+		shell: shell{Title: "Tags of " + r.Name, Operation: r.Operation, Active: "board"}, YardID: r.ID, Name: r.Name,
+		Base: base, Near: loopback(c.Host()),
+	}
 	for _, x := range r.Stops {
 		code, err := draw.QR(base + "/t/" + x.Colony)
 		if err != nil {

@@ -13,7 +13,10 @@ import (
 // the same answer as for a look.
 func (s *Server) addPhoto(c fiber.Ctx) error {
 	id := strings.Clone(c.Params("photo"))
-	err := s.as(c).AddPhoto(c.Context(), strings.Clone(c.Params("colony")), strings.Clone(c.Query("look")), id, strings.Clone(c.Query("by")), c.Body())
+	err := s.as(c).AddPhoto(
+		c.Context(), strings.Clone(c.Params("colony")), strings.Clone(c.Query("look")), id,
+		strings.Clone(c.Query("by")), c.Body(),
+	)
 	var field *app.FieldError
 	switch {
 	case errors.As(err, &field):

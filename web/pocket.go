@@ -42,7 +42,10 @@ type syrupOf struct {
 var pocketStages = []brood.Stage{brood.Laid, brood.Hatched, brood.Capped, brood.Emerged, brood.Flies, brood.Mature}
 
 func pocketDataOf(u measure.Units, mitesAt float64) (pocketData, error) {
-	d := pocketData{Syrup: map[string]syrupOf{}, Brood: map[string]map[string]int{}, Mites: mitesAt, Volume: u.Volume.Name, Mass: u.Mass.Name, Stores: feed.StoresPerKgSugar}
+	d := pocketData{
+		Syrup: map[string]syrupOf{}, Brood: map[string]map[string]int{}, Mites: mitesAt, Volume: u.Volume.Name,
+		Mass: u.Mass.Name, Stores: feed.StoresPerKgSugar,
+	}
 	for name, r := range map[string][2]float64{"1:1": {1, 1}, "3:2": {3, 2}, "2:1": {2, 1}} {
 		m, err := feed.OfRatio(r[0], r[1], u.Volume.Of(1), false, 25)
 		if err != nil {
@@ -80,10 +83,15 @@ func (s *Server) showPocket(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	v := &pocketView{shell: shell{Title: "Pocket", Active: "bench", Scripts: []string{"pocket.js"}}, Data: string(b), VolumeIn: d.Volume, MassIn: d.Mass, TodayISO: today.String(),
+	v := &pocketView{
+		shell: shell{Title: "Pocket", Active: "bench", Scripts: []string{"pocket.js"}}, Data: string(b),
+		VolumeIn: d.Volume, MassIn: d.Mass, TodayISO: today.String(),
 		Ratios: []option{{"1:1", "1:1, thin"}, {"3:2", "3:2"}, {"2:1", "2:1, thick"}},
 		Castes: []option{{"worker", "Worker"}, {"queen", "Queen"}, {"drone", "Drone"}},
-		Stages: []option{{"laid", "Egg laid"}, {"hatched", "Larva hatched"}, {"capped", "Just capped"}, {"emerged", "Came out"}}}
+		Stages: []option{
+			{"laid", "Egg laid"}, {"hatched", "Larva hatched"}, {"capped", "Just capped"}, {"emerged", "Came out"},
+		},
+	}
 	return s.show(c, "pocket", v)
 }
 

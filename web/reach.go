@@ -54,7 +54,11 @@ func (s *Server) guard(c fiber.Ctx) error {
 			return err
 		}
 	default:
-		return &Problem{fiber.StatusMisdirectedRequest, "Kembo answers to this machine only; open it as http://127.0.0.1 with its port.", fmt.Errorf("host %q from %s", c.Host(), c.RequestCtx().RemoteAddr())}
+		return &Problem{
+			fiber.StatusMisdirectedRequest,
+			"Kembo answers to this machine only; open it as http://127.0.0.1 with its port.",
+			fmt.Errorf("host %q from %s", c.Host(), c.RequestCtx().RemoteAddr()),
+		}
 	}
 	if err := s.bounded(c); err != nil {
 		return err
@@ -66,7 +70,11 @@ func (s *Server) guard(c fiber.Ctx) error {
 	origin := c.Get(fiber.HeaderOrigin)
 	u, err := url.Parse(origin)
 	if origin == "" || err != nil || u.Scheme != scheme || u.Host != c.Host() {
-		return &Problem{fiber.StatusForbidden, "That came from another page, so nothing was changed. Open Kembo itself and try again.", fmt.Errorf("origin %q", origin)}
+		return &Problem{
+			fiber.StatusForbidden,
+			"That came from another page, so nothing was changed. Open Kembo itself and try again.",
+			fmt.Errorf("origin %q", origin),
+		}
 	}
 	return c.Next()
 }
@@ -85,7 +93,9 @@ func (s *Server) headers(c fiber.Ctx) {
 }
 
 // passedOn are the headers by which a proxy says that it passes something on.
-var passedOn = []string{"Forwarded", "Via", "X-Forwarded-For", "X-Forwarded-Host", "X-Forwarded-Proto", "X-Forwarded-Server", "X-Real-Ip"}
+var passedOn = []string{
+	"Forwarded", "Via", "X-Forwarded-For", "X-Forwarded-Host", "X-Forwarded-Proto", "X-Forwarded-Server", "X-Real-Ip",
+}
 
 // local reports whether a request comes from a browser on this machine. That is a
 // fact of the connection; the name that is asked for must be this machine's too,
@@ -122,7 +132,12 @@ func (s *Server) enter(c fiber.Ctx) error {
 		if token != "" {
 			s.log.Warn("device not let in", "from", c.RequestCtx().RemoteAddr().String(), "path", c.Path())
 		}
-		return &Problem{fiber.StatusUnauthorized, "To join, open a link on it: from the page of devices of one that has joined, or from where Kembo was started. If it had joined before, it was removed; what waits on it is kept.", err}
+		return &Problem{
+			fiber.StatusUnauthorized,
+			"To join, open a link on it: from the page of devices of one that has joined, or from where Kembo was " +
+				"started. If it had joined before, it was removed; what waits on it is kept.",
+			err,
+		}
 	}
 	if err != nil {
 		return err
@@ -142,7 +157,11 @@ func (s *Server) enter(c fiber.Ctx) error {
 
 // keepJoined has a device keep its token.
 func (s *Server) keepJoined(c fiber.Ctx, token string) {
-	c.Cookie(&fiber.Cookie{Name: joinedCookie, Value: token, Path: "/", Expires: time.Now().Add(joinedFor), Secure: named(c.Host(), s.host) || c.RequestCtx().IsTLS(), HTTPOnly: true, SameSite: fiber.CookieSameSiteLaxMode})
+	c.Cookie(&fiber.Cookie{
+		Name: joinedCookie, Value: token, Path: "/", Expires: time.Now().Add(joinedFor),
+		Secure: named(c.Host(), s.host) || c.RequestCtx().IsTLS(), HTTPOnly: true,
+		SameSite: fiber.CookieSameSiteLaxMode,
+	})
 }
 
 // joined reports whether somebody is in.

@@ -41,8 +41,16 @@ func reached(t *testing.T) *outside {
 	yard, colony := app.NewID(), app.NewID()
 	for _, err := range []error{
 		o.svc.Start(ctx, "Harrowmere Honey"),
-		o.svc.MakeYard(ctx, app.NewYard{ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 10}),
-		o.svc.MakeColony(ctx, app.NewColony{ID: colony, Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1}),
+		o.svc.MakeYard(
+			ctx,
+			app.NewYard{
+				ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London",
+				RhythmDays: 10,
+			},
+		),
+		o.svc.MakeColony(
+			ctx, app.NewColony{ID: colony, Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+		),
 	} {
 		if err != nil {
 			t.Fatal(err)
@@ -110,7 +118,8 @@ func (o *outside) join(name string) *http.Cookie {
 	}
 	res, _ := o.ask(post("/join/"+key, url.Values{"name": {name}}))
 	cookies := res.Cookies()
-	if res.StatusCode != http.StatusSeeOther || len(cookies) != 1 || !cookies[0].Secure || !cookies[0].HttpOnly || cookies[0].SameSite != http.SameSiteLaxMode {
+	if res.StatusCode != http.StatusSeeOther || len(cookies) != 1 || !cookies[0].Secure || !cookies[0].HttpOnly ||
+		cookies[0].SameSite != http.SameSiteLaxMode {
 		o.t.Fatalf("joining: %d, %v", res.StatusCode, cookies)
 	}
 	return cookies[0]
@@ -120,7 +129,8 @@ func (o *outside) join(name string) *http.Cookie {
 // minutes; nobody else is told anything, not even whose Kembo it is.
 func TestPhonesJoinByALinkOfTheirOwn(t *testing.T) {
 	o := reached(t)
-	if res, page := o.ask(get("/")); res.StatusCode != http.StatusUnauthorized || strings.Contains(page, "Harrowmere") || strings.Contains(page, "Settings") {
+	if res, page := o.ask(get("/")); res.StatusCode != http.StatusUnauthorized ||
+		strings.Contains(page, "Harrowmere") || strings.Contains(page, "Settings") {
 		t.Errorf("a device that has not joined gets %d, %.300s", res.StatusCode, page)
 	}
 	if n := o.status(get("/join/KEY124")); n != http.StatusForbidden {
@@ -131,7 +141,9 @@ func TestPhonesJoinByALinkOfTheirOwn(t *testing.T) {
 	if res.StatusCode != http.StatusOK {
 		t.Errorf("a joined device gets %d", res.StatusCode)
 	}
-	for _, h := range []string{"Strict-Transport-Security", "Permissions-Policy", "Cross-Origin-Resource-Policy", "Content-Security-Policy"} {
+	for _, h := range []string{
+		"Strict-Transport-Security", "Permissions-Policy", "Cross-Origin-Resource-Policy", "Content-Security-Policy",
+	} {
 		if res.Header.Get(h) == "" {
 			t.Errorf("it gets no %s", h)
 		}
@@ -181,7 +193,8 @@ func TestNoHeaderMakesADeviceLocal(t *testing.T) {
 	for _, host := range []string{"localhost", "localhost:8443", "127.0.0.1:8077", "[::1]:8443", "LOCALHOST"} {
 		r := get("/")
 		r.Host = host
-		if res, page := ask(t, o.web, r); res.StatusCode != http.StatusUnauthorized || strings.Contains(page, "Mill Race") {
+		if res, page := ask(t, o.web, r); res.StatusCode != http.StatusUnauthorized ||
+			strings.Contains(page, "Mill Race") {
 			t.Errorf("asked for as %s it answers %d", host, res.StatusCode)
 		}
 	}
@@ -197,7 +210,9 @@ func TestNoHeaderMakesADeviceLocal(t *testing.T) {
 	if res, _ := ask(t, alone, get("/")); res.StatusCode != http.StatusOK {
 		t.Errorf("this machine itself gets %d", res.StatusCode)
 	}
-	for _, h := range []string{"Forwarded", "Via", "X-Forwarded-For", "X-Forwarded-Host", "X-Forwarded-Proto", "X-Real-IP"} {
+	for _, h := range []string{
+		"Forwarded", "Via", "X-Forwarded-For", "X-Forwarded-Host", "X-Forwarded-Proto", "X-Real-IP",
+	} {
 		r := get("/")
 		r.Header.Set(h, "for=192.0.2.7")
 		if res, _ := ask(t, alone, r); res.StatusCode != http.StatusMisdirectedRequest {
@@ -240,7 +255,8 @@ func TestARemovedDeviceIsOut(t *testing.T) {
 	queued := post("/colonies/x/look", url.Values{"entry": {app.NewID()}})
 	queued.Header.Set("X-Kembo-Queue", "1")
 	res, body := o.ask(queued, bob)
-	if res.StatusCode != http.StatusUnauthorized || !strings.Contains(res.Header.Get("Content-Type"), "json") || !strings.Contains(body, `"join":true`) || strings.Contains(body, `"stored":true`) {
+	if res.StatusCode != http.StatusUnauthorized || !strings.Contains(res.Header.Get("Content-Type"), "json") ||
+		!strings.Contains(body, `"join":true`) || strings.Contains(body, `"stored":true`) {
 		t.Errorf("a removed device's queue gets %d %s", res.StatusCode, body)
 	}
 }
@@ -255,7 +271,10 @@ func TestTheOldLinkEnds(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if err := o.s.SetSettings(ctx, op.ID, map[string]string{"device_key": "OLDKEY"}, store.By{Actor: "keeper", RecordedUTC: "2026-05-01T00:00:00Z"}); err != nil {
+	if err := o.s.SetSettings(
+		ctx, op.ID, map[string]string{"device_key": "OLDKEY"},
+		store.By{Actor: "keeper", RecordedUTC: "2026-05-01T00:00:00Z"},
+	); err != nil {
 		t.Fatal(err)
 	}
 	for range 2 { // at each start
@@ -263,7 +282,8 @@ func TestTheOldLinkEnds(t *testing.T) {
 			t.Fatal(err)
 		}
 	}
-	if all, err := o.s.Settings(ctx, op.ID); err != nil || all["device_key"] != "" || strings.Contains(all["device_key_hash"], "OLDKEY") {
+	if all, err := o.s.Settings(ctx, op.ID); err != nil || all["device_key"] != "" ||
+		strings.Contains(all["device_key_hash"], "OLDKEY") {
 		t.Errorf("the key is in the file still: %v, %v", all, err)
 	}
 	old := &http.Cookie{Name: "kembo-device", Value: "OLDKEY"}
@@ -316,7 +336,10 @@ func TestASignatureHasItsDevice(t *testing.T) {
 	_, board := o.ask(get("/"), ann)
 	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
 	for by, want := range map[string]string{"": "Ann", "ann": "Ann", "Bob": "Bob, on Ann"} {
-		form := url.Values{"entry": {app.NewID()}, "date": {day.Of(2026, time.June, 3).String()}, "by": {by}, "act.feed": {"1"}, "act.feed_as": {"1:1"}}
+		form := url.Values{
+			"entry": {app.NewID()}, "date": {day.Of(2026, time.June, 3).String()}, "by": {by}, "act.feed": {"1"},
+			"act.feed_as": {"1:1"},
+		}
 		r := post(colony+"/look", form)
 		r.Header.Set("X-Kembo-Queue", "1")
 		if res, body := o.ask(r, ann); res.StatusCode != http.StatusOK {

@@ -117,10 +117,16 @@ func (s *Server) roundOf(c fiber.Ctx) (*roundView, app.Round, error) {
 	if q.end {
 		slices.Reverse(r.Stops)
 	}
-	v := &roundView{shell: shell{Title: "Round of " + r.Name, Operation: r.Operation, Active: "board", Phone: true, Scripts: []string{"round.js"}},
-		YardID: r.ID, Name: r.Name, On: r.On.Short(), OnISO: r.On.String(), TodayISO: r.Today.String(), End: q.end, Of: len(r.Stops), Done: len(r.Stops) - r.Left(),
-		LiftLimit: kgText(r.Units, r.LiftLimitKg), Season: r.On.String()[:4], Entry: app.NewID(),
-		SummaryURL: q.list(r.ID, "/summary"), OtherEnd: roundQuery{r.On, !q.end}.list(r.ID, ""), Visit: r.Visit.Short()}
+	v := &roundView{
+		shell: shell{
+			Title: "Round of " + r.Name, Operation: r.Operation, Active: "board", Phone: true,
+			Scripts: []string{"round.js"},
+		},
+		YardID: r.ID, Name: r.Name, On: r.On.Short(), OnISO: r.On.String(), TodayISO: r.Today.String(), End: q.end,
+		Of: len(r.Stops), Done: len(r.Stops) - r.Left(), LiftLimit: kgText(r.Units, r.LiftLimitKg),
+		Season: r.On.String()[:4], Entry: app.NewID(), SummaryURL: q.list(r.ID, "/summary"),
+		OtherEnd: roundQuery{r.On, !q.end}.list(r.ID, ""), Visit: r.Visit.Short(),
+	}
 	v.Today = r.Today.Short()
 	v.ForAll, v.Amounts = forAll(r.Units)
 	for _, h := range r.Heavy {
@@ -137,7 +143,10 @@ func (s *Server) roundOf(c fiber.Ctx) (*roundView, app.Round, error) {
 }
 
 func roundRowOf(x app.Stop, n int, q roundQuery, u measure.Units) roundRow {
-	r := roundRow{ID: x.Colony, Code: x.Code, URL: q.stop(x.Colony), N: n, Glyph: glyphOf(x.Standing), Expect: x.Expect, Looked: x.Looked(), Found: foundOn(x.Done, u)}
+	r := roundRow{
+		ID: x.Colony, Code: x.Code, URL: q.stop(x.Colony), N: n, Glyph: glyphOf(x.Standing), Expect: x.Expect,
+		Looked: x.Looked(), Found: foundOn(x.Done, u),
+	}
 	r.State, r.Alarm = chipOf(x.Standing)
 	for _, a := range x.Advice {
 		if a.Action != advice.Leave {
@@ -196,7 +205,9 @@ func (s *Server) setRound(c fiber.Ctx) error {
 	if c.Get(queueHeader) != "" {
 		return c.SendStatus(fiber.StatusNoContent)
 	}
-	return c.Redirect().Status(fiber.StatusSeeOther).To("/yards/" + yard + "/round?on=" + url.QueryEscape(c.FormValue("on")))
+	return c.Redirect().Status(fiber.StatusSeeOther).To(
+		"/yards/" + yard + "/round?on=" + url.QueryEscape(c.FormValue("on")),
+	)
 }
 
 // onAll writes one thing for all colonies of a yard but some.
@@ -240,7 +251,10 @@ func (s *Server) onAll(c fiber.Ctx) error {
 	n, err := s.as(c).OnAll(c.Context(), yard, x)
 	var field *app.FieldError
 	if errors.As(err, &field) {
-		return &app.FieldError{Field: "whole yard", Say: fmt.Sprintf("done for %s, then %s", words.Count(n, "colony", "colonies"), err.Error())}
+		return &app.FieldError{
+			Field: "whole yard",
+			Say:   fmt.Sprintf("done for %s, then %s", words.Count(n, "colony", "colonies"), err.Error()),
+		}
 	}
 	if err != nil {
 		return err

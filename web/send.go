@@ -49,14 +49,19 @@ func (s *Server) saveLook(c fiber.Ctx) error {
 	x, err := read(c.Context(), id)
 	if err != nil {
 		if queued && errors.Is(err, app.ErrNotFound) {
-			return refuse(c, c.FormValue("entry"), "This colony is not here any more. What was entered stays on this device.", nil)
+			return refuse(
+				c, c.FormValue("entry"), "This colony is not here any more. What was entered stays on this device.",
+				nil,
+			)
 		}
 		return err
 	}
 	v := lookOf(c, x)
 	e, err := readForm(c, v, x)
 	if err == nil && e.Look != nil {
-		if err = s.ask(c, x, history.Entry{ID: e.ID, Day: e.Day, Kind: history.KindLook, Body: e.Look}, v); err == nil && len(v.Questions) > 0 {
+		if err = s.ask(
+			c, x, history.Entry{ID: e.ID, Day: e.Day, Kind: history.KindLook, Body: e.Look}, v,
+		); err == nil && len(v.Questions) > 0 {
 			if queued {
 				return refuse(c, e.ID, "Can this be?", v.Questions)
 			}
@@ -163,10 +168,24 @@ func (s *Server) apartOf(c fiber.Ctx, x app.Colony) ([]apartView, error) {
 				kind, say := entryWords(e, x.Units)
 				w = append(w, e.Day.Short()+", "+kind+": "+say)
 			}
-			out = append(out, apartView{fmt.Sprintf("What %s sent on %s was entered without knowing of this:", a.By, at), strings.Join(w, " ")})
+			out = append(
+				out,
+				apartView{
+					fmt.Sprintf("What %s sent on %s was entered without knowing of this:", a.By, at),
+					strings.Join(w, " "),
+				},
+			)
 			continue
 		}
-		out = append(out, apartView{fmt.Sprintf("%s sent on %s a different version of an entry already received. It is not in the log:", a.By, at), besideLine(a.Body, x)})
+		out = append(
+			out,
+			apartView{
+				fmt.Sprintf(
+					"%s sent on %s a different version of an entry already received. It is not in the log:", a.By, at,
+				),
+				besideLine(a.Body, x),
+			},
+		)
 	}
 	return out, nil
 }
@@ -185,5 +204,8 @@ func besideLine(body string, x app.Colony) string {
 	}
 	boxes := shorthand.BoxesOf(x.Believed.Stack)
 	line := shorthand.Line{Look: e.Look, Acts: e.Acts}
-	return fmt.Sprintf("%s: %s. In one line: %s", e.Day.Short(), strings.Join(shorthand.Say(line, boxes), ". "), shorthand.Format(line, boxes))
+	return fmt.Sprintf(
+		"%s: %s. In one line: %s", e.Day.Short(), strings.Join(shorthand.Say(line, boxes), ". "),
+		shorthand.Format(line, boxes),
+	)
 }

@@ -33,7 +33,9 @@ var files embed.FS
 
 // csp allows our own files only: no inline script or style, nothing from
 // elsewhere.
-const csp = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; connect-src 'self'; manifest-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; frame-ancestors 'none'"
+const csp = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; " +
+	"connect-src 'self'; manifest-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; " +
+	"frame-ancestors 'none'"
 
 // Server is the web face of a service.
 type Server struct {
@@ -62,21 +64,30 @@ func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
 	}
 	defs := draw.Defs() // the same on every page
 	s.views, err = newViews(files, template.FuncMap{
-		"asset": a.url, "icon": draw.Icon, "mark": draw.Mark, "defs": func() template.HTML { return defs }, "swatch": draw.Swatch,
-		"contents": func() []comb.Content { return allContents }, "short": func(c comb.Content) string { return draw.Short[c] },
+		"asset": a.url, "icon": draw.Icon, "mark": draw.Mark, "defs": func() template.HTML {
+			return defs
+		}, "swatch": draw.Swatch,
+		"contents": func() []comb.Content {
+			return allContents
+		}, "short": func(c comb.Content) string { return draw.Short[c] },
 		"newid": app.NewID, "dict": dict, "opts": opts, "capital": words.Capital,
 	})
 	if err != nil {
 		return nil, err
 	}
-	s.fiber = fiber.New(fiber.Config{Immutable: true, ErrorHandler: s.problem, AppName: "Kembo",
-		StreamRequestBody: true, BodyLimit: bodyPrefetch, Concurrency: connectionsFor(), ReadTimeout: readFor, WriteTimeout: writeFor, IdleTimeout: idleFor, ReadBufferSize: 16 << 10})
+	s.fiber = fiber.New(fiber.Config{
+		Immutable: true, ErrorHandler: s.problem, AppName: "Kembo", StreamRequestBody: true, BodyLimit: bodyPrefetch,
+		Concurrency: connectionsFor(), ReadTimeout: readFor, WriteTimeout: writeFor, IdleTimeout: idleFor,
+		ReadBufferSize: 16 << 10,
+	})
 	s.bound()
 	s.routes()
 	return s, nil
 }
 
-var allContents = []comb.Content{comb.Honey, comb.Nectar, comb.Pollen, comb.Eggs, comb.Larvae, comb.Brood, comb.Drone, comb.Empty, comb.Foundation}
+var allContents = []comb.Content{
+	comb.Honey, comb.Nectar, comb.Pollen, comb.Eggs, comb.Larvae, comb.Brood, comb.Drone, comb.Empty, comb.Foundation,
+}
 
 // dict makes a map of a template's named arguments.
 func dict(pairs ...any) map[string]any {
@@ -216,7 +227,11 @@ func (p *Problem) Unwrap() error { return p.Err }
 // problem turns any error into a page with a sentence.
 func (s *Server) problem(c fiber.Ctx, err error) error {
 	id := strings.ToLower(rand.Text()[:8])
-	p := &Problem{Status: fiber.StatusInternalServerError, Say: "Something went wrong here; Kembo's log has it under " + id + ". Go back and look whether what you sent is there before you send it again.", Err: err}
+	p := &Problem{
+		Status: fiber.StatusInternalServerError,
+		Say:    "Something went wrong here; Kembo's log has it under " + id + ". Go back and look whether what you sent is there before you send it again.",
+		Err:    err,
+	}
 	var own *Problem
 	var fe *fiber.Error
 	var field *app.FieldError
@@ -238,8 +253,12 @@ func (s *Server) problem(c fiber.Ctx, err error) error {
 	}
 	switch {
 	case p.Status >= 500:
-		s.log.Error("request failed", "id", id, "method", c.Method(), "path", c.Path(), "err", err, "stack", c.Locals(faultKey{}))
-	case p.Status == fiber.StatusUnauthorized || p.Status == fiber.StatusForbidden || p.Status == fiber.StatusTooManyRequests:
+		s.log.Error(
+			"request failed", "id", id, "method", c.Method(), "path", c.Path(), "err", err, "stack",
+			c.Locals(faultKey{}),
+		)
+	case p.Status == fiber.StatusUnauthorized || p.Status == fiber.StatusForbidden ||
+		p.Status == fiber.StatusTooManyRequests:
 		s.log.Warn("refused", "status", p.Status, "method", c.Method(), "path", hidden(c.Path()), "err", err)
 	}
 	s.headers(c)
@@ -251,7 +270,10 @@ func (s *Server) problem(c fiber.Ctx, err error) error {
 	if _, refused := refusedUnread[p.Status]; refused || !joined(c) {
 		rerr = s.refuse(c, p)
 	} else {
-		rerr = s.show(c, "problem", &problemView{shell: shell{Title: "That did not work"}, Head: "That did not work", Say: p.Say})
+		rerr = s.show(
+			c, "problem",
+			&problemView{shell: shell{Title: "That did not work"}, Head: "That did not work", Say: p.Say},
+		)
 	}
 	if rerr != nil {
 		return c.SendString(p.Say)
@@ -274,7 +296,10 @@ type refusals struct{ made sync.Map }
 func (s *Server) refuse(c fiber.Ctx, p *Problem) error {
 	b, ok := s.refusals.made.Load(p.Say)
 	if !ok {
-		v := &problemView{shell: shell{Title: "That did not work", Operation: " ", Today: " ", Locked: true}, Head: "That did not work", Say: p.Say}
+		v := &problemView{
+			shell: shell{Title: "That did not work", Operation: " ", Today: " ", Locked: true},
+			Head:  "That did not work", Say: p.Say,
+		}
 		if p.Status == fiber.StatusUnauthorized {
 			v.Head = "This device has not joined"
 		}

@@ -94,9 +94,11 @@ func TestOnlyThisMachinesOwnPagesAreAnswered(t *testing.T) {
 		r    *http.Request
 		want int
 	}{
-		"a foreign host name": {foreign, 421}, "a write from another port": {elsewhere, 403}, "a write from nowhere": {silent, 403},
-		"localhost": {local, 200}, "an unknown page": {get("/nowhere"), 404}, "an unknown colony": {get("/colonies/x"), 404}, "an unknown yard": {get("/yards/x"), 404},
-		"a code that is not there": {get("/find?q=ZZ-99"), 404}, "an unknown calculator": {get("/bench/abacus"), 404}, "the weight of nobody": {get("/colonies/x/weight"), 404},
+		"a foreign host name": {foreign, 421}, "a write from another port": {elsewhere, 403},
+		"a write from nowhere": {silent, 403}, "localhost": {local, 200}, "an unknown page": {get("/nowhere"), 404},
+		"an unknown colony": {get("/colonies/x"), 404}, "an unknown yard": {get("/yards/x"), 404},
+		"a code that is not there": {get("/find?q=ZZ-99"), 404}, "an unknown calculator": {get("/bench/abacus"), 404},
+		"the weight of nobody": {get("/colonies/x/weight"), 404},
 	} {
 		res, body := ask(t, w, tt.r)
 		if res.StatusCode != tt.want {
@@ -105,7 +107,8 @@ func TestOnlyThisMachinesOwnPagesAreAnswered(t *testing.T) {
 		if tt.want >= 400 && !strings.Contains(body, "That did not work") {
 			t.Errorf("%s: the page has no sentence: %.200s", name, body)
 		}
-		if csp := res.Header.Get("Content-Security-Policy"); !strings.Contains(csp, "default-src 'none'") || strings.Contains(csp, "unsafe") {
+		if csp := res.Header.Get("Content-Security-Policy"); !strings.Contains(csp, "default-src 'none'") ||
+			strings.Contains(csp, "unsafe") {
 			t.Errorf("%s: policy %q", name, csp)
 		}
 	}
@@ -115,7 +118,11 @@ func TestPagesHaveNothingInlineOrFromElsewhere(t *testing.T) {
 	w := server(t)
 	_, board := ask(t, w, get("/"))
 	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
-	for _, path := range []string{"/", colony, colony + "/look", colony + "/weight", colony + "/combs", "/yards/new", "/culls", "/formats", "/settings", "/bench", "/bench/mites?count=24&bees=300", "/bench/box", "/bench/ledger?before=60&after=40&out=medium-10"} {
+	for _, path := range []string{
+		"/", colony, colony + "/look", colony + "/weight", colony + "/combs", "/yards/new", "/culls", "/formats",
+		"/settings", "/bench", "/bench/mites?count=24&bees=300", "/bench/box",
+		"/bench/ledger?before=60&after=40&out=medium-10",
+	} {
 		_, body := ask(t, w, get(path))
 		for _, bad := range []string{" style=", "<style", "onclick", "javascript:", "https://", "NaN", "%!"} {
 			if strings.Contains(body, bad) {
@@ -130,7 +137,8 @@ func TestPagesHaveNothingInlineOrFromElsewhere(t *testing.T) {
 			seen[m[1]] = true
 		}
 		for _, m := range regexp.MustCompile(`(?:src|href)="(/a/[^"]+)"`).FindAllStringSubmatch(body, -1) {
-			if res, _ := ask(t, w, get(m[1])); res.StatusCode != 200 || !strings.Contains(res.Header.Get("Cache-Control"), "immutable") {
+			if res, _ := ask(t, w, get(m[1])); res.StatusCode != 200 ||
+				!strings.Contains(res.Header.Get("Cache-Control"), "immutable") {
 				t.Errorf("%s: asset %s answers %d", path, m[1], res.StatusCode)
 			}
 		}
@@ -142,7 +150,10 @@ func TestWrongInputStoresNothingAndKeepsWhatWasTyped(t *testing.T) {
 	_, board := ask(t, w, get("/"))
 	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
 	_, before := ask(t, w, get(colony))
-	good := url.Values{"entry": {uid("e1")}, "date": {"2026-06-03"}, "box.0.depth": {"boxes"}, "box.0.brood": {"3"}, "note": {"kept words"}}
+	good := url.Values{
+		"entry": {uid("e1")}, "date": {"2026-06-03"}, "box.0.depth": {"boxes"}, "box.0.brood": {"3"},
+		"note": {"kept words"},
+	}
 	for name, tt := range map[string]struct{ key, value, says string }{
 		"more than the box holds": {"box.0.honey", "9", "add up"},
 		"negative":                {"box.0.honey", "-2", "less than none"},
@@ -177,7 +188,8 @@ func TestWrongInputStoresNothingAndKeepsWhatWasTyped(t *testing.T) {
 	}
 	// Ten kilograms gone in four days: it is asked about, and nothing is lost.
 	res, body := ask(t, w, post(colony+"/look", good))
-	if res.StatusCode != 422 || !strings.Contains(body, "Can this be?") || !strings.Contains(body, "than was to be expected 4 days after") || !strings.Contains(body, "kept words") {
+	if res.StatusCode != 422 || !strings.Contains(body, "Can this be?") ||
+		!strings.Contains(body, "than was to be expected 4 days after") || !strings.Contains(body, "kept words") {
 		t.Errorf("a look that hardly can be: %d", res.StatusCode)
 	}
 	for _, key := range regexp.MustCompile(`name="(insist\.[a-z-]+)"`).FindAllStringSubmatch(body, -1) {
@@ -202,7 +214,13 @@ func TestPreviewWritesNothing(t *testing.T) {
 	_, board := ask(t, w, get("/"))
 	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
 	_, before := ask(t, w, get(colony))
-	r := post(colony+"/look/preview", url.Values{"entry": {uid("p1")}, "date": {"2026-06-03"}, "box.0.depth": {"boxes"}, "box.0.brood": {"5"}, "box.0.empty": {"5"}})
+	r := post(
+		colony+"/look/preview",
+		url.Values{
+			"entry": {uid("p1")}, "date": {"2026-06-03"}, "box.0.depth": {"boxes"}, "box.0.brood": {"5"},
+			"box.0.empty": {"5"},
+		},
+	)
 	r.Header.Set("HX-Request-Type", "partial")
 	res, body := ask(t, w, r)
 	if res.StatusCode != 200 || strings.Contains(body, "<html") || !strings.Contains(body, "Room to lay") {
@@ -249,10 +267,12 @@ func TestASwarmInTheAirIsTold(t *testing.T) {
 	}
 	facts := regexp.MustCompile(`class="facts1">([^<]*)`)
 	row, page := colony("SA-06")
-	if first := regexp.MustCompile(`1 in [3-9] it swarms first`).FindString(row); first == "" || !strings.Contains(page, strings.Replace(first, "first", "before the visit", 1)) {
+	if first := regexp.MustCompile(`1 in [3-9] it swarms first`).FindString(row); first == "" ||
+		!strings.Contains(page, strings.Replace(first, "first", "before the visit", 1)) {
 		t.Errorf("SA-06: the board says %q", facts.FindStringSubmatch(row))
 	}
-	if row, page = colony("SA-03"); strings.Contains(row, "it swarms") || !strings.Contains(page, "all combs checked, no cells: not before") {
+	if row, page = colony("SA-03"); strings.Contains(row, "it swarms") ||
+		!strings.Contains(page, "all combs checked, no cells: not before") {
 		t.Errorf("SA-03: the board says %q", facts.FindStringSubmatch(row))
 	}
 }
@@ -267,22 +287,26 @@ func TestTryingWritesNothing(t *testing.T) {
 	r := get(colony + "/course?with=super&on=2026-06-05")
 	r.Header.Set("HX-Request-Type", "partial")
 	res, body := ask(t, w, r)
-	if res.StatusCode != 200 || strings.Contains(body, "<html") || !strings.Contains(body, "with a drawn super on 5 Jun") || !strings.Contains(body, "if the flow stopped today") {
+	if res.StatusCode != 200 || strings.Contains(body, "<html") ||
+		!strings.Contains(body, "with a drawn super on 5 Jun") || !strings.Contains(body, "if the flow stopped today") {
 		t.Errorf("tried: %d %.300s", res.StatusCode, body)
 	}
 	res, _ = ask(t, w, get(colony+"/course?with=super"))
 	if to := res.Header.Get("Location"); res.StatusCode/100 != 3 || !strings.HasPrefix(to, colony+"?with=super") {
 		t.Errorf("as an address: %d %s", res.StatusCode, to)
 	}
-	if _, page := ask(t, w, get(colony+"?with=super")); !strings.Contains(page, `value="super" checked`) || !strings.Contains(page, "with a drawn super") {
+	if _, page := ask(t, w, get(colony+"?with=super")); !strings.Contains(page, `value="super" checked`) ||
+		!strings.Contains(page, "with a drawn super") {
 		t.Error("the page does not show what is tried on it")
 	}
 	_, csv := ask(t, w, get(colony+"/course.csv?with=super"))
 	lines := strings.Split(strings.TrimSpace(csv), "\n")
-	if len(lines) != 62 || !strings.HasPrefix(lines[0], "date,stores_kg_low,stores_kg,stores_kg_high") || !strings.Contains(lines[0], "with_bees") || !strings.HasPrefix(lines[1], "2026-06-03,") {
+	if len(lines) != 62 || !strings.HasPrefix(lines[0], "date,stores_kg_low,stores_kg,stores_kg_high") ||
+		!strings.Contains(lines[0], "with_bees") || !strings.HasPrefix(lines[1], "2026-06-03,") {
 		t.Errorf("CSV of %d lines: %.120s", len(lines), lines[0])
 	}
-	if n := strings.Count(lines[0], ","); strings.Count(lines[61], ",") != n || strings.Contains(csv, "NaN") || strings.Contains(csv, "Inf") {
+	if n := strings.Count(lines[0], ","); strings.Count(lines[61], ",") != n || strings.Contains(csv, "NaN") ||
+		strings.Contains(csv, "Inf") {
 		t.Errorf("CSV's last line: %.200s", lines[61])
 	}
 	log := regexp.MustCompile(`\d+ entries`)
@@ -303,7 +327,9 @@ func TestAHiveIsArrangedAnew(t *testing.T) {
 	form := func(id, what, on string) url.Values {
 		return url.Values{"entry": {uid(id)}, "what": {what}, "on": {on}}
 	}
-	if res, body := ask(t, w, post(colony+"/arrange", form("a1", "excluder-out", "2026-06-03"))); res.StatusCode != 303 {
+	if res, body := ask(
+		t, w, post(colony+"/arrange", form("a1", "excluder-out", "2026-06-03")),
+	); res.StatusCode != 303 {
 		t.Fatalf("excluder out: %d %.300s", res.StatusCode, body)
 	}
 	if _, page := ask(t, w, get(colony)); !strings.Contains(page, "Excluder out.") {
@@ -317,7 +343,9 @@ func TestAHiveIsArrangedAnew(t *testing.T) {
 			t.Errorf("%s on %s: %d %.200s", what, on, res.StatusCode, body)
 		}
 	}
-	if res, _ := ask(t, w, post(colony+"/undo", url.Values{"entry": {uid("u1")}, "of": {uid("a2")}})); res.StatusCode != 303 {
+	if res, _ := ask(
+		t, w, post(colony+"/undo", url.Values{"entry": {uid("u1")}, "of": {uid("a2")}}),
+	); res.StatusCode != 303 {
 		t.Error("it cannot be undone")
 	}
 }

@@ -30,12 +30,20 @@ func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, app.Settings, error) {
 	if err != nil {
 		return nil, set, err
 	}
-	v := &settingsView{shell: shell{Title: "Settings", Active: "settings"}, Units: set.Units.Name, Lift: plain(set.Units.Mass.In(set.LiftLimitKg)), LiftUnit: set.Units.Mass.Name, MitesSpring: plain(set.MitesSpring), MitesLate: plain(set.MitesLate)}
+	v := &settingsView{
+		shell: shell{Title: "Settings", Active: "settings"}, Units: set.Units.Name,
+		Lift: plain(set.Units.Mass.In(set.LiftLimitKg)), LiftUnit: set.Units.Mass.Name,
+		MitesSpring: plain(set.MitesSpring), MitesLate: plain(set.MitesLate),
+	}
 	usual := look.DefaultObserver
 	for _, o := range []struct {
 		key, label string
 		own, usual float64
-	}{{"off_faces", "Faces, painted", set.OffFaces, usual.Faces.Stores}, {"off_boxes", "Frames, counted", set.OffBoxes, usual.Boxes.Stores}, {"off_seams", "Seams of bees", set.OffSeams, usual.Seams.Bees}} {
+	}{
+		{"off_faces", "Faces, painted", set.OffFaces, usual.Faces.Stores},
+		{"off_boxes", "Frames, counted", set.OffBoxes, usual.Boxes.Stores},
+		{"off_seams", "Seams of bees", set.OffSeams, usual.Seams.Bees},
+	} {
 		f := offForm{Key: o.key, Label: o.label, Usual: plain(100 * o.usual)}
 		if o.own > 0 {
 			f.Value = plain(100 * o.own)

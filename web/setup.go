@@ -22,9 +22,15 @@ type yardForm struct {
 }
 
 func blankYard() *yardForm {
-	v := &yardForm{shell: shell{Title: "New yard", Active: "board"}, Entry: app.NewID(), Climate: "uk", Hemisphere: "north", Zone: "Europe/London", Rhythm: "14"}
+	v := &yardForm{
+		shell: shell{Title: "New yard", Active: "board"}, Entry: app.NewID(), Climate: "uk", Hemisphere: "north",
+		Zone: "Europe/London", Rhythm: "14",
+	}
 	for _, c := range season.Climates {
-		v.Climates = append(v.Climates, option{c.Key, fmt.Sprintf("%s, winters on %.0f to %.0f kg", c.Name, c.WinterLowKg, c.WinterHighKg)})
+		v.Climates = append(
+			v.Climates,
+			option{c.Key, fmt.Sprintf("%s, winters on %.0f to %.0f kg", c.Name, c.WinterLowKg, c.WinterHighKg)},
+		)
 	}
 	return v
 }
@@ -36,7 +42,12 @@ func (s *Server) makeYard(c fiber.Ctx) error {
 	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
 	v.Entry, v.Name, v.Climate, v.Hemisphere, v.Zone, v.Rhythm = val("entry"), val("name"), val("climate"), val("hemisphere"), val("zone"), val("rhythm")
 	days, _ := strconv.Atoi(v.Rhythm) // not a number is 0, which is refused below
-	err := s.as(c).MakeYard(c.Context(), app.NewYard{ID: v.Entry, Name: v.Name, Climate: v.Climate, Hemisphere: v.Hemisphere, Zone: v.Zone, RhythmDays: days})
+	err := s.as(c).MakeYard(
+		c.Context(),
+		app.NewYard{
+			ID: v.Entry, Name: v.Name, Climate: v.Climate, Hemisphere: v.Hemisphere, Zone: v.Zone, RhythmDays: days,
+		},
+	)
 	var field *app.FieldError
 	if errors.As(err, &field) {
 		v.Err = sentence(field)
@@ -59,7 +70,10 @@ type colonyForm struct {
 }
 
 func blankColony(yard string) *colonyForm {
-	v := &colonyForm{shell: shell{Title: "New colony", Active: "board"}, Yard: yard, Entry: app.NewID(), Format: "langstroth-deep-10", Nest: "1", Supers: "0", Comb: "drawn", Excluder: true}
+	v := &colonyForm{
+		shell: shell{Title: "New colony", Active: "board"}, Yard: yard, Entry: app.NewID(),
+		Format: "langstroth-deep-10", Nest: "1", Supers: "0", Comb: "drawn", Excluder: true,
+	}
 	return v
 }
 
@@ -144,10 +158,15 @@ func (s *Server) makeColony(c fiber.Ctx) error {
 	case err2 != nil:
 		err = &app.FieldError{Field: "supers", Say: "give 0 to 8 supers"}
 	case err3 != nil:
-		err = &app.FieldError{Field: "queen's year", Say: fmt.Sprintf("%q is not a year; write it as 2025, or leave it empty", v.Queen)}
+		err = &app.FieldError{
+			Field: "queen's year", Say: fmt.Sprintf("%q is not a year; write it as 2025, or leave it empty", v.Queen),
+		}
 	default:
-		err = s.as(c).MakeColony(c.Context(), app.NewColony{ID: v.Entry, Yard: v.Yard, Code: v.Code, NestFormat: v.Format, NestBoxes: nest, Supers: supers,
-			Drawn: v.Comb != "foundation", Excluder: v.Excluder, QueenYear: year, Clipped: v.Clipped, HistoryKnown: v.Known, SuperFrames: perSuper})
+		err = s.as(c).MakeColony(c.Context(), app.NewColony{
+			ID: v.Entry, Yard: v.Yard, Code: v.Code, NestFormat: v.Format, NestBoxes: nest, Supers: supers,
+			Drawn: v.Comb != "foundation", Excluder: v.Excluder, QueenYear: year, Clipped: v.Clipped,
+			HistoryKnown: v.Known, SuperFrames: perSuper,
+		})
 	}
 	var field *app.FieldError
 	if errors.As(err, &field) {

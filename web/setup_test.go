@@ -10,15 +10,23 @@ import (
 // TestSetUpRefusalsKeepTheForm: a wrong yard or colony comes back as typed.
 func TestSetUpRefusalsKeepTheForm(t *testing.T) {
 	w := server(t)
-	yard := url.Values{"entry": {uid("y-1")}, "name": {"Far Side"}, "climate": {"uk"}, "hemisphere": {"north"}, "zone": {"Europe/London"}, "rhythm": {"12"}}
+	yard := url.Values{
+		"entry": {uid("y-1")}, "name": {"Far Side"}, "climate": {"uk"}, "hemisphere": {"north"},
+		"zone": {"Europe/London"}, "rhythm": {"12"},
+	}
 	for _, tt := range []struct{ key, value, says string }{
-		{"name", "", "give the yard a name"}, {"name", "Quarry Lane", "already"}, {"zone", "Moon/Base", "not a time zone"},
-		{"rhythm", "often", "usual days"}, {"climate", "moon", "not a climate"},
+		{"name", "", "give the yard a name"}, {"name", "Quarry Lane", "already"},
+		{"zone", "Moon/Base", "not a time zone"}, {"rhythm", "often", "usual days"},
+		{"climate", "moon", "not a climate"},
 	} {
 		form := with(yard, tt.key, tt.value)
 		res, body := ask(t, w, post("/yards", form))
-		if res.StatusCode != 422 || !strings.Contains(body, tt.says) || tt.key != "name" && !strings.Contains(body, "Far Side") {
-			t.Errorf("yard with %s %q: %d, want a sentence with %q and the name kept", tt.key, tt.value, res.StatusCode, tt.says)
+		if res.StatusCode != 422 || !strings.Contains(body, tt.says) || tt.key != "name" &&
+			!strings.Contains(body, "Far Side") {
+			t.Errorf(
+				"yard with %s %q: %d, want a sentence with %q and the name kept", tt.key, tt.value, res.StatusCode,
+				tt.says,
+			)
 		}
 	}
 	res, _ := ask(t, w, post("/yards", yard))
@@ -26,17 +34,22 @@ func TestSetUpRefusalsKeepTheForm(t *testing.T) {
 	if res.StatusCode != 303 || to != "/yards/"+uid("y-1")+"/colonies/new" {
 		t.Fatalf("a good yard: %d to %q", res.StatusCode, to)
 	}
-	colony := url.Values{"entry": {uid("c-1")}, "code": {"FS-01"}, "format": {"national-brood-11"}, "nest": {"1"}, "supers": {"2"}, "comb": {"foundation"}, "excluder": {"1"}}
+	colony := url.Values{
+		"entry": {uid("c-1")}, "code": {"FS-01"}, "format": {"national-brood-11"}, "nest": {"1"}, "supers": {"2"},
+		"comb": {"foundation"}, "excluder": {"1"},
+	}
 	for _, tt := range []struct{ key, value, says string }{
-		{"code", "", "give the colony a code"}, {"code", "QL-04", "already"}, {"format", "barrel", "not a box format"}, {"nest", "none", "1 to 4"},
-		{"supers", "30", "0 to 8"}, {"queen", "last", "not a year"}, {"queen", "2044", "not a year"},
+		{"code", "", "give the colony a code"}, {"code", "QL-04", "already"},
+		{"format", "barrel", "not a box format"}, {"nest", "none", "1 to 4"}, {"supers", "30", "0 to 8"},
+		{"queen", "last", "not a year"}, {"queen", "2044", "not a year"},
 	} {
 		res, body := ask(t, w, post("/yards/"+uid("y-1")+"/colonies", with(colony, tt.key, tt.value)))
 		if res.StatusCode != 422 || !strings.Contains(body, tt.says) || strings.Contains(body, "<no value>") {
 			t.Errorf("colony with %s %q: %d, want a sentence with %q", tt.key, tt.value, res.StatusCode, tt.says)
 		}
 	}
-	if res, _ := ask(t, w, post("/yards/"+uid("y-1")+"/colonies", colony)); res.StatusCode != 303 || res.Header.Get("Location") != "/colonies/"+uid("c-1")+"/look" {
+	if res, _ := ask(t, w, post("/yards/"+uid("y-1")+"/colonies", colony)); res.StatusCode != 303 ||
+		res.Header.Get("Location") != "/colonies/"+uid("c-1")+"/look" {
 		t.Fatalf("a good colony: %d to %q", res.StatusCode, res.Header.Get("Location"))
 	}
 	_, page := ask(t, w, get("/colonies/"+uid("c-1")+""))
@@ -87,13 +100,17 @@ func TestMovingTheVisitMovesTheBoard(t *testing.T) {
 func TestDoneIsNotedAndCanBeUndone(t *testing.T) {
 	w := server(t)
 	_, board := ask(t, w, get("/"))
-	m := regexp.MustCompile(`data-code="QL-04".*?(/colonies/[0-9a-f-]+)`).FindStringSubmatch(strings.ReplaceAll(board, "\n", " "))
+	m := regexp.MustCompile(
+		`data-code="QL-04".*?(/colonies/[0-9a-f-]+)`,
+	).FindStringSubmatch(strings.ReplaceAll(board, "\n", " "))
 	if m == nil {
 		t.Fatal("QL-04 is not on the board")
 	}
 	entries := regexp.MustCompile(`\d+ entries`)
 	_, before := ask(t, w, get(m[1]))
-	if res, body := ask(t, w, post(m[1]+"/done", url.Values{"entry": {uid("d-1")}, "action": {"add_super"}})); res.StatusCode != 303 {
+	if res, body := ask(
+		t, w, post(m[1]+"/done", url.Values{"entry": {uid("d-1")}, "action": {"add_super"}}),
+	); res.StatusCode != 303 {
 		t.Fatalf("done: %d %.200s", res.StatusCode, body)
 	}
 	_, after := ask(t, w, get(m[1]))
@@ -101,13 +118,17 @@ func TestDoneIsNotedAndCanBeUndone(t *testing.T) {
 		t.Errorf("log %s, then %s", entries.FindString(before), entries.FindString(after))
 	}
 	of := regexp.MustCompile(`name="of" value="([^"]+)"`).FindStringSubmatch(after)
-	if res, _ := ask(t, w, post(m[1]+"/undo", url.Values{"entry": {uid("u-1")}, "of": {of[1]}})); res.StatusCode != 303 {
+	if res, _ := ask(
+		t, w, post(m[1]+"/undo", url.Values{"entry": {uid("u-1")}, "of": {of[1]}}),
+	); res.StatusCode != 303 {
 		t.Fatalf("undo: %d", res.StatusCode)
 	}
 	for name, form := range map[string]url.Values{
-		"no such action": {"entry": {uid("d-2")}, "action": {"fly"}}, "not advised": {"entry": {uid("d-3")}, "action": {"feed_winter"}},
+		"no such action": {"entry": {uid("d-2")}, "action": {"fly"}},
+		"not advised":    {"entry": {uid("d-3")}, "action": {"feed_winter"}},
 	} {
-		if res, body := ask(t, w, post(m[1]+"/done", form)); res.StatusCode != 422 || !strings.Contains(body, "Action") {
+		if res, body := ask(t, w, post(m[1]+"/done", form)); res.StatusCode != 422 ||
+			!strings.Contains(body, "Action") {
 			t.Errorf("%s: %d", name, res.StatusCode)
 		}
 	}
@@ -121,7 +142,13 @@ func TestDoneIsNotedAndCanBeUndone(t *testing.T) {
 			t.Errorf("%s: %d", name, res.StatusCode)
 		}
 	}
-	if res, _ := ask(t, w, post(m[1]+"/notes", url.Values{"entry": {uid("n-5")}, "kind": {"weighing"}, "on": {"2026-06-03"}, "kg": {"61,5"}})); res.StatusCode != 303 {
+	if res, _ := ask(
+		t, w,
+		post(
+			m[1]+"/notes",
+			url.Values{"entry": {uid("n-5")}, "kind": {"weighing"}, "on": {"2026-06-03"}, "kg": {"61,5"}},
+		),
+	); res.StatusCode != 303 {
 		t.Errorf("a weighing: %d", res.StatusCode)
 	}
 	if _, page := ask(t, w, get(m[1])); !strings.Contains(page, "61.5 kg gross") {

@@ -39,7 +39,12 @@ func oddHives(t *testing.T, n int) (*web.Server, *app.Service, string, []string)
 	if err := svc.Start(ctx, "Harrowmere Honey"); err != nil {
 		t.Fatal(err)
 	}
-	if err := svc.MakeYard(ctx, app.NewYard{ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 10}); err != nil {
+	if err := svc.MakeYard(
+		ctx,
+		app.NewYard{
+			ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 10,
+		},
+	); err != nil {
 		t.Fatal(err)
 	}
 	op, err := svc.Operation(ctx)
@@ -95,7 +100,10 @@ func oddHives(t *testing.T, n int) (*web.Server, *app.Service, string, []string)
 			}
 			rows = append(rows, row)
 		}
-		if err := s.AddColony(ctx, store.Colony{ID: id, OperationID: op.ID, YardID: yard, Code: fmt.Sprint("MR-", i)}, int32(on-20), store.By{Actor: "keeper", RecordedUTC: "2026-05-14T10:00:00Z"}, rows...); err != nil {
+		if err := s.AddColony(
+			ctx, store.Colony{ID: id, OperationID: op.ID, YardID: yard, Code: fmt.Sprint("MR-", i)}, int32(on-20),
+			store.By{Actor: "keeper", RecordedUTC: "2026-05-14T10:00:00Z"}, rows...,
+		); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -122,7 +130,9 @@ func TestOddHivesAreShown(t *testing.T) {
 		paths = append(paths, "/yards/"+yard+p)
 	}
 	for _, id := range ids {
-		for _, p := range []string{"", "/look", "/look?round=2026-06-03", "/weight", "/combs", "?with=super&with=feed&on=2026-06-05"} {
+		for _, p := range []string{
+			"", "/look", "/look?round=2026-06-03", "/weight", "/combs", "?with=super&with=feed&on=2026-06-05",
+		} {
 			paths = append(paths, "/colonies/"+id+p)
 		}
 	}
@@ -133,15 +143,19 @@ func TestOddHivesAreShown(t *testing.T) {
 	}
 	for _, id := range ids {
 		for path, form := range map[string]url.Values{
-			"/boxes":        {"entry": {app.NewID()}, "comb": {"drawn"}},
-			"/boxes/any":    {"entry": {app.NewID()}, "format": {"langstroth-deep-10"}, "where": {"nest"}, "on": {"2026-06-03"}},
-			"/arrange":      {"entry": {app.NewID()}, "on": {"2026-06-03"}, "what": {"excluder"}},
-			"/notes":        {"entry": {app.NewID()}, "kind": {"feed"}, "kg": {"2"}, "on": {"2026-06-03"}},
-			"/done":         {"entry": {app.NewID()}, "action": {"add_super"}},
-			"/look":         {"entry": {app.NewID()}, "date": {"2026-06-03"}, "queen.eggs": {"1"}},
-			"/course.csv":   nil,
-			"/boxes/off":    {"entry": {app.NewID()}, "box": {"none"}},
-			"/look/preview": {"entry": {app.NewID()}, "date": {"2026-06-03"}, "box.0.depth": {"seams"}, "box.0.seams": {"1"}},
+			"/boxes": {"entry": {app.NewID()}, "comb": {"drawn"}},
+			"/boxes/any": {
+				"entry": {app.NewID()}, "format": {"langstroth-deep-10"}, "where": {"nest"}, "on": {"2026-06-03"},
+			},
+			"/arrange":    {"entry": {app.NewID()}, "on": {"2026-06-03"}, "what": {"excluder"}},
+			"/notes":      {"entry": {app.NewID()}, "kind": {"feed"}, "kg": {"2"}, "on": {"2026-06-03"}},
+			"/done":       {"entry": {app.NewID()}, "action": {"add_super"}},
+			"/look":       {"entry": {app.NewID()}, "date": {"2026-06-03"}, "queen.eggs": {"1"}},
+			"/course.csv": nil,
+			"/boxes/off":  {"entry": {app.NewID()}, "box": {"none"}},
+			"/look/preview": {
+				"entry": {app.NewID()}, "date": {"2026-06-03"}, "box.0.depth": {"seams"}, "box.0.seams": {"1"},
+			},
 		} {
 			r := post("/colonies/"+id+path, form)
 			if form == nil {

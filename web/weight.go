@@ -74,24 +74,33 @@ func (s *Server) showWeight(c fiber.Ctx) error {
 }
 
 func (s *Server) weightOf(c fiber.Ctx) (*weightView, error) {
-	w, err := s.as(c).Weights(c.Context(), strings.Clone(c.Params("colony")), strings.Clone(c.Query("from")), strings.Clone(c.Query("to")))
+	w, err := s.as(c).Weights(
+		c.Context(), strings.Clone(c.Params("colony")), strings.Clone(c.Query("from")), strings.Clone(c.Query("to")),
+	)
 	if err != nil {
 		return nil, err
 	}
 	u := w.Units.Mass
 	kg := func(v float64) string { return fmt.Sprintf("%.1f", u.In(v)) }
-	v := &weightView{shell: shell{Title: w.Code + ", weight", Operation: w.Operation, Active: "board", Today: w.Today.Short()}, ID: w.ID, Code: w.Code, Yard: w.YardName,
-		EntryID: app.NewID(), TodayISO: w.Today.String(), Mass: u.Name}
+	v := &weightView{
+		shell: shell{Title: w.Code + ", weight", Operation: w.Operation, Active: "board", Today: w.Today.Short()},
+		ID:    w.ID, Code: w.Code, Yard: w.YardName, EntryID: app.NewID(), TodayISO: w.Today.String(), Mass: u.Name,
+	}
 	for i, l := range w.Lines {
 		if i < w.From && l.Day < w.Today-400 {
 			continue // a ledger of years is asked for by its points
 		}
 		r := weightRow{Date: l.Day.DayMonth(), Gross: kg(l.Kg), Moved: movedWords(l, u)}
 		if l.Gain != nil {
-			r.Gain, r.Range = signed(u.In(l.Gain.Likely)), fmt.Sprintf("%s to %s", signed(u.In(l.Gain.Low)), signed(u.In(l.Gain.High)))
+			r.Gain, r.Range = signed(u.In(l.Gain.Likely)), fmt.Sprintf(
+				"%s to %s", signed(u.In(l.Gain.Low)), signed(u.In(l.Gain.High)),
+			)
 		}
 		v.Lines = slices.Insert(v.Lines, 0, r) // newest first
-		v.Points = append(v.Points, pointOption{l.Entry, fmt.Sprintf("%s, %s %s", l.Day.Short(), kg(l.Kg), u.Name), i == w.From, i == w.To})
+		v.Points = append(
+			v.Points,
+			pointOption{l.Entry, fmt.Sprintf("%s, %s %s", l.Day.Short(), kg(l.Kg), u.Name), i == w.From, i == w.To},
+		)
 	}
 	if n := w.Net; n != nil {
 		v.netOf(n, u)
@@ -116,14 +125,26 @@ func signed(v float64) string {
 
 func (v *weightView) netOf(n *app.NetHoney, u measure.Unit) {
 	v.Net = []sum{
-		{"Net honey and bees", signed(u.In(n.GainKg.Likely)) + " " + u.Name, fmt.Sprintf("%s to %s", signed(u.In(n.GainKg.Low)), signed(u.In(n.GainKg.High)))},
+		{
+			"Net honey and bees", signed(u.In(n.GainKg.Likely)) + " " + u.Name,
+			fmt.Sprintf("%s to %s", signed(u.In(n.GainKg.Low)), signed(u.In(n.GainKg.High))),
+		},
 		{"Plain difference", signed(u.In(n.GrossKg)) + " " + u.Name, ""},
 		{"Boxes and frames", signed(u.In(n.WareKg)) + " " + u.Name, ""},
 		{"Fed, with its water", signed(u.In(n.FedKg)) + " " + u.Name, ""},
 	}
-	v.NetSay = fmt.Sprintf("From %s to %s, %d days. Ware and feed are taken out; what left in boxes taken off counts as lost.", n.From.Day.Short(), n.To.Day.Short(), n.Span)
+	v.NetSay = fmt.Sprintf(
+		"From %s to %s, %d days. Ware and feed are taken out; what left in boxes taken off counts as lost.",
+		n.From.Day.Short(), n.To.Day.Short(), n.Span,
+	)
 	if n.ScaleDays > 0 {
-		v.Net = append(v.Net, sum{"By the scale’s days", signed(u.In(n.ScaleGainKg)) + " " + u.Name, fmt.Sprintf("%d of %d days known", n.ScaleDays, n.Span)})
+		v.Net = append(
+			v.Net,
+			sum{
+				"By the scale’s days", signed(u.In(n.ScaleGainKg)) + " " + u.Name,
+				fmt.Sprintf("%d of %d days known", n.ScaleDays, n.Span),
+			},
+		)
 	}
 }
 
@@ -151,10 +172,16 @@ func chartWords(days []ledger.Daily, u measure.Unit) string {
 			best = d
 		}
 	}
-	say := fmt.Sprintf("Last week %s %s on %d days known; best day %s with %s %s.", signed(u.In(week)), u.Name, known, best.Day.Short(), signed(u.In(best.GainKg)), u.Name)
+	say := fmt.Sprintf(
+		"Last week %s %s on %d days known; best day %s with %s %s.", signed(u.In(week)), u.Name, known,
+		best.Day.Short(), signed(u.In(best.GainKg)), u.Name,
+	)
 	for _, d := range days {
 		if d.Suspect {
-			say += fmt.Sprintf(" On %s it fell suddenly and the log has no reason: a swarm, a spill, robbing, or a box lifted?", d.Day.Short())
+			say += fmt.Sprintf(
+				" On %s it fell suddenly and the log has no reason: a swarm, a spill, robbing, or a box lifted?",
+				d.Day.Short(),
+			)
 		}
 	}
 	return say
@@ -217,16 +244,23 @@ func (s *Server) scaleFile(c fiber.Ctx) error {
 }
 
 func imported(c fiber.Ctx, id string, n app.Imported) error {
-	return c.Redirect().Status(fiber.StatusSeeOther).To(fmt.Sprintf("/colonies/%s/weight?readings=%d&skipped=%d", id, n.Readings, n.Skipped))
+	return c.Redirect().Status(fiber.StatusSeeOther).To(fmt.Sprintf(
+		"/colonies/%s/weight?readings=%d&skipped=%d", id, n.Readings, n.Skipped,
+	))
 }
 
-func (s *Server) askColumns(c fiber.Ctx, id, text string, sheet exchange.ScaleSheet, cols exchange.ScaleColumns, problem string) error {
+func (s *Server) askColumns(
+	c fiber.Ctx, id, text string, sheet exchange.ScaleSheet, cols exchange.ScaleColumns, problem string,
+) error {
 	x, err := s.as(c).Believed(c.Context(), id)
 	if err != nil {
 		return err
 	}
-	v := &scaleFileView{shell: shell{Title: "Scale file", Active: "board"}, ID: id, Code: x.Code, Text: text, Err: problem, Header: sheet.Header, Unit: cols.Unit,
-		DayFirst: cols.DayFirst, HasHeader: cols.Header, Time: strconv.Itoa(cols.Time), Date: strconv.Itoa(cols.Date), Weight: strconv.Itoa(cols.Weight)}
+	v := &scaleFileView{
+		shell: shell{Title: "Scale file", Active: "board"}, ID: id, Code: x.Code, Text: text, Err: problem,
+		Header: sheet.Header, Unit: cols.Unit, DayFirst: cols.DayFirst, HasHeader: cols.Header,
+		Time: strconv.Itoa(cols.Time), Date: strconv.Itoa(cols.Date), Weight: strconv.Itoa(cols.Weight),
+	}
 	rows := sheet.Rows
 	if cols.Header && len(rows) > 0 {
 		rows = rows[1:]
@@ -255,7 +289,10 @@ func (s *Server) importScale(c fiber.Ctx) error {
 		}
 		return n
 	}
-	cols := exchange.ScaleColumns{Header: c.FormValue("header") != "", Time: num("time"), Date: num("date"), Weight: num("weight"), Unit: strings.Clone(c.FormValue("unit")), DayFirst: c.FormValue("order") != "month"}
+	cols := exchange.ScaleColumns{
+		Header: c.FormValue("header") != "", Time: num("time"), Date: num("date"), Weight: num("weight"),
+		Unit: strings.Clone(c.FormValue("unit")), DayFirst: c.FormValue("order") != "month",
+	}
 	done, err := s.as(c).ImportScale(c.Context(), id, sheet, cols)
 	var field *app.FieldError
 	if errors.As(err, &field) {

@@ -19,8 +19,9 @@ func assessCommand() *cobra.Command {
 	c := &cobra.Command{
 		Use:   "assess FILE|-",
 		Short: "Assess one colony record (JSON) and say what to do",
-		Long:  "Assess reads one colony record, as docs/record.schema.json describes it, from FILE or,\nfor -, from standard input, and prints stores, brood, bees, the three runways and advice.",
-		Args:  cobra.ExactArgs(1),
+		Long: "Assess reads one colony record, as docs/record.schema.json describes it, from FILE or,\nfor -, " +
+			"from standard input, and prints stores, brood, bees, the three runways and advice.",
+		Args: cobra.ExactArgs(1),
 		RunE: func(cmd *cobra.Command, args []string) error {
 			in := cmd.InOrStdin()
 			if args[0] != "-" {

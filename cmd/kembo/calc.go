@@ -21,7 +21,8 @@ func calcCommand(now func() time.Time) *cobra.Command {
 	c := &cobra.Command{
 		Use:   "calc NAME [flags]",
 		Short: "Work a calculator of the bench: syrup, moisture, mites, brood, box, ledger and more",
-		Long:  "Calc works one of the bench's calculators. Values take units, as 10kg, 5L, 2gal, 68F;\na gallon, quart or cup is the US one unless it says imp. --json prints numbers in kg, L and °C.",
+		Long: "Calc works one of the bench's calculators. Values take units, as 10kg, 5L, 2gal, 68F;\na gallon, " +
+			"quart or cup is the US one unless it says imp. --json prints numbers in kg, L and °C.",
 		RunE: func(cmd *cobra.Command, args []string) error {
 			if len(args) == 0 {
 				return cmd.Help()
@@ -30,7 +31,9 @@ func calcCommand(now func() time.Time) *cobra.Command {
 			for _, c := range bench.All {
 				names = append(names, c.Name)
 			}
-			return statusError{2, fmt.Errorf("there is no calculator %q; choose %s", args[0], strings.Join(names, ", "))}
+			return statusError{
+				2, fmt.Errorf("there is no calculator %q; choose %s", args[0], strings.Join(names, ", ")),
+			}
 		},
 	}
 	for _, k := range bench.All {
@@ -89,7 +92,9 @@ func calculator(k bench.Calculator, now func() time.Time) *cobra.Command {
 		typed[f.Key] = c.Flags().String(f.Key, f.Default, help)
 	}
 	c.Flags().BoolVar(&asJSON, "json", false, "print JSON")
-	c.Flags().StringVar(&units, "units", "metric", "what plain numbers are in and results are printed in: metric, us, imperial")
+	c.Flags().StringVar(
+		&units, "units", "metric", "what plain numbers are in and results are printed in: metric, us, imperial",
+	)
 	return c
 }
 

@@ -14,7 +14,10 @@ func TestCalcFormsThatOthersScript(t *testing.T) {
 		args string
 		keys string
 	}{
-		{"syrup --sugar 10kg --water 5L", "sugar_mass_percent density_kg_per_l volume_l dissolves undissolved_kg stores_kg"},
+		{
+			"syrup --sugar 10kg --water 5L",
+			"sugar_mass_percent density_kg_per_l volume_l dissolves undissolved_kg stores_kg",
+		},
 		{"syrup --sugar 10kg --water 5L --temp 20C", "volume_l"},
 		{"syrup --ratio 2:1 --by volume --litres 20", "sugar_kg water_l"},
 		{"moisture --ri 1.4915 --temp 68F", "water_percent"},
@@ -38,7 +41,8 @@ func TestCalcFormsThatOthersScript(t *testing.T) {
 		}
 		for _, k := range strings.Fields(tt.keys) {
 			v, ok := m[k]
-			if r, isRange := v.(map[string]any); !ok || isRange && (r["low"] == nil || r["likely"] == nil || r["high"] == nil) {
+			if r, isRange := v.(map[string]any); !ok || isRange &&
+				(r["low"] == nil || r["likely"] == nil || r["high"] == nil) {
 				t.Errorf("calc %s: %s is %v", tt.args, k, v)
 			}
 		}
@@ -58,15 +62,19 @@ func TestCalcRefusesInOneSentence(t *testing.T) {
 	} {
 		_, err := kembo(t, "", strings.Fields(args)...)
 		var s statusError
-		if !errors.As(err, &s) || s.status != 2 || !strings.Contains(err.Error(), say) || strings.Contains(err.Error(), "\n") {
+		if !errors.As(err, &s) || s.status != 2 || !strings.Contains(err.Error(), say) ||
+			strings.Contains(err.Error(), "\n") {
 			t.Errorf("%s: %v; want one sentence with %q and exit 2", args, err, say)
 		}
 	}
 }
 
 func TestCalcSpeaksThePersonsUnits(t *testing.T) {
-	out, err := kembo(t, "", "calc", "ledger", "--before", "160", "--after", "106", "--out", "medium-10:2", "--units", "us")
-	if err != nil || !strings.Contains(out, "29.5 lb (26.4 to 32.7)") || !strings.Contains(out, "Formula:") || !strings.Contains(out, "Source:") {
+	out, err := kembo(
+		t, "", "calc", "ledger", "--before", "160", "--after", "106", "--out", "medium-10:2", "--units", "us",
+	)
+	if err != nil || !strings.Contains(out, "29.5 lb (26.4 to 32.7)") || !strings.Contains(out, "Formula:") ||
+		!strings.Contains(out, "Source:") {
 		t.Errorf("%v:\n%s", err, out)
 	}
 }

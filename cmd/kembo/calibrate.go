@@ -30,8 +30,10 @@ func calibrateCommand() *cobra.Command {
 	c := &cobra.Command{
 		Use:   "calibrate",
 		Short: "Measure how often the 80 % ranges of the forecast hold simulated truths",
-		Long:  "Calibrate makes colonies whose truth is known, looks at them with a keeper's errors, forecasts\nand counts how often the truth lies in the 80 % range: once by the model's own rules, once by others.\nIt prints a table for docs/calibration.md.",
-		Args:  cobra.NoArgs,
+		Long: "Calibrate makes colonies whose truth is known, looks at them with a keeper's errors, " +
+			"forecasts\nand counts how often the truth lies in the 80 % range: once by the model's own rules, " +
+			"once by others.\nIt prints a table for docs/calibration.md.",
+		Args: cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			if truths < 10 || truths > 100_000 {
 				return statusError{2, fmt.Errorf("--truths %d: give 10 to 100000", truths)}
@@ -42,7 +44,9 @@ func calibrateCommand() *cobra.Command {
 			all := map[string]world{}
 			for _, w := range calibration.Worlds {
 				ranges := score(w, truths, seed)
-				all[w.Name] = world{ranges.Lines(), ranges.Chances(), ranges.Swarms(), learn(w, max(4, truths/10), seed)}
+				all[w.Name] = world{
+					ranges.Lines(), ranges.Chances(), ranges.Swarms(), learn(w, max(4, truths/10), seed),
+				}
 			}
 			if picture != "" {
 				if err := os.WriteFile(picture, []byte(reliabilityOf(all).Draw()), 0o644); err != nil {
@@ -84,9 +88,10 @@ func learn(w calibration.World, yards int, seed uint64) calibration.Lesson {
 
 // pictured are the outputs of the reliability picture, a fortnight ahead.
 var pictured = []draw.ReliabilityLine{
-	{Name: "stores, kg", Ink: "#a4660a"}, {Name: "stores in supers, kg", Ink: "#a4660a", Dash: "5 3"}, {Name: "capped share of supers", Ink: "#c9a227"},
-	{Name: "brood, cells", Ink: "#8a4b2a"}, {Name: "eggs", Ink: "#5d6b7a"}, {Name: "bees", Ink: "#1f5a46"},
-	{Name: "room, kg of nectar", Ink: "#6b4a8a"}, {Name: "free cells in the nest", Ink: "#6b4a8a", Dash: "5 3"}, {Name: "crowding", Ink: "#1f5a46", Dash: "5 3"},
+	{Name: "stores, kg", Ink: "#a4660a"}, {Name: "stores in supers, kg", Ink: "#a4660a", Dash: "5 3"},
+	{Name: "capped share of supers", Ink: "#c9a227"}, {Name: "brood, cells", Ink: "#8a4b2a"},
+	{Name: "eggs", Ink: "#5d6b7a"}, {Name: "bees", Ink: "#1f5a46"}, {Name: "room, kg of nectar", Ink: "#6b4a8a"},
+	{Name: "free cells in the nest", Ink: "#6b4a8a", Dash: "5 3"}, {Name: "crowding", Ink: "#1f5a46", Dash: "5 3"},
 }
 
 const picturedDay = 14
@@ -130,7 +135,12 @@ func printCalibration(out io.Writer, all map[string]world, asJSON bool) error {
 		return e.Encode(all)
 	}
 	for _, w := range calibration.Worlds {
-		if _, err := fmt.Fprintf(out, "### %s\n\n| output | days ahead | truths | held | truth below | truth above | mean width | width knowing only the season |\n|---|---|---|---|---|---|---|---|\n", w.Name); err != nil {
+		if _, err := fmt.Fprintf(
+			out,
+			"### %s\n\n| output | days ahead | truths | held | truth below | truth above | mean width | width "+
+				"knowing only the season |\n|---|---|---|---|---|---|---|---|\n",
+			w.Name,
+		); err != nil {
 			return err
 		}
 		for _, l := range all[w.Name].Ranges {
@@ -138,29 +148,51 @@ func printCalibration(out io.Writer, all map[string]world, asJSON bool) error {
 			if l.Censored > 0 {
 				day = fmt.Sprintf("ends within %d", l.Day)
 			}
-			fmt.Fprintf(out, "| %s | %s | %d | %.0f %% | %.0f %% | %.0f %% | %.3g | %.3g |\n", l.Output, day, l.Truths, 100*l.Held, 100*l.Below, 100*l.Above, l.Width, l.Climate)
+			fmt.Fprintf(
+				out, "| %s | %s | %d | %.0f %% | %.0f %% | %.0f %% | %.3g | %.3g |\n", l.Output, day, l.Truths,
+				100*l.Held, 100*l.Below, 100*l.Above, l.Width, l.Climate,
+			)
 			if l.Censored == 0 {
 				continue
 			}
-			fmt.Fprintf(out, "| %s | does not end | %d | %.0f %% reach past it | | | | |\n", l.Output, l.Censored, 100*l.Reached)
-			fmt.Fprintf(out, "| %s | told to end within %d | %d | %.0f %% | | | | |\n", l.Output, l.Day, l.Told, 100*l.ToldHeld)
+			fmt.Fprintf(
+				out, "| %s | does not end | %d | %.0f %% reach past it | | | | |\n", l.Output, l.Censored,
+				100*l.Reached,
+			)
+			fmt.Fprintf(
+				out, "| %s | told to end within %d | %d | %.0f %% | | | | |\n", l.Output, l.Day, l.Told,
+				100*l.ToldHeld,
+			)
 			if l.Over > 0 {
-				fmt.Fprintf(out, "| %s | said to be over | %d | %.0f %% are | | | | |\n", l.Output, l.Over, 100*l.OverRight)
+				fmt.Fprintf(
+					out, "| %s | said to be over | %d | %.0f %% are | | | | |\n", l.Output, l.Over, 100*l.OverRight,
+				)
 			}
 		}
 		x := all[w.Name]
 		fmt.Fprintf(out, "\nChances that a runway ends by a visit, told from one look, against how many did\n\n")
 		printChances(out, w.Name, x.Ends, nil)
 		fmt.Fprintf(out, "\nChances of a swarm, against the chance that the truths had\n\n")
-		printChances(out, w.Name, []calibration.ChanceScore{x.Swarms, x.Learning.SwarmFirst, x.Learning.SwarmTold}, []string{"from one look, all year", "from the first look of spring", "by what four looks taught"})
-		if _, err := fmt.Fprintf(out, "\nForecasts of a look nine days ahead, by how many looks were known: mean error (width of the 80 %% range, share of truths in it)\n\n| %s: output | looks known | forecasts | the last look alone | the colony's own pace learnt | and the yard's flow |\n|---|---|---|---|---|---|\n", w.Name); err != nil {
+		printChances(
+			out, w.Name, []calibration.ChanceScore{x.Swarms, x.Learning.SwarmFirst, x.Learning.SwarmTold},
+			[]string{"from one look, all year", "from the first look of spring", "by what four looks taught"},
+		)
+		if _, err := fmt.Fprintf(
+			out,
+			"\nForecasts of a look nine days ahead, by how many looks were known: mean error (width of the 80 %% "+
+				"range, share of truths in it)\n\n| %s: output | looks known | forecasts | the last look alone | the "+
+				"colony's own pace learnt | and the yard's flow |\n|---|---|---|---|---|---|\n",
+			w.Name,
+		); err != nil {
 			return err
 		}
 		for _, l := range all[w.Name].Learning.Errors {
 			e := func(x calibration.Error) string {
 				return fmt.Sprintf("%.3g (%.3g, %.0f %%)", x.Mean, x.Width, 100*x.Held)
 			}
-			fmt.Fprintf(out, "| %s | %d | %d | %s | %s | %s |\n", l.Output, l.Looks, l.N, e(l.Fresh), e(l.Own), e(l.Pooled))
+			fmt.Fprintf(
+				out, "| %s | %d | %d | %s | %s | %s |\n", l.Output, l.Looks, l.N, e(l.Fresh), e(l.Own), e(l.Pooled),
+			)
 		}
 		if _, err := fmt.Fprintln(out); err != nil {
 			return err
@@ -226,9 +258,16 @@ func printScores(cmd *cobra.Command, data, on string, eye bool) error {
 	if err != nil {
 		return err
 	}
-	fmt.Fprintf(out, "| looked at, after three looks | times | ranges held | mean error | by a fresh model: held | mean error |\n|---|---|---|---|---|---|\n")
+	fmt.Fprintf(
+		out,
+		"| looked at, after three looks | times | ranges held | mean error | by a fresh model: held | mean error "+
+			"|\n|---|---|---|---|---|---|\n",
+	)
 	for _, l := range all {
-		fmt.Fprintf(out, "| %s | %d | %.0f %% | %.1f %% | %.0f %% | %.1f %% |\n", l.Name, l.Tests, 100*l.Held, 100*l.Error, 100*l.FreshHeld, 100*l.Fresh)
+		fmt.Fprintf(
+			out, "| %s | %d | %.0f %% | %.1f %% | %.0f %% | %.1f %% |\n", l.Name, l.Tests, 100*l.Held, 100*l.Error,
+			100*l.FreshHeld, 100*l.Fresh,
+		)
 	}
 	return nil
 }
@@ -253,7 +292,12 @@ func printEyes(ctx context.Context, out io.Writer, svc *app.Service) error {
 // writeEyes says which keeper the looks speak for, and what to set for that one.
 func writeEyes(out io.Writer, all []app.Eye) error {
 	if n := all[0].Tests; n < eyeLeast {
-		_, err := fmt.Fprintf(out, "Only %d things were looked at that more than three looks had forecast; from %d on they tell how far off you count.\n", n, eyeLeast)
+		_, err := fmt.Fprintf(
+			out,
+			"Only %d things were looked at that more than three looks had forecast; from %d on they tell how far "+
+				"off you count.\n",
+			n, eyeLeast,
+		)
 		return err
 	}
 	best := slices.MaxFunc(all, func(a, b app.Eye) int { return cmp.Compare(a.LogScore, b.LogScore) })
@@ -261,6 +305,10 @@ func writeEyes(out io.Writer, all []app.Eye) error {
 	for _, e := range all {
 		fmt.Fprintf(out, "| %g | %d | %.0f %% | %.3f |\n", e.Times, e.Tests, 100*e.Held, e.LogScore)
 	}
-	_, err := fmt.Fprintf(out, "\nThe looks speak for %g times the usual. In the settings: faces %.0f %%, frames %.0f %%, seams %.0f %%.\n", best.Times, 100*best.OffFaces, 100*best.OffBoxes, 100*best.OffSeams)
+	_, err := fmt.Fprintf(
+		out,
+		"\nThe looks speak for %g times the usual. In the settings: faces %.0f %%, frames %.0f %%, seams %.0f %%.\n",
+		best.Times, 100*best.OffFaces, 100*best.OffBoxes, 100*best.OffSeams,
+	)
 	return err
 }

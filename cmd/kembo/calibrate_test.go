@@ -30,15 +30,19 @@ func TestCalibratePrintsWhatTheRangesHeld(t *testing.T) {
 		t.Fatal(err)
 	}
 	for _, w := range calibration.Worlds {
-		if len(all[w.Name].Ranges) < 16 || all[w.Name].Ranges[0].Truths != 24 || len(all[w.Name].Learning.Errors) != 12 || all[w.Name].Swarms.Forecasts != 24 {
+		if len(all[w.Name].Ranges) < 16 || all[w.Name].Ranges[0].Truths != 24 ||
+			len(all[w.Name].Learning.Errors) != 12 || all[w.Name].Swarms.Forecasts != 24 {
 			t.Errorf("%s: %d lines", w.Name, len(all[w.Name].Ranges))
 		}
 	}
 	text, err := kembo(t, "", "calibrate", "--truths", "24")
-	if err != nil || !strings.Contains(text, "### other rules") || !strings.Contains(text, "| stores, kg | 14 | 24 |") || strings.Contains(text, "Inf") || strings.Contains(text, "NaN") {
+	if err != nil || !strings.Contains(text, "### other rules") ||
+		!strings.Contains(text, "| stores, kg | 14 | 24 |") || strings.Contains(text, "Inf") ||
+		strings.Contains(text, "NaN") {
 		t.Errorf("%v: %s", err, text)
 	}
-	if _, err := kembo(t, "", "calibrate", "--truths", "2"); err == nil || !strings.Contains(err.Error(), "10 to 100000") {
+	if _, err := kembo(t, "", "calibrate", "--truths", "2"); err == nil ||
+		!strings.Contains(err.Error(), "10 to 100000") {
 		t.Errorf("two truths: %v", err)
 	}
 }
@@ -56,12 +60,19 @@ func TestTheEyeIsSaidInSettings(t *testing.T) {
 		t.Fatal(err)
 	}
 	s.Close()
-	if out, err := kembo(t, "", "calibrate", "--data", path, "--eye", "--day", on.String()); err != nil || !strings.HasPrefix(out, "Only ") || !strings.Contains(out, "from 100 on") {
+	if out, err := kembo(t, "", "calibrate", "--data", path, "--eye", "--day", on.String()); err != nil ||
+		!strings.HasPrefix(out, "Only ") || !strings.Contains(out, "from 100 on") {
 		t.Errorf("in March: %v %s", err, out)
 	}
 	var b strings.Builder
-	eyes := []app.Eye{{Times: 0.5, OffFaces: 0.05, OffBoxes: 0.086, OffSeams: 0.09, Tests: 300, Held: 0.84, LogScore: 1.2}, {Times: 1, OffFaces: 0.1, OffBoxes: 0.17, OffSeams: 0.18, Tests: 300, Held: 0.97, LogScore: 0.9}}
-	if err := writeEyes(&b, eyes); err != nil || !strings.Contains(b.String(), "| 0.5 | 300 | 84 % | 1.200 |") || !strings.Contains(b.String(), "The looks speak for 0.5 times the usual. In the settings: faces 5 %, frames 9 %, seams 9 %.") {
+	eyes := []app.Eye{
+		{Times: 0.5, OffFaces: 0.05, OffBoxes: 0.086, OffSeams: 0.09, Tests: 300, Held: 0.84, LogScore: 1.2},
+		{Times: 1, OffFaces: 0.1, OffBoxes: 0.17, OffSeams: 0.18, Tests: 300, Held: 0.97, LogScore: 0.9},
+	}
+	if err := writeEyes(&b, eyes); err != nil || !strings.Contains(b.String(), "| 0.5 | 300 | 84 % | 1.200 |") ||
+		!strings.Contains(
+			b.String(), "The looks speak for 0.5 times the usual. In the settings: faces 5 %, frames 9 %, seams 9 %.",
+		) {
 		t.Errorf("%v: %s", err, b.String())
 	}
 }

@@ -17,8 +17,10 @@ func checkCommand() *cobra.Command {
 	c := &cobra.Command{
 		Use:   "check --data FILE",
 		Short: "Check a data file: the file itself, and whether each colony's log fits together",
-		Long:  "Check reads the whole file and folds the log of every colony. With --repair the entries that do\nnot fit are taken back, each by an undo in the log, after a copy of the file is made beside it.\nIt exits with 1 where something is wrong that was not mended.",
-		Args:  cobra.NoArgs,
+		Long: "Check reads the whole file and folds the log of every colony. With --repair the entries that " +
+			"do\nnot fit are taken back, each by an undo in the log, after a copy of the file is made beside " +
+			"it.\nIt exits with 1 where something is wrong that was not mended.",
+		Args: cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			if data == "" {
 				return statusError{2, errors.New("give the data file: kembo check --data honey.db")}

@@ -28,14 +28,23 @@ func TestCheckFindsAndMends(t *testing.T) {
 	yard, colony := app.NewID(), app.NewID()
 	for _, err := range []error{
 		svc.Start(ctx, "Harrowmere Honey"),
-		svc.MakeYard(ctx, app.NewYard{ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 10}),
-		svc.MakeColony(ctx, app.NewColony{ID: colony, Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1}),
+		svc.MakeYard(
+			ctx,
+			app.NewYard{
+				ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London",
+				RhythmDays: 10,
+			},
+		),
+		svc.MakeColony(
+			ctx, app.NewColony{ID: colony, Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1},
+		),
 	} {
 		if err != nil {
 			t.Fatal(err)
 		}
 	}
-	if out, err := kembo(t, "", "check", "--data", data); err != nil || !strings.Contains(out, "every log fits together") {
+	if out, err := kembo(t, "", "check", "--data", data); err != nil ||
+		!strings.Contains(out, "every log fits together") {
 		t.Errorf("a whole file: %s, %v", out, err)
 	}
 	x, err := svc.Colony(ctx, colony)
@@ -60,7 +69,8 @@ func TestCheckFindsAndMends(t *testing.T) {
 	if err == nil || !strings.Contains(out, "MR-01") || !strings.Contains(err.Error(), "--repair") {
 		t.Errorf("a broken log: %s, %v", out, err)
 	}
-	if out, err = kembo(t, "", "check", "--data", data, "--repair"); err != nil || !strings.Contains(out, "MR-01: 1 taken back") {
+	if out, err = kembo(t, "", "check", "--data", data, "--repair"); err != nil ||
+		!strings.Contains(out, "MR-01: 1 taken back") {
 		t.Errorf("mended: %s, %v", out, err)
 	}
 	if copies, _ := filepath.Glob(data + ".before-repair-*"); len(copies) != 1 {
@@ -70,7 +80,8 @@ func TestCheckFindsAndMends(t *testing.T) {
 		t.Errorf("after it: %s, %v", out, err)
 	}
 	to := filepath.Join(t.TempDir(), "copy.db")
-	if out, err = kembo(t, "", "backup", "--data", data, to); err != nil || !strings.Contains(out, "opened and checked") {
+	if out, err = kembo(t, "", "backup", "--data", data, to); err != nil ||
+		!strings.Contains(out, "opened and checked") {
 		t.Errorf("backup: %s, %v", out, err)
 	}
 	if _, err := os.Stat(to); err != nil {
@@ -103,7 +114,8 @@ func TestDevicesFromTheCommand(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if out, err = kembo(t, "", "devices", "--data", data); err != nil || !strings.Contains(out, "Ann") || strings.Contains(out, token) {
+	if out, err = kembo(t, "", "devices", "--data", data); err != nil || !strings.Contains(out, "Ann") ||
+		strings.Contains(out, token) {
 		t.Errorf("listed: %s, %v", out, err)
 	}
 	if _, err = kembo(t, "", "devices", "--data", data, "--remove", strings.Fields(out)[0]); err != nil {
@@ -119,8 +131,8 @@ func TestDevicesFromTheCommand(t *testing.T) {
 func TestWrongCallsEndWithTwo(t *testing.T) {
 	for _, args := range [][]string{
 		{"nonsense"}, {"serve"}, {"serve", "x"}, {"check"}, {"backup", "x"}, {"devices"}, {"reassess"}, {"assess"},
-		{"assess", "a", "b"}, {"devices", "--data", "k.db", "--link"}, {"demo", "--colonies", "5"}, {"serve", "--dta", "x"},
-		{"check", "--data", filepath.Join(t.TempDir(), "none.db")},
+		{"assess", "a", "b"}, {"devices", "--data", "k.db", "--link"}, {"demo", "--colonies", "5"},
+		{"serve", "--dta", "x"}, {"check", "--data", filepath.Join(t.TempDir(), "none.db")},
 	} {
 		_, err := kembo(t, "", args...)
 		var s statusError

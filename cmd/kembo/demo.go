@@ -58,15 +58,23 @@ func demoCommand() *cobra.Command {
 			case err != nil:
 				return err
 			case op.Name != demo.Producer:
-				return statusError{2, fmt.Errorf("%s holds %s, not the sample; give the demo a file of its own", data, op.Name)}
+				return statusError{
+					2, fmt.Errorf("%s holds %s, not the sample; give the demo a file of its own", data, op.Name),
+				}
 			}
 			return serve(ctx, app.New(s, time.Now, &d), s, l, cmd.OutOrStdout(), cmd.ErrOrStderr(), true, outside{})
 		},
 	}
-	c.Flags().IntVar(&large.Colonies, "colonies", 0, "make a large sample of so many colonies in the file of --data, by copies, and end")
+	c.Flags().IntVar(
+		&large.Colonies, "colonies", 0,
+		"make a large sample of so many colonies in the file of --data, by copies, and end",
+	)
 	c.Flags().IntVar(&large.Years, "years", 1, "with --colonies: the years of records that each has")
 	c.Flags().StringVar(&data, "data", "", "keep the demo's data in this file; by default it is removed at the end")
 	c.Flags().StringVar(&addr, "addr", DefaultAddr, "address on this machine; port 0 takes a free one")
-	c.Flags().StringVar(&on, "day", "", "the day it stands on, from "+demo.Opens.String()+" to "+demo.Last.String()+" (default "+demo.Default.String()+")")
+	c.Flags().StringVar(
+		&on, "day", "",
+		"the day it stands on, from "+demo.Opens.String()+" to "+demo.Last.String()+" (default "+demo.Default.String()+")",
+	)
 	return c
 }

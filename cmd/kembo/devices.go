@@ -18,8 +18,10 @@ func devicesCommand() *cobra.Command {
 	c := &cobra.Command{
 		Use:   "devices --data FILE",
 		Short: "List the devices that have joined, let one more in, or lock one out",
-		Long:  "Devices lists who has joined. --link prints a link by which one device joins, once, within ten\nminutes; --remove locks a device out by its id, or \"old\" for all that still come by the one link\nof before. It works beside a Kembo that serves the file.",
-		Args:  cobra.NoArgs,
+		Long: "Devices lists who has joined. --link prints a link by which one device joins, once, within " +
+			"ten\nminutes; --remove locks a device out by its id, or \"old\" for all that still come by the one " +
+			"link\nof before. It works beside a Kembo that serves the file.",
+		Args: cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			if data == "" {
 				return statusError{2, errors.New("give the data file: kembo devices --data honey.db")}
@@ -28,7 +30,8 @@ func devicesCommand() *cobra.Command {
 				return statusError{
 					2,
 					errors.New(
-						"--link needs --host, the name under which devices reach Kembo, with its port: --host kembo.lan:8443",
+						"--link needs --host, the name under which devices reach Kembo, with its port: --host " +
+							"kembo.lan:8443",
 					),
 				}
 			}

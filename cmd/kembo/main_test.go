@@ -117,7 +117,8 @@ func TestABusyPortIsSaid(t *testing.T) {
 		t.Fatal(err)
 	}
 	defer l.Close()
-	if _, err := kembo(t, "", "demo", "--addr", l.Addr().String()); err == nil || !strings.Contains(err.Error(), "busy") {
+	if _, err := kembo(t, "", "demo", "--addr", l.Addr().String()); err == nil ||
+		!strings.Contains(err.Error(), "busy") {
 		t.Errorf("error %v", err)
 	}
 }
@@ -184,13 +185,17 @@ func TestAssessTriesThings(t *testing.T) {
 	if was == nil || is != nil && *is <= *was+3 || len(a.Tried.What) != 1 {
 		t.Errorf("a super brings room to store from %v to %v days: %+v", was, is, a.Tried)
 	}
-	if len(a.Supers) == 0 || a.Supers[0].Full.Likely == nil || *a.Supers[0].Full.Likely > 8 || a.CanBeTried["feed"] == "" || a.Swarm.Chance < 0 || a.Swarm.Chance > 1 {
+	if len(a.Supers) == 0 || a.Supers[0].Full.Likely == nil || *a.Supers[0].Full.Likely > 8 ||
+		a.CanBeTried["feed"] == "" || a.Swarm.Chance < 0 || a.Swarm.Chance > 1 {
 		t.Errorf("a super that is nearly full: %+v, swarm %+v", a.Supers, a.Swarm)
 	}
-	if text, err := kembo(t, record(t, "super-nearly-full"), "assess", "--try", "super", "--on", "2026-06-20", "-"); err != nil || !strings.Contains(text, "with a drawn super, done on") {
+	if text, err := kembo(
+		t, record(t, "super-nearly-full"), "assess", "--try", "super", "--on", "2026-06-20", "-",
+	); err != nil || !strings.Contains(text, "with a drawn super, done on") {
 		t.Errorf("in words: %v %.200s", err, text)
 	}
-	if _, err := kembo(t, record(t, "super-nearly-full"), "assess", "--try", "dance", "-"); err == nil || !strings.Contains(err.Error(), `"dance" cannot be tried`) {
+	if _, err := kembo(t, record(t, "super-nearly-full"), "assess", "--try", "dance", "-"); err == nil ||
+		!strings.Contains(err.Error(), `"dance" cannot be tried`) {
 		t.Errorf("a dance: %v", err)
 	}
 }
@@ -198,7 +203,8 @@ func TestAssessTriesThings(t *testing.T) {
 // TestReassessSaysWhatItDid, and refuses a file that is not there.
 func TestReassessSaysWhatItDid(t *testing.T) {
 	path := filepath.Join(t.TempDir(), "none.db")
-	if _, err := kembo(t, "", "reassess", "--data", path); err == nil || !strings.Contains(err.Error(), "no data file") {
+	if _, err := kembo(t, "", "reassess", "--data", path); err == nil ||
+		!strings.Contains(err.Error(), "no data file") {
 		t.Errorf("no file: %v", err)
 	}
 	if _, err := kembo(t, "", "reassess"); err == nil || !strings.Contains(err.Error(), "--data") {
@@ -212,7 +218,8 @@ func TestReassessSaysWhatItDid(t *testing.T) {
 		t.Fatal(err)
 	}
 	s.Close()
-	if out, err := kembo(t, "", "reassess", "--data", path); err != nil || !strings.Contains(out, "28 colonies worked out in") {
+	if out, err := kembo(t, "", "reassess", "--data", path); err != nil ||
+		!strings.Contains(out, "28 colonies worked out in") {
 		t.Errorf("the sample: %v %s", err, out)
 	}
 	if out, err := kembo(t, "", "reassess", "--data", path); err != nil || !strings.Contains(out, "0 colonies") {

@@ -25,7 +25,9 @@ func (o outside) listen(ctx context.Context, addr string) (net.Listener, error) 
 		return listen(ctx, addr)
 	}
 	if o.host == "" {
-		return nil, statusError{2, errors.New("--cert needs --host, the name that the certificate is for and that phones use")}
+		return nil, statusError{
+			2, errors.New("--cert needs --host, the name that the certificate is for and that phones use"),
+		}
 	}
 	pair, err := tls.LoadX509KeyPair(o.cert, o.key)
 	if err != nil {
@@ -73,7 +75,12 @@ func listen(ctx context.Context, addr string) (net.Listener, error) {
 		return nil, statusError{2, fmt.Errorf("--addr %s is not an address; write it as %s", addr, DefaultAddr)}
 	}
 	if ip := net.ParseIP(host); host != "localhost" && (ip == nil || !ip.IsLoopback()) {
-		return nil, statusError{2, fmt.Errorf("--addr %s is not on this machine; without --cert and --key Kembo answers on 127.0.0.1 only", addr)}
+		return nil, statusError{
+			2,
+			fmt.Errorf(
+				"--addr %s is not on this machine; without --cert and --key Kembo answers on 127.0.0.1 only", addr,
+			),
+		}
 	}
 	return bind(ctx, addr)
 }

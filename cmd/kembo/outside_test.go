@@ -31,7 +31,11 @@ func certificate(t *testing.T, name string) (cert, key string, pool *x509.CertPo
 	if err != nil {
 		t.Fatal(err)
 	}
-	c := &x509.Certificate{SerialNumber: big.NewInt(1), Subject: pkix.Name{CommonName: name}, DNSNames: []string{name}, NotBefore: time.Now().Add(-time.Hour), NotAfter: time.Now().Add(time.Hour), IsCA: true, BasicConstraintsValid: true}
+	c := &x509.Certificate{
+		SerialNumber: big.NewInt(1), Subject: pkix.Name{CommonName: name}, DNSNames: []string{name},
+		NotBefore: time.Now().Add(-time.Hour), NotAfter: time.Now().Add(time.Hour), IsCA: true,
+		BasicConstraintsValid: true,
+	}
 	der, err := x509.CreateCertificate(rand.Reader, c, c, &k.PublicKey, k)
 	if err != nil {
 		t.Fatal(err)
@@ -75,7 +79,14 @@ func TestServeAnswersPhonesOverHTTPS(t *testing.T) {
 	ctx, cancel := context.WithCancel(context.Background())
 	out, done := &shared{}, make(chan error, 1)
 	go func() {
-		done <- run(ctx, []string{"serve", "--data", filepath.Join(t.TempDir(), "k.db"), "--addr", "0.0.0.0:0", "--host", "kembo.lan", "--cert", cert, "--key", key}, strings.NewReader(""), out, out)
+		done <- run(
+			ctx,
+			[]string{
+				"serve", "--data", filepath.Join(t.TempDir(), "k.db"), "--addr", "0.0.0.0:0", "--host", "kembo.lan",
+				"--cert", cert, "--key", key,
+			},
+			strings.NewReader(""), out, out,
+		)
 	}()
 	defer func() { cancel(); <-done }()
 	var link string
@@ -128,7 +139,8 @@ func TestServeAnswersPhonesOverHTTPS(t *testing.T) {
 	if res := ask(http.MethodGet, link, "", nil); res.StatusCode != http.StatusOK {
 		t.Fatalf("the link answers %d", res.StatusCode)
 	}
-	if res := ask(http.MethodPost, link, "", url.Values{"name": {"Ann"}}); res.StatusCode != http.StatusOK || res.Request.URL.Path != "/" {
+	if res := ask(http.MethodPost, link, "", url.Values{"name": {"Ann"}}); res.StatusCode != http.StatusOK ||
+		res.Request.URL.Path != "/" {
 		t.Fatalf("joining: %d, at %s", res.StatusCode, res.Request.URL.Path)
 	}
 	if res := ask(http.MethodPost, link, "", url.Values{"name": {"Bob"}}); res.StatusCode != http.StatusForbidden {
@@ -149,7 +161,8 @@ func TestServeRefusesToBeOpenByMistake(t *testing.T) {
 		{[]string{"--cert", cert, "--key", key}, "needs --host"},
 		{[]string{"--cert", key, "--key", cert, "--host", "kembo.lan"}, "cannot be used"},
 	} {
-		if _, err := kembo(t, "", append([]string{"serve", "--data", data}, c.args...)...); err == nil || !strings.Contains(err.Error(), c.say) {
+		if _, err := kembo(t, "", append([]string{"serve", "--data", data}, c.args...)...); err == nil ||
+			!strings.Contains(err.Error(), c.say) {
 			t.Errorf("%v: %v", c.args, err)
 		}
 	}

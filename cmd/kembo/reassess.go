@@ -21,8 +21,10 @@ func reassessCommand() *cobra.Command {
 	c := &cobra.Command{
 		Use:   "reassess --data FILE",
 		Short: "Work out what every colony stands at, where something has changed",
-		Long:  "Reassess reads the logs of all colonies whose log, weather, calendar or day has changed and\nworks out their forecasts and advice, as serve does each day. It may be stopped at any time: what\nis done is kept, and the next run goes on from there.",
-		Args:  cobra.NoArgs,
+		Long: "Reassess reads the logs of all colonies whose log, weather, calendar or day has changed and\nworks " +
+			"out their forecasts and advice, as serve does each day. It may be stopped at any time: what\nis " +
+			"done is kept, and the next run goes on from there.",
+		Args: cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			if data == "" {
 				return statusError{2, errors.New("give the data file: kembo reassess --data honey.db")}

@@ -30,8 +30,10 @@ func serveCommand() *cobra.Command {
 	c := &cobra.Command{
 		Use:   "serve --data FILE",
 		Short: "Serve your own operation from a data file",
-		Long:  "Serve answers on this machine and keeps all data in FILE; a file that is not there is made.\nWith --host it answers phones under that name, over HTTPS: its own, with --cert and --key, or\nthat of a proxy in front of it. Then every device joins once, by a link of its own.",
-		Args:  cobra.NoArgs,
+		Long: "Serve answers on this machine and keeps all data in FILE; a file that is not there is made.\nWith " +
+			"--host it answers phones under that name, over HTTPS: its own, with --cert and --key, or\nthat of " +
+			"a proxy in front of it. Then every device joins once, by a link of its own.",
+		Args: cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			if data == "" {
 				return statusError{2, errors.New("give the data file: kembo serve --data honey.db")}
@@ -83,7 +85,10 @@ func alone(svc *app.Service, data string) (release func()) {
 	case err != nil: // the folder cannot be written, or knows no locks: there is nothing to tell
 		return func() {}
 	case !got:
-		svc.Warn("Another Kembo serves this data file. Nothing is lost by that, but stop one of them: each shows what the other wrote only when it is asked anew.")
+		svc.Warn(
+			"Another Kembo serves this data file. Nothing is lost by that, but stop one of them: each shows what " +
+				"the other wrote only when it is asked anew.",
+		)
 		return func() {}
 	}
 	return func() {
@@ -93,7 +98,10 @@ func alone(svc *app.Service, data string) (release func()) {
 }
 
 // serve answers until ctx is done; standings are brought up to date behind it.
-func serve(ctx context.Context, svc *app.Service, s *store.Store, l net.Listener, out, errOut io.Writer, isDemo bool, reach outside) error {
+func serve(
+	ctx context.Context, svc *app.Service, s *store.Store, l net.Listener, out, errOut io.Writer, isDemo bool,
+	reach outside,
+) error {
 	debug.SetGCPercent(collectAt)
 	debug.SetMemoryLimit(memoryMost)
 	log := slog.New(slog.NewTextHandler(errOut, nil))

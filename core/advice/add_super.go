@@ -33,7 +33,8 @@ const mostSupers = 3
 
 var addSuper = Rule{
 	Action: AddSuper,
-	Fires:  "the chance that room to store ends before the next visit reaches store_risk, and bees cover half the nest or seven tenths of it are in use",
+	Fires: "the chance that room to store ends before the next visit reaches store_risk, and bees cover half the " +
+		"nest or seven tenths of it are in use",
 	Then:   "add the fewest supers that bring the chance under store_risk",
 	Source: "days of storage against the visit: Kembo's default school; common practice",
 	Check:  checkAddSuper,
@@ -83,7 +84,8 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 	}
 	// Too few bees, unless the combs are in use all the same: then the nest is
 	// filling, and what comes in goes where the queen should lay.
-	if s.Base.Bees.Likely < share*nestCapacity(s.Estimate.Stack) && (share == queenlessShare || s.nestInUse() < nestInUseShare) {
+	if s.Base.Bees.Likely < share*nestCapacity(s.Estimate.Stack) &&
+		(share == queenlessShare || s.nestInUse() < nestInUseShare) {
 		return Advice{}, false
 	}
 	f := s.Estimate.Stack.SuperFormat()
@@ -115,10 +117,17 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 	a.Do = fmt.Sprintf("Add %s %s", words.Count(n, kind+" super", kind+" supers"), s.by(by))
 	a.Needs = []Need{{kind + " " + one, float64(n), ""}}
 	room, good := s.Base.RoomKg.Likely, s.Base.GoodDay.Likely
-	a.Reason, a.Figures = reason("There is room for {room} of honey, and a good day now brings {good}. There is {chance} that room runs out before {visit}.",
-		s.kg("room", room), s.kg("good", good), chance("chance", p), dated("visit", s.Visit), whole("supers", float64(n)))
+	a.Reason, a.Figures = reason(
+		"There is room for {room} of honey, and a good day now brings {good}. There is {chance} that room runs out "+
+			"before {visit}.",
+		s.kg("room", room), s.kg("good", good), chance("chance", p), dated("visit", s.Visit),
+		whole("supers", float64(n)),
+	)
 	a.Brief = brief("Room for {room}; a good day brings {good}.", a.Figures)
-	a.WouldChange = fmt.Sprintf("Three days of rain, or under %.0f %s, put it off by about as long.", s.units().Temperature.In(12), s.units().Temperature.Name)
+	a.WouldChange = fmt.Sprintf(
+		"Three days of rain, or under %.0f %s, put it off by about as long.", s.units().Temperature.In(12),
+		s.units().Temperature.Name,
+	)
 	if best >= s.Settings.StoreRisk {
 		a.WouldChange = "Even then room may run out before the visit; plan to come sooner."
 	}

@@ -204,7 +204,12 @@ var Rules = []Rule{
 // nothing fires it is leave.
 func For(s *Situation) []Advice {
 	if len(s.Estimate.Stack.Boxes) == 0 { // rules are about a hive
-		return []Advice{s.finish(Advice{Action: LookCloser, ActBy: s.Visit, Confidence: 1, Do: "Say what stands here", Reason: "The log leaves no box on this stand.", Brief: "No box is left here."})}
+		return []Advice{
+			s.finish(Advice{
+				Action: LookCloser, ActBy: s.Visit, Confidence: 1, Do: "Say what stands here",
+				Reason: "The log leaves no box on this stand.", Brief: "No box is left here.",
+			}),
+		}
 	}
 	if a, ok := suspectBrood(s); ok { // stop: nothing else is done to this hive
 		a.Action = LookCloser
@@ -244,7 +249,10 @@ func settled(all []Advice) []Advice {
 		drop(FeedWinter, PackDown)
 	}
 	if i := at(AddSuper); i >= 0 && at(FeedWinter) >= 0 {
-		all[i].Cautions = append(all[i].Cautions, "No feed while a super for honey is on: what is missing for winter is fed when it is off.")
+		all[i].Cautions = append(
+			all[i].Cautions,
+			"No feed while a super for honey is on: what is missing for winter is fed when it is off.",
+		)
 		drop(FeedWinter)
 	}
 	return all

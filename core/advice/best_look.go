@@ -48,7 +48,9 @@ func BestLook(s *Situation) (Inquiry, bool) {
 	if o == (look.Observer{}) {
 		o = look.DefaultObserver
 	}
-	risks := [forecast.Runways]float64{forecast.Food: s.Settings.FoodRisk, forecast.Lay: s.Settings.LayRisk, forecast.Store: s.Settings.StoreRisk}
+	risks := [forecast.Runways]float64{
+		forecast.Food: s.Settings.FoodRisk, forecast.Lay: s.Settings.LayRisk, forecast.Store: s.Settings.StoreRisk,
+	}
 	type found struct {
 		c     candidate
 		q     Inquiry
@@ -86,9 +88,13 @@ func BestLook(s *Situation) (Inquiry, bool) {
 		return 0
 	})
 	q := pick.q
-	what := [forecast.Runways]string{"food runs short", "she runs out of room to lay", "nectar runs out of room"}[q.Runway]
-	q.Reason, q.Figures = reason("There is {chance} that "+what+" before {visit}. In {changes} this look would change the decision.",
-		chance("chance", q.Worth.Chance), dated("visit", s.Visit), tenths("changes", q.Worth.Changes))
+	what := [forecast.Runways]string{
+		"food runs short", "she runs out of room to lay", "nectar runs out of room",
+	}[q.Runway]
+	q.Reason, q.Figures = reason(
+		"There is {chance} that "+what+" before {visit}. In {changes} this look would change the decision.",
+		chance("chance", q.Worth.Chance), dated("visit", s.Visit), tenths("changes", q.Worth.Changes),
+	)
 	return q, true
 }
 
@@ -110,7 +116,9 @@ func (s *Situation) candidates(o look.Observer) []candidate {
 			out = append(out, candidate{do, q, sd, minutes})
 		}
 	}
-	sdStores, sdNest, sdBrood, sdBees := colony.LogSD(b.Stores), colony.LogSD(b.NestStores), math.Max(colony.LogSD(b.Capped), colony.LogSD(b.Eggs)), colony.LogSD(b.Bees)
+	sdStores, sdNest, sdBrood, sdBees := colony.LogSD(b.Stores), colony.LogSD(b.NestStores), math.Max(
+		colony.LogSD(b.Capped), colony.LogSD(b.Eggs),
+	), colony.LogSD(b.Bees)
 	stores := max(b.Stores.Likely, 0.5)
 	add("Heft it by the back", forecast.OfStores, 0.30, sdStores, 1)
 	add("Weigh the whole hive", forecast.OfStores, 2.2/stores, sdStores, 3)
@@ -144,7 +152,8 @@ func tellingComb(e colony.Estimate, c comb.Content) (hive.Place, bool) {
 		}
 		seen := i < len(e.Parts) && e.Parts[i].Depth == string(look.ByFace) && e.Parts[i].Faces == nil
 		for k, f := range b.Frames {
-			if seen || i < len(e.Parts) && k < len(e.Parts[i].Faces) && e.Parts[i].Faces[k] == [2]colony.Origin{colony.Measured, colony.Measured} {
+			if seen || i < len(e.Parts) && k < len(e.Parts[i].Faces) &&
+				e.Parts[i].Faces[k] == [2]colony.Origin{colony.Measured, colony.Measured} {
 				continue
 			}
 			v := f.A[c] + f.B[c]

@@ -30,16 +30,28 @@ func doubtfulOn(t *testing.T, on day.Day, honeyEighths float64, spread float64) 
 		t.Fatal(err)
 	}
 	b := hive.NewBox("n", deep, 10, hive.Make{Drawn: true})
-	look.Arrange(&b, look.Totals{comb.Honey: honeyEighths, comb.Eggs: 1, comb.Larvae: 2, comb.Brood: 4, comb.Pollen: 1, comb.Empty: 12 - honeyEighths})
+	look.Arrange(
+		&b,
+		look.Totals{
+			comb.Honey: honeyEighths, comb.Eggs: 1, comb.Larvae: 2, comb.Brood: 4, comb.Pollen: 1,
+			comb.Empty: 12 - honeyEighths,
+		},
+	)
 	medium, _ := hive.FormatFor("langstroth-medium-10")
 	room := hive.NewBox("s", medium, 10, hive.Make{Super: true, Drawn: true}) // room to store is not in doubt
-	e := colony.Estimate{Day: on, Seen: on, Stack: hive.Stack{Boxes: []hive.Box{b, room}}, Bees: 18000, BeesFrom: colony.Measured, Stages: true,
-		Spread: colony.Spread{Brood: 0.15, Stores: spread, Super: spread, Pollen: 0.4, Bees: 0.18}, Queen: colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true},
-		Parts: []colony.Part{{Box: "n"}}}
+	e := colony.Estimate{
+		Day: on, Seen: on, Stack: hive.Stack{Boxes: []hive.Box{b, room}}, Bees: 18000, BeesFrom: colony.Measured,
+		Stages: true, Spread: colony.Spread{Brood: 0.15, Stores: spread, Super: spread, Pollen: 0.4, Bees: 0.18},
+		Queen: colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true},
+		Parts: []colony.Part{{Box: "n"}},
+	}
 	e.Sum()
 	climate, _ := season.ClimateFor("uk")
-	c := assessment.Case{Colony: "c", Today: e.Day, Visit: e.Day + 14, VisitPlanned: true, Site: forecast.Site{Yard: "y", Hemisphere: season.North, Climate: climate},
-		Settings: advice.DefaultSettings(), Seed: 1}
+	c := assessment.Case{
+		Colony: "c", Today: e.Day, Visit: e.Day + 14, VisitPlanned: true,
+		Site:     forecast.Site{Yard: "y", Hemisphere: season.North, Climate: climate},
+		Settings: advice.DefaultSettings(), Seed: 1,
+	}
 	return assessment.Assess(c, e, nil).Situation
 }
 
@@ -54,7 +66,9 @@ func TestTheBestLookIsTheOneThatSettlesTheDoubt(t *testing.T) {
 	if q.Worth.Saved <= 0 || q.Worth.Changes <= 0 || q.Worth.Changes > 1 {
 		t.Errorf("worth %+v", q.Worth)
 	}
-	for name, plain := range map[string]*advice.Situation{"plenty": doubtful(t, 12, 0.1), "known well": doubtful(t, 6, 0.08)} {
+	for name, plain := range map[string]*advice.Situation{
+		"plenty": doubtful(t, 12, 0.1), "known well": doubtful(t, 6, 0.08),
+	} {
 		if q, ok := advice.BestLook(plain); ok && q.Runway == forecast.Food {
 			t.Errorf("%s (chance %.2f): sent to %q", name, plain.Base.Chance(forecast.Food, 14), q.Do)
 		}
@@ -76,7 +90,9 @@ func TestWorthOfALook(t *testing.T) {
 		}
 		last = w.Saved
 	}
-	food, bees := s.Base.Worth(forecast.OfStores, 0.1, forecast.Food, 14, risk), s.Base.Worth(forecast.OfBees, 0.1, forecast.Food, 14, risk)
+	food, bees := s.Base.Worth(
+		forecast.OfStores, 0.1, forecast.Food, 14, risk,
+	), s.Base.Worth(forecast.OfBees, 0.1, forecast.Food, 14, risk)
 	if bees.Saved > food.Saved/3 {
 		t.Errorf("counting bees is worth %.4f for food, weighing it %.4f", bees.Saved, food.Saved)
 	}

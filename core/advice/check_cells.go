@@ -15,7 +15,8 @@ const swarmBees = 12000
 
 var checkCells = Rule{
 	Action: CheckCells,
-	Fires:  "in swarm season the last complete cell check is older by the next visit than the queen's wings allow, or cells were found",
+	Fires: "in swarm season the last complete cell check is older by the next visit than the queen's wings allow, " +
+		"or cells were found",
 	Then:   "check every brood comb for cells, or deal with those found",
 	Source: "a queen cell is capped on day 8 to 9 (Winston 1987, from memory): 7 days, 10 to 14 with a clipped queen",
 	Check:  checkCheckCells,
@@ -57,11 +58,17 @@ func checkCheckCells(s *Situation) (Advice, bool) {
 	a := Advice{ActBy: due, Do: fmt.Sprintf("Check for queen cells %s", s.by(due)), Confidence: 0.9}
 	bees, every := count("bees", s.Base.Bees.Likely), whole("every", float64(days))
 	if never {
-		a.Reason, a.Figures = reason("No complete cell check is known, in swarm season, with about {bees} bees. With "+keeper+" it is due every {every} days.", bees, every)
+		a.Reason, a.Figures = reason(
+			"No complete cell check is known, in swarm season, with about {bees} bees. With "+keeper+" it is due every {every} days.",
+			bees, every,
+		)
 		a.Brief = brief("No complete check known; {bees} bees, due every {every} days.", a.Figures)
 	} else {
-		a.Reason, a.Figures = reason("The last complete check was {age}, on {day}; with "+keeper+" it is due every {every} days.",
-			Figure{"age", float64(s.Today - s.CellCheckDay), words.Ago(int(s.Today - s.CellCheckDay))}, dated("day", s.CellCheckDay), every, bees)
+		a.Reason, a.Figures = reason(
+			"The last complete check was {age}, on {day}; with "+keeper+" it is due every {every} days.",
+			Figure{"age", float64(s.Today - s.CellCheckDay), words.Ago(int(s.Today - s.CellCheckDay))},
+			dated("day", s.CellCheckDay), every, bees,
+		)
 		a.Brief = brief("Last complete check {age}, due every {every} days.", a.Figures)
 	}
 	a.WouldChange = "Eggs do not rule swarming out; only a check of every comb does."
@@ -78,9 +85,15 @@ func cellsFound(s *Situation) (Advice, bool) {
 	}
 	seen := q.CellsDay
 	out := queen.EarliestEmergence(seen, q.CappedCells > 0)
-	a := Advice{ActBy: s.Today, Confidence: 0.95, Do: fmt.Sprintf("Deal with %s today", words.Count(n, "queen cell", "queen cells"))}
-	a.Reason, a.Figures = reason("On {day} there were {charged} charged and {capped} capped queen cells; a queen may be out from {out}.",
-		dated("day", seen), whole("charged", float64(q.ChargedCells)), whole("capped", float64(q.CappedCells)), dated("out", out))
+	a := Advice{
+		ActBy: s.Today, Confidence: 0.95,
+		Do: fmt.Sprintf("Deal with %s today", words.Count(n, "queen cell", "queen cells")),
+	}
+	a.Reason, a.Figures = reason(
+		"On {day} there were {charged} charged and {capped} capped queen cells; a queen may be out from {out}.",
+		dated("day", seen), whole("charged", float64(q.ChargedCells)), whole("capped", float64(q.CappedCells)),
+		dated("out", out),
+	)
 	a.Brief = brief("{charged} charged and {capped} capped; a queen may be out from {out}.", a.Figures)
 	a.WouldChange = "Cells on the face of a comb, few and of one age, mean a replacement: leave one."
 	if q.CappedCells > 0 {

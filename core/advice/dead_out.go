@@ -25,13 +25,17 @@ func checkDeadOut(s *Situation) (Advice, bool) {
 	}
 	a := Advice{ActBy: min(s.Visit, s.Today+deadDays), Confidence: 0.85}
 	a.Do = fmt.Sprintf("See whether it still lives %s", s.by(a.ActBy))
-	a.Reason, a.Figures = reason("It was failing when last seen, on {day}. Few bees can be left, and {stores} of stores is exposed to robbing.",
-		dated("day", s.Estimate.Seen), s.kg("stores", s.Base.Stores.Likely))
+	a.Reason, a.Figures = reason(
+		"It was failing when last seen, on {day}. Few bees can be left, and {stores} of stores is exposed to robbing.",
+		dated("day", s.Estimate.Seen), s.kg("stores", s.Base.Stores.Likely),
+	)
 	a.Brief = brief("Few bees can be left; {stores} of stores is exposed to robbing.", a.Figures)
-	a.WouldChange = "If a fistful of bees is left with a laying queen, and its brood is healthy, unite it with a healthy colony."
+	a.WouldChange = "If a fistful of bees is left with a laying queen, and its brood is healthy, unite it with a " +
+		"healthy colony."
 	a.Cautions = []string{
 		"Close a dead hive at once: robbing bees carry its diseases home.",
-		"No comb of it goes to another hive until the cause is known; brood that looks or smells wrong is for the bee inspector.",
+		"No comb of it goes to another hive until the cause is known; brood that looks or smells wrong is for the " +
+			"bee inspector.",
 	}
 	return a, true
 }

@@ -76,14 +76,22 @@ func checkFeedEmergency(s *Situation) (Advice, bool) {
 	by := s.endDay(forecast.Food, true)
 	changes := s.changes(r.said)
 	a := Advice{
-		ActBy: by, Confidence: p, Changes: changes, Result: s.With(changes...), Needs: r.load, Acts: []moves.Said{r.said},
+		ActBy: by, Confidence: p, Changes: changes, Result: s.With(changes...), Needs: r.load,
+		Acts: []moves.Said{r.said},
 	}
 	a.Do = fmt.Sprintf("Feed %s %s", r.words, s.by(by))
-	a.Reason, a.Figures = reason("There is about {stores} in the hive, possibly only {low}; the reserve is {reserve}. There is {chance} that food falls below it before {visit}.",
-		s.kg("stores", s.Base.Stores.Likely), s.kg("low", s.Base.Stores.Low), s.kg("reserve", s.Input.ReserveKg), chance("chance", p),
-		dated("visit", s.Visit), s.kg("feed", r.storesKg), s.kg("sugar", r.storesKg/feed.StoresPerKgSugar.Likely))
+	a.Reason, a.Figures = reason(
+		"There is about {stores} in the hive, possibly only {low}; the reserve is {reserve}. There is {chance} "+
+			"that food falls below it before {visit}.",
+		s.kg("stores", s.Base.Stores.Likely), s.kg("low", s.Base.Stores.Low), s.kg("reserve", s.Input.ReserveKg),
+		chance("chance", p), dated("visit", s.Visit), s.kg("feed", r.storesKg),
+		s.kg("sugar", r.storesKg/feed.StoresPerKgSugar.Likely),
+	)
 	a.Brief = brief("About {stores} left; the reserve is {reserve}.", a.Figures)
-	a.WouldChange = fmt.Sprintf("Heft it: if it holds more than %s, this can wait.", s.mass(s.Input.ReserveKg+s.Base.Stores.High-s.Base.Stores.Low))
+	a.WouldChange = fmt.Sprintf(
+		"Heft it: if it holds more than %s, this can wait.",
+		s.mass(s.Input.ReserveKg+s.Base.Stores.High-s.Base.Stores.Low),
+	)
 	if s.supered() {
 		a.Cautions = append(a.Cautions, "Feed with supers on bars them from sale as honey: take them off first.")
 	}
@@ -106,10 +114,16 @@ func (s *Situation) ration(storesKg float64) ration {
 	if s.takesSyrup() {
 		l := math.Ceil(feed.ThickL(sugar))
 		u := s.units().Volume
-		return ration{fmt.Sprintf("%s %s of 2:1 syrup", measure.Amount(u.In(l)), u.Name), moves.Said{Do: "syrup_thick", N: l}, []Need{{"2:1 syrup", l, "L"}}, feed.SugarKg(l, 2, 1) * feed.StoresPerKgSugar.Likely}
+		return ration{
+			fmt.Sprintf("%s %s of 2:1 syrup", measure.Amount(u.In(l)), u.Name), moves.Said{Do: "syrup_thick", N: l},
+			[]Need{{"2:1 syrup", l, "L"}}, feed.SugarKg(l, 2, 1) * feed.StoresPerKgSugar.Likely,
+		}
 	}
 	f := math.Ceil(sugar / feed.FondantSugar)
-	return ration{s.mass(f) + " of fondant", moves.Said{Do: "fondant", N: f}, []Need{{"fondant", f, "kg"}}, f * feed.FondantSugar * feed.StoresPerKgSugar.Likely}
+	return ration{
+		s.mass(f) + " of fondant", moves.Said{Do: "fondant", N: f}, []Need{{"fondant", f, "kg"}},
+		f * feed.FondantSugar * feed.StoresPerKgSugar.Likely,
+	}
 }
 
 // supered reports whether supers are on now, whatever the look found.

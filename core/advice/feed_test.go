@@ -71,7 +71,8 @@ func TestWinterFeedCountsWhatIsEatenUntilThen(t *testing.T) {
 	}
 	// What is loaded for the visit is one portion, and what is logged as fed is
 	// what was loaded.
-	if n := a.Needs[0]; n.Unit != "L" || math.Abs(feed.SugarKg(n.Count, 2, 1)*feed.StoresPerKgSugar.Likely-a.Changes[0].FeedKg) > 1e-9 {
+	if n := a.Needs[0]; n.Unit != "L" ||
+		math.Abs(feed.SugarKg(n.Count, 2, 1)*feed.StoresPerKgSugar.Likely-a.Changes[0].FeedKg) > 1e-9 {
 		t.Errorf("%v %s loaded, %.2f kg of stores counted", n.Count, n.Unit, a.Changes[0].FeedKg)
 	}
 	s := assess(t, c)
@@ -98,14 +99,19 @@ func TestTheEmergencyCountsTowardsWinter(t *testing.T) {
 	s := assess(t, c)
 	target := (c.Site.Climate.WinterLowKg + c.Site.Climate.WinterHighKg) / 2
 	both := append(append([]forecast.Change{}, now.Changes...), winter.Changes...)
-	if at := s.Ready.On(octoberSecond, forecast.OfNestStores, forecast.Members, both...).Likely; math.Abs(at-target) > 2 {
+	if at := s.Ready.On(
+		octoberSecond, forecast.OfNestStores, forecast.Members, both...,
+	).Likely; math.Abs(at-target) > 2 {
 		t.Errorf("with both the nest holds %.1f kg on %v; the target is %.0f", at, octoberSecond, target)
 	}
 }
 
 // TestLateWinterFeedIsGivenAtOnce: when there are no weeks left it is one feed.
 func TestLateWinterFeedIsGivenAtOnce(t *testing.T) {
-	a, ok := of(t, hiveOf(t, day.Of(2026, time.September, 29), 12, look.Counts{Brood: 1.5, Honey: 5, Pollen: 1, Empty: 2.5}, 7))[advice.FeedWinter]
+	a, ok := of(
+		t,
+		hiveOf(t, day.Of(2026, time.September, 29), 12, look.Counts{Brood: 1.5, Honey: 5, Pollen: 1, Empty: 2.5}, 7),
+	)[advice.FeedWinter]
 	if !ok || len(a.Changes) != 1 || strings.Contains(a.Do, "times") {
 		t.Errorf("%v, %q: %d feeds", ok, a.Do, len(a.Changes))
 	}
@@ -115,7 +121,10 @@ func TestLateWinterFeedIsGivenAtOnce(t *testing.T) {
 // since; nothing is said of it. Where they are on, it is.
 func TestSupersThatAreOffNeedNoWarning(t *testing.T) {
 	warned := func(a advice.Advice) bool { return strings.Contains(strings.Join(a.Cautions, " "), "supers off") }
-	c := hiveOf(t, day.Of(2026, time.August, 20), 8, look.Counts{Brood: 2.5, Honey: 3, Pollen: 1, Empty: 3.5}, 8, look.Counts{Empty: 10})
+	c := hiveOf(
+		t, day.Of(2026, time.August, 20), 8, look.Counts{Brood: 2.5, Honey: 3, Pollen: 1, Empty: 3.5}, 8,
+		look.Counts{Empty: 10},
+	)
 	if !warned(of(t, c)[advice.FeedWinter]) {
 		t.Error("with a super on nothing is said of it")
 	}
@@ -165,7 +174,10 @@ func TestSyrupOrFondant(t *testing.T) {
 // TestBarredHoneyIsWinterFeed: what stands above and may not be sold is not fed
 // once more below.
 func TestBarredHoneyIsWinterFeed(t *testing.T) {
-	full := hiveOf(t, september, 12, look.Counts{Brood: 2.5, Honey: 3.5, Pollen: 1, Empty: 3}, 8, look.Counts{Honey: 9, Nectar: 0.5, Empty: 0.5})
+	full := hiveOf(
+		t, september, 12, look.Counts{Brood: 2.5, Honey: 3.5, Pollen: 1, Empty: 3}, 8,
+		look.Counts{Honey: 9, Nectar: 0.5, Empty: 0.5},
+	)
 	sold := of(t, full)[advice.FeedWinter]
 	full.HistoryKnown = false
 	kept, ok := of(t, full)[advice.FeedWinter]
@@ -178,14 +190,20 @@ func TestBarredHoneyIsWinterFeed(t *testing.T) {
 // fed for winter, and that is said; where one is on, the feed waits until it is off.
 func TestNoFeedUnderACrop(t *testing.T) {
 	heather := hiveOf(t, day.Of(2026, time.August, 20), 9, look.Counts{Brood: 3, Honey: 4.5, Nectar: 1.5, Pollen: 1}, 9)
-	heather.Site.Bloom = []season.Bloom{{Plant: "heather", From: 215, PeakFrom: 222, PeakTo: 245, To: 258, Strength: 0.9, Pollen: 0.5}}
+	heather.Site.Bloom = []season.Bloom{
+		{Plant: "heather", From: 215, PeakFrom: 222, PeakTo: 245, To: 258, Strength: 0.9, Pollen: 0.5},
+	}
 	heather.Settings.WinterTargetKg = 40
 	got := of(t, heather)
 	super, ok := got[advice.AddSuper]
-	if !ok || got[advice.FeedWinter].Do != "" || !strings.Contains(strings.Join(super.Cautions, " "), "when it is off") {
+	if !ok || got[advice.FeedWinter].Do != "" ||
+		!strings.Contains(strings.Join(super.Cautions, " "), "when it is off") {
 		t.Errorf("in a late flow: %v; cautions %v", said(got), super.Cautions)
 	}
-	crop := hiveOf(t, day.Of(2026, time.August, 20), 9, look.Counts{Brood: 3, Honey: 2, Pollen: 1, Empty: 4}, 9, look.Counts{Honey: 3, Empty: 7})
+	crop := hiveOf(
+		t, day.Of(2026, time.August, 20), 9, look.Counts{Brood: 3, Honey: 2, Pollen: 1, Empty: 4}, 9,
+		look.Counts{Honey: 3, Empty: 7},
+	)
 	if a := of(t, crop)[advice.FeedWinter]; a.Do == "" || a.ActBy <= crop.Visit {
 		t.Errorf("under a crop it is fed by %v: %q", a.ActBy, a.Do)
 	}

@@ -25,8 +25,10 @@ const (
 
 var feedWinter = Rule{
 	Action: FeedWinter,
-	Fires:  "from August to October, the nest will by early October hold less than the climate's least for winter, by more than 1.5 kg",
-	Then:   "feed up to the middle of the target while they can still take and ripen it, in portions while there are weeks left",
+	Fires: "from August to October, the nest will by early October hold less than the climate's least for winter, " +
+		"by more than 1.5 kg",
+	Then: "feed up to the middle of the target while they can still take and ripen it, in portions while there " +
+		"are weeks left",
 	Source: "targets: values G (Furgala and McCutcheon 1992 and common practice, from memory)",
 	Check:  checkFeedWinter,
 }
@@ -62,25 +64,36 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	from, feed := s.Today, "Feed"
 	var before []forecast.Change
 	if e := s.emergency(); e.needed {
-		from, feed, before = min(s.Today+winterPortionDays, by), "Then feed", []forecast.Change{{Day: s.Today, FeedKg: e.feed.storesKg}}
+		from, feed, before = min(
+			s.Today+winterPortionDays, by,
+		), "Then feed", []forecast.Change{{Day: s.Today, FeedKg: e.feed.storesKg}}
 	}
 	short := s.winterShort(of, have.Likely, from, by, before)
 	if short-target+s.winterLeast() < winterFeedStep {
 		return Advice{}, false
 	}
 	plan := s.winterPlan(short, from, by)
-	a := Advice{ActBy: s.feedFrom(plan, by), Changes: plan.changes, Result: s.With(slices.Concat(before, plan.changes)...), Needs: plan.each.load,
-		Acts: []moves.Said{plan.each.said}}
+	a := Advice{
+		ActBy: s.feedFrom(plan, by), Changes: plan.changes, Result: s.With(slices.Concat(before, plan.changes)...),
+		Needs: plan.each.load, Acts: []moves.Said{plan.each.said},
+	}
 	a.Do = fmt.Sprintf("%s %s for winter%s %s", feed, plan.each.words, plan.times(), s.by(by))
-	a.Reason, a.Figures = reason("They have about {have} ({low} to {high}). With what they eat and bring in until {by} they will be {short} short of the {target} needed for winter here."+plan.why()+above,
-		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", target), s.kg("short", short), dated("by", by))
+	a.Reason, a.Figures = reason(
+		"They have about {have} ({low} to {high}). With what they eat and bring in until {by} they will be {short} "+
+			"short of the {target} needed for winter here."+plan.why()+above,
+		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", target),
+		s.kg("short", short), dated("by", by),
+	)
 	a.Brief = brief("{have} for winter, {target} wanted.", a.Figures)
 	// How sure: the share of the look's range that lies under the target.
 	width := max(have.High-have.Low, 0.1)
 	a.Confidence = min(1, max(0.5, (target-have.Low)/width))
-	a.WouldChange = "A weighing would settle it. The target is what the bees can reach, without the supers that come off."
+	a.WouldChange = "A weighing would settle it. The target is what the bees can reach, without the supers that " +
+		"come off."
 	if s.supered() && above == "" {
-		a.Cautions = append(a.Cautions, "Take the supers off before the feed goes on; what is stored from feed is not honey.")
+		a.Cautions = append(
+			a.Cautions, "Take the supers off before the feed goes on; what is stored from feed is not honey.",
+		)
 	}
 	return a, true
 }
@@ -88,7 +101,9 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 // winterShort returns the stores that are missing for winter on a day, with what
 // is eaten and brought until then as far as it can be seen from here: what is
 // missing today is fed in the forecast, and what that comes short by is added.
-func (s *Situation) winterShort(of forecast.Quantity, haveKg float64, from, by day.Day, before []forecast.Change) float64 {
+func (s *Situation) winterShort(
+	of forecast.Quantity, haveKg float64, from, by day.Day, before []forecast.Change,
+) float64 {
 	plan := s.winterPlan(s.WinterTarget()-haveKg, from, by)
 	then := s.Ready.On(by, of, tryMembers, slices.Concat(before, plan.changes)...)
 	return plan.storesKg() + s.WinterTarget() - then.Likely
@@ -106,7 +121,9 @@ func (s *Situation) winterPlan(storesKg float64, from, by day.Day) winterPlan {
 	n := max(1, min(int(math.Ceil(storesKg/winterPortionKg)), 1+int(by-from)/winterPortionDays))
 	p := winterPlan{each: s.ration(storesKg / float64(n))}
 	for i := range n {
-		p.changes = append(p.changes, forecast.Change{Day: from + day.Day(i*winterPortionDays), FeedKg: p.each.storesKg})
+		p.changes = append(
+			p.changes, forecast.Change{Day: from + day.Day(i*winterPortionDays), FeedKg: p.each.storesKg},
+		)
 	}
 	return p
 }

@@ -72,7 +72,9 @@ func (s *Situation) Barred() string {
 		case p.To == 0:
 			return fmt.Sprintf("%s has been in since %s", treatment(p.What), p.From.Short())
 		case p.Until == 0:
-			return fmt.Sprintf("%s came out on %s and the label's waiting time is not entered", treatment(p.What), p.To.Short())
+			return fmt.Sprintf(
+				"%s came out on %s and the label's waiting time is not entered", treatment(p.What), p.To.Short(),
+			)
 		case s.Today <= p.Until:
 			return fmt.Sprintf("%s bars honey until %s by its label", treatment(p.What), p.Until.Short())
 		}
@@ -95,7 +97,8 @@ func treatment(what string) string {
 
 var harvestSuper = Rule{
 	Action: HarvestSuper,
-	Fires:  "a super is two thirds stored, capped to capped_share, without brood, nothing bars it, and food lasts without it",
+	Fires: "a super is two thirds stored, capped to capped_share, without brood, nothing bars it, and food lasts " +
+		"without it",
 	Then:   "take the supers that are ready",
 	Source: "common practice: capped share; the refractometer decides. Fed or treated: product.md",
 	Check:  checkHarvest,
@@ -126,12 +129,19 @@ func checkHarvest(s *Situation) (Advice, bool) {
 	a := Advice{ActBy: s.Visit, Changes: changes, Result: after, Confidence: 0.8, Acts: said}
 	a.Do = fmt.Sprintf("Harvest %s on %s", words.Count(n, "super", "supers"), s.Visit.Short())
 	a.Needs = []Need{{"clearer board", 1, ""}}
-	a.Reason, a.Figures = reason("{kg} in {n} ready, at least {capped} % capped (your limit {limit} %). {left} stays in the nest.",
-		s.kg("kg", kgReady), Figure{"n", float64(n), words.Count(n, "super", "supers")}, whole("capped", 100*capped), whole("limit", 100*s.Settings.CappedShare), s.kg("left", s.Base.NestStores.Likely))
+	a.Reason, a.Figures = reason(
+		"{kg} in {n} ready, at least {capped} % capped (your limit {limit} %). {left} stays in the nest.",
+		s.kg("kg", kgReady), Figure{"n", float64(n), words.Count(n, "super", "supers")}, whole("capped", 100*capped),
+		whole("limit", 100*s.Settings.CappedShare), s.kg("left", s.Base.NestStores.Likely),
+	)
 	a.Brief = brief("{kg} in {n}, {capped} % capped.", a.Figures)
-	a.WouldChange = "Leave it on if the refractometer shows over 20 % water, or if nectar flies out when you shake a comb."
+	a.WouldChange = "Leave it on if the refractometer shows over 20 % water, or if nectar flies out when you shake " +
+		"a comb."
 	if heaviest := heaviestSuper(s.Estimate.Stack); heaviest > s.Settings.LiftLimitKg {
-		a.Cautions = append(a.Cautions, fmt.Sprintf("The heaviest super weighs about %s: two people, or take it by frames.", s.mass(heaviest)))
+		a.Cautions = append(
+			a.Cautions,
+			fmt.Sprintf("The heaviest super weighs about %s: two people, or take it by frames.", s.mass(heaviest)),
+		)
 	}
 	return a, true
 }
@@ -202,8 +212,12 @@ func checkHold(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	a.Do = fmt.Sprintf("Hold the harvest: the nest has only %s", s.mass(s.Base.NestStores.Likely))
-	a.Reason, a.Figures = reason("Without the supers the nest holds {nest}; there is {chance} that it falls below the reserve of {reserve} within {days} days.",
-		s.kg("nest", s.Base.NestStores.Likely), chance("chance", p), s.kg("reserve", s.Input.ReserveKg), whole("days", s.Days()+starveMarginDays))
+	a.Reason, a.Figures = reason(
+		"Without the supers the nest holds {nest}; there is {chance} that it falls below the reserve of {reserve} "+
+			"within {days} days.",
+		s.kg("nest", s.Base.NestStores.Likely), chance("chance", p), s.kg("reserve", s.Input.ReserveKg),
+		whole("days", s.Days()+starveMarginDays),
+	)
 	a.Brief = brief("The nest alone holds {nest}.", a.Figures)
 	return a, true
 }

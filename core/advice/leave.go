@@ -40,21 +40,40 @@ func checkLeave(s *Situation) (Advice, bool) {
 	}
 	if p := s.Base.Chance(nearest, s.Days()); days < s.Days() && p > 0.03 {
 		// It may end before the visit, but less likely than the risk that is taken.
-		said := []Figure{chance("chance", p), {"visit", s.Days(), words.Count(int(s.Days()), "day", "days")}, s.kg("stores", s.Base.Stores.Likely)}
+		said := []Figure{
+			chance("chance", p), {"visit", s.Days(), words.Count(int(s.Days()), "day", "days")},
+			s.kg("stores", s.Base.Stores.Likely),
+		}
 		if v := s.Base.Runway[nearest].Likely; v != nil {
 			said = append(said, Figure{"likely", *v, words.Count(int(*v), "day", "days")})
-			a.Reason, a.Figures = reason(names[nearest]+" is the next to end, likely in {likely}; there is {chance} that it ends before the visit in {visit}. There is about {stores} in the hive.", said...)
-			a.Brief = brief(names[nearest]+" likely ends in {likely}; {chance} that it does before the visit.", a.Figures)
+			a.Reason, a.Figures = reason(
+				names[nearest]+" is the next to end, likely in {likely}; there is {chance} that it ends before the "+
+					"visit in {visit}. There is about {stores} in the hive.",
+				said...,
+			)
+			a.Brief = brief(
+				names[nearest]+" likely ends in {likely}; {chance} that it does before the visit.", a.Figures,
+			)
 		} else {
-			said = append(said, Figure{"horizon", float64(s.Input.Horizon), words.Count(s.Input.Horizon, "day", "days")})
-			a.Reason, a.Figures = reason(names[nearest]+" likely lasts more than {horizon}, but there is {chance} that it ends before the visit in {visit}. There is about {stores} in the hive.", said...)
+			said = append(
+				said, Figure{"horizon", float64(s.Input.Horizon), words.Count(s.Input.Horizon, "day", "days")},
+			)
+			a.Reason, a.Figures = reason(
+				names[nearest]+" likely lasts more than {horizon}, but there is {chance} that it ends before the "+
+					"visit in {visit}. There is about {stores} in the hive.",
+				said...,
+			)
 			a.Brief = brief(names[nearest]+" likely lasts; {chance} that it ends before the visit.", a.Figures)
 		}
 		a.WouldChange = "A change of weather or flow: the forecast is run again each day."
 		return a, true
 	}
-	a.Reason, a.Figures = reason(names[nearest]+" is the next to end, in {days} at the earliest; the visit is in {visit}. There is about {stores} in the hive.",
-		Figure{"days", days, words.Count(int(days), "day", "days")}, Figure{"visit", s.Days(), words.Count(int(s.Days()), "day", "days")}, s.kg("stores", s.Base.Stores.Likely))
+	a.Reason, a.Figures = reason(
+		names[nearest]+" is the next to end, in {days} at the earliest; the visit is in {visit}. There is about "+
+			"{stores} in the hive.",
+		Figure{"days", days, words.Count(int(days), "day", "days")},
+		Figure{"visit", s.Days(), words.Count(int(s.Days()), "day", "days")}, s.kg("stores", s.Base.Stores.Likely),
+	)
 	a.Brief = brief(names[nearest]+" ends in {days} at the earliest; {stores} in store.", a.Figures)
 	a.WouldChange = "A change of weather or flow: the forecast is run again each day."
 	return a, true

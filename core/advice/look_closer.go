@@ -14,7 +14,8 @@ const weakBees = 8000
 
 var lookCloser = Rule{
 	Action: LookCloser,
-	Fires:  "the last look no longer tells, brood disease is suspected, eggs were missing, or the colony is weak in spring",
+	Fires: "the last look no longer tells, brood disease is suspected, eggs were missing, or the colony is weak " +
+		"in spring",
 	Then:   "look at what would settle it",
 	Source: "stage lengths: Winston 1987, from memory; the rest common practice",
 	Check:  checkLookCloser,
@@ -34,10 +35,16 @@ func suspectBrood(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	a := Advice{ActBy: s.Today, Confidence: 0.95, Do: "Close it up and call the bee inspector today"}
-	a.Reason, a.Figures = reason("Brood was found suspect on {day}. Move nothing in or out of this hive until it is looked at by someone who may say.",
-		dated("day", s.HealthDay))
+	a.Reason, a.Figures = reason(
+		"Brood was found suspect on {day}. Move nothing in or out of this hive until it is looked at by someone "+
+			"who may say.",
+		dated("day", s.HealthDay),
+	)
 	a.Brief = brief("Brood found suspect on {day}; move nothing.", a.Figures)
-	a.Cautions = []string{"Never guess a diagnosis. Local rules on notifiable disease decide.", "Clean tools and gloves before the next hive."}
+	a.Cautions = []string{
+		"Never guess a diagnosis. Local rules on notifiable disease decide.",
+		"Clean tools and gloves before the next hive.",
+	}
 	return a, true
 }
 
@@ -47,8 +54,10 @@ func staleLook(s *Situation) (Advice, bool) {
 	}
 	a := Advice{ActBy: min(s.Visit, s.Today+3), Confidence: 0.9}
 	a.Do = fmt.Sprintf("Look at it %s", s.by(a.ActBy))
-	a.Reason, a.Figures = reason("Last looked at on {day}, {age}. Whether it has swarmed, lost its queen or run short is not known.",
-		Figure{"age", float64(s.LookAge()), words.Ago(s.LookAge())}, dated("day", s.Estimate.Seen))
+	a.Reason, a.Figures = reason(
+		"Last looked at on {day}, {age}. Whether it has swarmed, lost its queen or run short is not known.",
+		Figure{"age", float64(s.LookAge()), words.Ago(s.LookAge())}, dated("day", s.Estimate.Seen),
+	)
 	a.Brief = brief("Last looked at {age}.", a.Figures)
 	a.WouldChange = "A heft and a count of seams would already say food and room."
 	return a, true
@@ -71,10 +80,13 @@ func noEggs(s *Situation) (Advice, bool) {
 	a := Advice{Confidence: 1 - (colony.QueenEvidence{Looked: true, Larvae: q.Larvae, Capped: q.Capped}).QueenChance()}
 	a.ActBy = max(s.Today, min(s.Visit, q.Day+4))
 	a.Do = fmt.Sprintf("Look for eggs and queen cells %s", s.by(a.ActBy))
-	a.Reason, a.Figures = reason("On {day} "+what+" seen, so nothing had been laid for at least {least} days. About {bees} bees are left.",
-		dated("day", q.Day), whole("least", float64(least)), count("bees", s.Base.Bees.Likely))
+	a.Reason, a.Figures = reason(
+		"On {day} "+what+" seen, so nothing had been laid for at least {least} days. About {bees} bees are left.",
+		dated("day", q.Day), whole("least", float64(least)), count("bees", s.Base.Bees.Likely),
+	)
 	a.Brief = brief("Nothing laid for at least {least} days; {bees} bees.", a.Figures)
-	a.WouldChange = "If a cell has emerged, leave the hive and look for eggs three weeks later. If there is nothing at all, give a comb of eggs from a healthy hive and see whether they draw cells."
+	a.WouldChange = "If a cell has emerged, leave the hive and look for eggs three weeks later. If there is " +
+		"nothing at all, give a comb of eggs from a healthy hive and see whether they draw cells."
 	return a, true
 }
 
@@ -84,10 +96,15 @@ func weakColony(s *Situation) (Advice, bool) {
 	}
 	combs := s.Base.Bees.Likely / s.Estimate.Stack.Boxes[0].Format.Frame.BeesAtFullCover()
 	a := Advice{ActBy: s.Visit, Confidence: 0.7, Do: fmt.Sprintf("Find out why it is weak on %s", s.Visit.Short())}
-	a.Reason, a.Figures = reason("About {bees} bees cover {combs} of {all} combs, with {brood} brood cells. Check queen, food, mites and brood health before you boost it.",
-		count("bees", s.Base.Bees.Likely), Figure{"combs", combs, fmt.Sprintf("%.1f", combs)}, whole("all", float64(s.Estimate.Stack.Frames())),
-		count("brood", s.Base.Eggs.Likely+s.Base.Larvae.Likely+s.Base.Capped.Likely))
+	a.Reason, a.Figures = reason(
+		"About {bees} bees cover {combs} of {all} combs, with {brood} brood cells. Check queen, food, mites and "+
+			"brood health before you boost it.",
+		count("bees", s.Base.Bees.Likely), Figure{"combs", combs, fmt.Sprintf("%.1f", combs)},
+		whole("all", float64(s.Estimate.Stack.Frames())),
+		count("brood", s.Base.Eggs.Likely+s.Base.Larvae.Likely+s.Base.Capped.Likely),
+	)
 	a.Brief = brief("{bees} bees on {combs} combs.", a.Figures)
-	a.WouldChange = "If there is a good patch of eggs and the brood is healthy, close it down to the combs it covers and let it grow."
+	a.WouldChange = "If there is a good patch of eggs and the brood is healthy, close it down to the combs it " +
+		"covers and let it grow."
 	return a, true
 }

@@ -50,7 +50,10 @@ func checkPackDown(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	off := nest - want + supers
-	change := forecast.Change{Day: s.Today, NestDrawnOut: float64(nest-want) / float64(nest), SuperOut: 1, SuperDrawnOut: 1, SuperUndrawnOut: 1}
+	change := forecast.Change{
+		Day: s.Today, NestDrawnOut: float64(nest-want) / float64(nest), SuperOut: 1, SuperDrawnOut: 1,
+		SuperUndrawnOut: 1,
+	}
 	if s.Base.SuperStores.Likely < 2 {
 		change.SuperOut = 0 // they carry the last of it down, if it is let
 		change.SuperDrawnOut, change.SuperUndrawnOut = 0, 0
@@ -58,13 +61,19 @@ func checkPackDown(s *Situation) (Advice, bool) {
 	by := max(s.Season.DayOf(season.PackingDown.By), s.Today)
 	a := Advice{ActBy: by, Changes: []forecast.Change{change}, Result: s.With(change), Confidence: 0.75}
 	a.Do = fmt.Sprintf("Pack down to %s %s", words.Count(want, "box", "boxes"), s.by(by))
-	a.Reason, a.Figures = reason("About {bees} bees cover {combs} of {all} combs, and {target} of stores fits in {want}. Take {off} off.",
-		count("bees", bees), whole("combs", bees/box.Format.Frame.BeesAtFullCover()), whole("all", float64(st.Frames())), s.kg("target", s.WinterTarget()),
-		Figure{"want", float64(want), words.Count(want, "box", "boxes")}, Figure{"off", float64(off), words.Count(off, "box", "boxes")})
+	a.Reason, a.Figures = reason(
+		"About {bees} bees cover {combs} of {all} combs, and {target} of stores fits in {want}. Take {off} off.",
+		count("bees", bees), whole("combs", bees/box.Format.Frame.BeesAtFullCover()),
+		whole("all", float64(st.Frames())), s.kg("target", s.WinterTarget()),
+		Figure{"want", float64(want), words.Count(want, "box", "boxes")},
+		Figure{"off", float64(off), words.Count(off, "box", "boxes")},
+	)
 	a.Brief = brief("About {bees} bees on {all} combs.", a.Figures)
 	a.WouldChange = "Keep pollen combs and those the cluster sits on; excluder off, mouse guard on."
 	if st.ExcluderAbove > 0 {
-		a.Cautions = append(a.Cautions, "Take the excluder out: the cluster moves up in winter and leaves a queen under it to die.")
+		a.Cautions = append(
+			a.Cautions, "Take the excluder out: the cluster moves up in winter and leaves a queen under it to die.",
+		)
 	}
 	return a, true
 }

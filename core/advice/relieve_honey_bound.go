@@ -12,7 +12,8 @@ import (
 
 var relieveHoneyBound = Rule{
 	Action: RelieveHoneyBound,
-	Fires:  "until mid-September the chance that room to lay ends before the next visit reaches lay_risk, and stores take honey_bound of the nest's drawn comb",
+	Fires: "until mid-September the chance that room to lay ends before the next visit reaches lay_risk, and " +
+		"stores take honey_bound of the nest's drawn comb",
 	Then:   "swap the fewest honey combs for empty drawn ones that bring the chance under lay_risk",
 	Source: "common practice; a nest merely full of brood is not honey-bound",
 	Check:  checkRelieve,
@@ -59,15 +60,22 @@ func checkRelieve(s *Situation) (Advice, bool) {
 	a := Advice{ActBy: by, Confidence: p, Changes: changes, Result: after, Acts: []moves.Said{swapped(n)}}
 	a.Do = fmt.Sprintf("Relieve the honey-bound nest %s", s.by(by))
 	a.Needs = []Need{{"empty drawn " + short + " comb", float64(n), ""}}
-	a.Reason, a.Figures = reason("Honey and nectar fill {share} % of the nest. {free} cells are free, and the queen would lay {want} a day. Swap {combs} for empty drawn ones beside the brood.",
-		whole("share", 100*share), count("free", s.Base.Free.Likely), count("want", s.Base.WantsToLay.Likely), counted("combs", n, "honey comb", "honey combs"), s.kg("out", combs.Honey))
+	a.Reason, a.Figures = reason(
+		"Honey and nectar fill {share} % of the nest. {free} cells are free, and the queen would lay {want} a day. "+
+			"Swap {combs} for empty drawn ones beside the brood.",
+		whole("share", 100*share), count("free", s.Base.Free.Likely), count("want", s.Base.WantsToLay.Likely),
+		counted("combs", n, "honey comb", "honey combs"), s.kg("out", combs.Honey),
+	)
 	a.Brief = brief("{free} free cells; the queen would lay {want} a day.", a.Figures)
 	a.WouldChange = "If you see no eggs, move nothing and look for queen cells."
 	if s.Health != colony.Healthy {
-		a.Cautions = append(a.Cautions, "No comb leaves for another hive before the brood has been looked at and found healthy.")
+		a.Cautions = append(
+			a.Cautions, "No comb leaves for another hive before the brood has been looked at and found healthy.",
+		)
 	}
 	if best >= s.Settings.LayRisk {
-		a.WouldChange = "This helps but may not hold to the visit; give room to store as well, and look for queen cells."
+		a.WouldChange = "This helps but may not hold to the visit; give room to store as well, and look for queen " +
+			"cells."
 	}
 	return a, true
 }

@@ -18,7 +18,9 @@ import (
 
 // hiveOf is a case on a day: one deep told in frames, and supers told in
 // frames of honey and nectar.
-func hiveOf(t testing.TB, on day.Day, visit int, nest look.Counts, seams float64, supers ...look.Counts) assessment.Case {
+func hiveOf(
+	t testing.TB, on day.Day, visit int, nest look.Counts, seams float64, supers ...look.Counts,
+) assessment.Case {
 	t.Helper()
 	deep, err := hive.FormatFor("langstroth-deep-10")
 	if err != nil {
@@ -37,9 +39,12 @@ func hiveOf(t testing.TB, on day.Day, visit int, nest look.Counts, seams float64
 	if len(supers) > 0 {
 		st.ExcluderAbove = 1
 	}
-	return assessment.Case{Colony: "c", Today: on, Visit: on + day.Day(visit), VisitPlanned: true, Stack: st, Look: l,
-		Site:   forecast.Site{Yard: "y", Hemisphere: season.North, Climate: climate},
-		Health: colony.Healthy, CellCheck: colony.CompleteCheck, CellCheckDay: on, Clipped: true, HistoryKnown: true, Settings: advice.DefaultSettings(), Seed: 1}
+	return assessment.Case{
+		Colony: "c", Today: on, Visit: on + day.Day(visit), VisitPlanned: true, Stack: st, Look: l,
+		Site: forecast.Site{Yard: "y", Hemisphere: season.North, Climate: climate}, Health: colony.Healthy,
+		CellCheck: colony.CompleteCheck, CellCheckDay: on, Clipped: true, HistoryKnown: true,
+		Settings: advice.DefaultSettings(), Seed: 1,
+	}
 }
 
 func of(t testing.TB, c assessment.Case) map[advice.Action]advice.Advice {
@@ -80,16 +85,33 @@ func TestEachRuleFiresAndStaysQuiet(t *testing.T) {
 			hiveOf(t, jun, 10, fine, 9, emptyish, look.Counts{Empty: 10}, look.Counts{Empty: 10})},
 		{advice.RelieveHoneyBound,
 			hiveOf(t, jun, 10, look.Counts{Brood: 2.5, Honey: 6, Nectar: 0.5, Pollen: 0.8, Empty: 0.2}, 9, emptyish),
-			hiveOf(t, jun, 10, look.Counts{Brood: 6, Honey: 1, Nectar: 0.5, Pollen: 1, Empty: 1.5}, 9, emptyish, look.Counts{Empty: 10})},
+			hiveOf(
+				t, jun, 10, look.Counts{Brood: 6, Honey: 1, Nectar: 0.5, Pollen: 1, Empty: 1.5}, 9, emptyish,
+				look.Counts{Empty: 10},
+			)},
 		{advice.CheckCells,
-			with(hiveOf(t, day.Of(2026, time.May, 20), 10, fine, 9, emptyish), func(c *assessment.Case) { c.CellCheckDay = c.Today - 9 }),
+			with(hiveOf(t, day.Of(2026, time.May, 20), 10, fine, 9, emptyish), func(c *assessment.Case) {
+				c.CellCheckDay = c.Today - 9
+			}),
 			hiveOf(t, day.Of(2026, time.May, 20), 10, fine, 9, emptyish)},
 		{advice.HarvestSuper,
-			hiveOf(t, july, 7, look.Counts{Brood: 3, Honey: 4, Pollen: 1, Empty: 2}, 9, look.Counts{Honey: 9, Nectar: 0.8, Empty: 0.2}),
-			hiveOf(t, july, 7, look.Counts{Brood: 3, Honey: 4, Pollen: 1, Empty: 2}, 9, look.Counts{Honey: 5, Nectar: 4, Empty: 1})},
+			hiveOf(
+				t, july, 7, look.Counts{Brood: 3, Honey: 4, Pollen: 1, Empty: 2}, 9,
+				look.Counts{Honey: 9, Nectar: 0.8, Empty: 0.2},
+			),
+			hiveOf(
+				t, july, 7, look.Counts{Brood: 3, Honey: 4, Pollen: 1, Empty: 2}, 9,
+				look.Counts{Honey: 5, Nectar: 4, Empty: 1},
+			)},
 		{advice.HoldHarvest,
-			hiveOf(t, july, 7, look.Counts{Brood: 3, Honey: 4, Pollen: 1, Empty: 2}, 9, look.Counts{Honey: 5, Nectar: 4, Empty: 1}),
-			hiveOf(t, july, 7, look.Counts{Brood: 3, Honey: 4, Pollen: 1, Empty: 2}, 9, look.Counts{Honey: 9, Nectar: 0.8, Empty: 0.2})},
+			hiveOf(
+				t, july, 7, look.Counts{Brood: 3, Honey: 4, Pollen: 1, Empty: 2}, 9,
+				look.Counts{Honey: 5, Nectar: 4, Empty: 1},
+			),
+			hiveOf(
+				t, july, 7, look.Counts{Brood: 3, Honey: 4, Pollen: 1, Empty: 2}, 9,
+				look.Counts{Honey: 9, Nectar: 0.8, Empty: 0.2},
+			)},
 		{advice.FeedWinter,
 			hiveOf(t, september, 12, look.Counts{Brood: 2.5, Honey: 3.5, Pollen: 1, Empty: 3}, 7),
 			hiveOf(t, september, 12, look.Counts{Brood: 1.5, Honey: 7.4, Pollen: 0.6, Empty: 0.5}, 7)},
@@ -97,16 +119,27 @@ func TestEachRuleFiresAndStaysQuiet(t *testing.T) {
 			hiveOf(t, september, 12, look.Counts{Brood: 1, Honey: 6, Pollen: 0.5, Empty: 2.5}, 2),
 			hiveOf(t, september, 12, look.Counts{Brood: 2, Honey: 6, Pollen: 0.5, Empty: 1.5}, 8)},
 		{advice.DeadOutCheck,
-			with(hiveOf(t, october, 14, look.Counts{Honey: 7, Empty: 3}, 0.1), func(c *assessment.Case) { c.Look.Queen = colony.QueenEvidence{Looked: true} }),
+			with(hiveOf(t, october, 14, look.Counts{Honey: 7, Empty: 3}, 0.1), func(c *assessment.Case) {
+				c.Look.Queen = colony.QueenEvidence{Looked: true}
+			}),
 			hiveOf(t, october, 14, look.Counts{Brood: 0.5, Honey: 7, Pollen: 1, Empty: 1.5}, 3)},
 		{advice.PackDown,
-			hiveOf(t, october, 14, look.Counts{Brood: 0.5, Honey: 7, Pollen: 1, Empty: 1.5}, 6, look.Counts{Honey: 0.3, Empty: 9.7}),
+			hiveOf(
+				t, october, 14, look.Counts{Brood: 0.5, Honey: 7, Pollen: 1, Empty: 1.5}, 6,
+				look.Counts{Honey: 0.3, Empty: 9.7},
+			),
 			hiveOf(t, october, 14, look.Counts{Brood: 0.5, Honey: 7, Pollen: 1, Empty: 1.5}, 6)},
 		{advice.LookCloser,
-			with(hiveOf(t, jun, 10, fine, 9, emptyish, look.Counts{Empty: 10}), func(c *assessment.Case) { c.Look.Queen = colony.QueenEvidence{Looked: true, Capped: true} }),
+			with(hiveOf(t, jun, 10, fine, 9, emptyish, look.Counts{Empty: 10}), func(c *assessment.Case) {
+				c.Look.Queen = colony.QueenEvidence{Looked: true, Capped: true}
+			}),
 			hiveOf(t, jun, 10, fine, 9, emptyish, look.Counts{Empty: 10})},
 		{advice.Leave,
-			hiveOf(t, day.Of(2026, time.June, 25), 6, look.Counts{Brood: 4, Honey: 2, Nectar: 0.3, Pollen: 1, Empty: 2.7}, 9, emptyish, look.Counts{Empty: 10}, look.Counts{Empty: 10}),
+			hiveOf(
+				t, day.Of(2026, time.June, 25), 6,
+				look.Counts{Brood: 4, Honey: 2, Nectar: 0.3, Pollen: 1, Empty: 2.7}, 9, emptyish,
+				look.Counts{Empty: 10}, look.Counts{Empty: 10},
+			),
 			hiveOf(t, jun, 10, fine, 9, look.Counts{Honey: 7, Nectar: 2.5, Empty: 0.5})},
 	}
 	for _, tt := range tests {
@@ -123,7 +156,8 @@ func TestEachRuleFiresAndStaysQuiet(t *testing.T) {
 func TestOneThingBeforeAnother(t *testing.T) {
 	dead := hiveOf(t, september, 14, look.Counts{Honey: 2, Empty: 8}, 0.1)
 	dead.Look.Queen = colony.QueenEvidence{Looked: true}
-	if got := of(t, dead); len(got) != 1 || got[advice.DeadOutCheck].Do == "" || len(got[advice.DeadOutCheck].Cautions) == 0 {
+	if got := of(t, dead); len(got) != 1 || got[advice.DeadOutCheck].Do == "" ||
+		len(got[advice.DeadOutCheck].Cautions) == 0 {
 		t.Errorf("of a hive with hardly a bee is said %v", said(got))
 	}
 	weak := of(t, hiveOf(t, september, 12, look.Counts{Brood: 1, Honey: 2.5, Pollen: 0.5, Empty: 6}, 2))
@@ -159,13 +193,17 @@ func TestTheLeastThatSufficesIsAdvised(t *testing.T) {
 	}
 	// Foundation is offered where that is what there is.
 	c.Settings.DrawnSupers = false
-	if a := of(t, c)[advice.AddSuper]; !strings.Contains(a.Do, "foundation") || !strings.HasPrefix(a.Needs[0].What, "foundation") {
+	if a := of(t, c)[advice.AddSuper]; !strings.Contains(a.Do, "foundation") ||
+		!strings.HasPrefix(a.Needs[0].What, "foundation") {
 		t.Errorf("with foundation only: %q, load %v", a.Do, a.Needs)
 	}
 }
 
 func TestThresholdsAreTheUsers(t *testing.T) {
-	c := hiveOf(t, july, 7, look.Counts{Brood: 3, Honey: 4, Pollen: 1, Empty: 2}, 9, look.Counts{Honey: 6.8, Nectar: 2.8, Empty: 0.4})
+	c := hiveOf(
+		t, july, 7, look.Counts{Brood: 3, Honey: 4, Pollen: 1, Empty: 2}, 9,
+		look.Counts{Honey: 6.8, Nectar: 2.8, Empty: 0.4},
+	)
 	if of(t, c)[advice.HarvestSuper].Do != "" {
 		t.Error("71 % capped is harvested at a limit of 80 %")
 	}

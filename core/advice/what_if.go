@@ -64,7 +64,9 @@ func (s *Situation) Options() []Option {
 	if nest > 0 {
 		f := st.Boxes[slices.IndexFunc(st.Boxes, func(b hive.Box) bool { return !b.Super })].Format
 		box := moves.NewBox(f, f.Slots, hive.Make{Drawn: true}, moves.Unnamed())
-		out = append(out, Option{Key: "under", Name: "a drawn box under the nest", acts: []moves.Act{&moves.BoxOn{Box: box}}})
+		out = append(
+			out, Option{Key: "under", Name: "a drawn box under the nest", acts: []moves.Act{&moves.BoxOn{Box: box}}},
+		)
 	}
 	if s.supered() && s.Base.SuperStores.Likely > 1 {
 		var off []moves.Said

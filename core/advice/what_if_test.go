@@ -23,7 +23,13 @@ func situation(t testing.TB, c assessment.Case) *assessment.Assessment {
 // TestTriedThingsDoWhatTheySay: each option, tried on a hive that has use for
 // it, moves what it is for, and nothing before the day on which it is done.
 func TestTriedThingsDoWhatTheySay(t *testing.T) {
-	a := situation(t, hiveOf(t, jun, 10, look.Counts{Brood: 4, Honey: 3, Nectar: 1, Pollen: 1, Empty: 1}, 9, look.Counts{Honey: 6, Nectar: 2, Empty: 2}))
+	a := situation(
+		t,
+		hiveOf(
+			t, jun, 10, look.Counts{Brood: 4, Honey: 3, Nectar: 1, Pollen: 1, Empty: 1}, 9,
+			look.Counts{Honey: 6, Nectar: 2, Empty: 2},
+		),
+	)
 	s := a.Situation
 	likely := func(r *forecast.Result, q forecast.Quantity, d int) float64 { return r.Tracks[q][d].Likely }
 	const done = 4
@@ -58,8 +64,12 @@ func TestTriedThingsDoWhatTheySay(t *testing.T) {
 		}
 		with := s.Ready.Run(changes...)
 		if !holds(s.Base, with) {
-			t.Errorf("%s does not do what it says: stores %.1f %.1f, free %.0f %.0f, room %.1f %.1f", names[0], likely(s.Base, forecast.OfStores, done), likely(with, forecast.OfStores, done),
-				likely(s.Base, forecast.OfFree, done), likely(with, forecast.OfFree, done), likely(s.Base, forecast.OfRoom, done), likely(with, forecast.OfRoom, done))
+			t.Errorf(
+				"%s does not do what it says: stores %.1f %.1f, free %.0f %.0f, room %.1f %.1f", names[0],
+				likely(s.Base, forecast.OfStores, done), likely(with, forecast.OfStores, done),
+				likely(s.Base, forecast.OfFree, done), likely(with, forecast.OfFree, done),
+				likely(s.Base, forecast.OfRoom, done), likely(with, forecast.OfRoom, done),
+			)
 		}
 		for q := range s.Base.Tracks {
 			for d := range min(done, len(s.Base.Tracks[q])) {

@@ -117,10 +117,9 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 		healthDay = e.Seen
 	}
 	return &advice.Situation{
-		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, Season: now,
-		HighsC:   highs(c.Site, c.Today),
-		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings,
-		Health: c.Health, HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
+		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, Season: now, HighsC: highs(c.Site, c.Today),
+		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings, Health: c.Health,
+		HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments,
 	}
 }

@@ -26,12 +26,21 @@ func crowded(t *testing.T) (assessment.Case, colony.Estimate) {
 		t.Fatal(err)
 	}
 	b := hive.NewBox("n", deep, 10, hive.Make{Drawn: true})
-	look.Arrange(&b, look.Totals{comb.Honey: 4, comb.Eggs: 1, comb.Larvae: 3, comb.Brood: 6, comb.Pollen: 1, comb.Empty: 1})
-	e := colony.Estimate{Day: day.Of(2026, 5, 20), Seen: day.Of(2026, 5, 20), Stack: hive.Stack{Boxes: []hive.Box{b}}, Bees: 24000, BeesFrom: colony.Measured, Stages: true,
-		Spread: look.DefaultObserver.Boxes, Queen: colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true}, Parts: []colony.Part{{Box: "n"}}}
+	look.Arrange(
+		&b, look.Totals{comb.Honey: 4, comb.Eggs: 1, comb.Larvae: 3, comb.Brood: 6, comb.Pollen: 1, comb.Empty: 1},
+	)
+	e := colony.Estimate{
+		Day: day.Of(2026, 5, 20), Seen: day.Of(2026, 5, 20), Stack: hive.Stack{Boxes: []hive.Box{b}}, Bees: 24000,
+		BeesFrom: colony.Measured, Stages: true, Spread: look.DefaultObserver.Boxes,
+		Queen: colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true},
+		Parts: []colony.Part{{Box: "n"}},
+	}
 	e.Sum()
-	return assessment.Case{Colony: "c", Today: e.Day, Visit: e.Day + 14, Site: forecast.Site{Yard: "y", Hemisphere: season.North, Climate: climate},
-		Settings: advice.DefaultSettings(), Seed: 1, QueenYear: 2025}, e
+	return assessment.Case{
+		Colony: "c", Today: e.Day, Visit: e.Day + 14,
+		Site:     forecast.Site{Yard: "y", Hemisphere: season.North, Climate: climate},
+		Settings: advice.DefaultSettings(), Seed: 1, QueenYear: 2025,
+	}, e
 }
 
 // TestACheckWithoutCellsGivesAWeek: a swarm goes when its first cell is capped,
@@ -63,8 +72,9 @@ func TestACheckWithoutCellsGivesAWeek(t *testing.T) {
 		given func(*assessment.Case, *colony.QueenEvidence)
 		none  int // days in which none can go
 	}{
-		{"nobody checked", nobody, 0}, {"no cells", all, 8}, {"no cells five days ago", ago, 3}, {"eggs in cups", cup, 5},
-		{"no cells, clipped", clipped, 16}, {"part of the combs", part, 0}, {"cells", cells, 0},
+		{"nobody checked", nobody, 0}, {"no cells", all, 8}, {"no cells five days ago", ago, 3},
+		{"eggs in cups", cup, 5}, {"no cells, clipped", clipped, 16}, {"part of the combs", part, 0},
+		{"cells", cells, 0},
 	} {
 		if p := chance(tt.none, tt.given); p != 0 {
 			t.Errorf("%s: within %d days a swarm has a chance of %.3f", tt.name, tt.none, p)

@@ -168,7 +168,10 @@ func (in *Inputs) Amount(key string, low, high float64) float64 {
 		return low
 	}
 	if !(v >= low-1e-9 && v <= high+1e-9) {
-		in.fail(key, fmt.Sprintf("%s is outside what this is valid for, %s to %s", t, in.write(f, low), in.write(f, high)))
+		in.fail(
+			key,
+			fmt.Sprintf("%s is outside what this is valid for, %s to %s", t, in.write(f, low), in.write(f, high)),
+		)
 		return low
 	}
 	return v

@@ -24,17 +24,41 @@ var worked = map[string]struct {
 	in   map[string]string
 	keys []string
 }{
-	"syrup":    {map[string]string{"sugar": "10kg", "water": "5L", "feeder": "2L"}, []string{"sugar_mass_percent", "density_kg_per_l", "volume_l", "dissolves", "undissolved_kg", "stores_kg", "sugar_kg", "water_l", "feeder_fills"}},
+	"syrup": {
+		map[string]string{"sugar": "10kg", "water": "5L", "feeder": "2L"},
+		[]string{
+			"sugar_mass_percent", "density_kg_per_l", "volume_l", "dissolves", "undissolved_kg", "stores_kg",
+			"sugar_kg", "water_l", "feeder_fills",
+		},
+	},
 	"moisture": {map[string]string{"ri": "1.4915"}, []string{"water_percent"}},
-	"blend":    {map[string]string{"mass": "100kg", "water": "19", "with": "17", "target": "18"}, []string{"other_kg", "blend_kg"}},
-	"mites":    {map[string]string{"count": "24", "bees": "300"}, []string{"percent", "low95", "high95", "adjusted_percent"}},
-	"sample":   {map[string]string{}, []string{"bees_needed"}},
-	"brood":    {map[string]string{"caste": "worker", "stage": "laid", "on": "2026-05-01"}, []string{"laid", "hatched", "capped", "emerges", "mature"}},
-	"queen":    {map[string]string{"from": "split", "on": "2026-05-01"}, []string{"emerges", "first_eggs", "first_foragers"}},
-	"bees":     {map[string]string{"capped-frames": "4", "format": "langstroth-deep-10"}, []string{"bees", "frames_of_bees", "by"}},
-	"box":      {map[string]string{"format": "langstroth-deep-10", "frames": "9", "full": "0.8"}, []string{"honey_kg", "gross_kg", "lift_warning"}},
-	"honey":    {map[string]string{"mass": "20kg"}, []string{"volume_l", "jars_454g", "drums"}},
-	"ledger":   {map[string]string{"before": "160lb", "after": "106lb", "out": "medium-10:2"}, []string{"net_honey_kg"}},
+	"blend": {
+		map[string]string{"mass": "100kg", "water": "19", "with": "17", "target": "18"},
+		[]string{"other_kg", "blend_kg"},
+	},
+	"mites": {
+		map[string]string{"count": "24", "bees": "300"}, []string{"percent", "low95", "high95", "adjusted_percent"},
+	},
+	"sample": {map[string]string{}, []string{"bees_needed"}},
+	"brood": {
+		map[string]string{"caste": "worker", "stage": "laid", "on": "2026-05-01"},
+		[]string{"laid", "hatched", "capped", "emerges", "mature"},
+	},
+	"queen": {
+		map[string]string{"from": "split", "on": "2026-05-01"}, []string{"emerges", "first_eggs", "first_foragers"},
+	},
+	"bees": {
+		map[string]string{"capped-frames": "4", "format": "langstroth-deep-10"},
+		[]string{"bees", "frames_of_bees", "by"},
+	},
+	"box": {
+		map[string]string{"format": "langstroth-deep-10", "frames": "9", "full": "0.8"},
+		[]string{"honey_kg", "gross_kg", "lift_warning"},
+	},
+	"honey": {map[string]string{"mass": "20kg"}, []string{"volume_l", "jars_454g", "drums"}},
+	"ledger": {
+		map[string]string{"before": "160lb", "after": "106lb", "out": "medium-10:2"}, []string{"net_honey_kg"},
+	},
 }
 
 func run(t *testing.T, name string, in map[string]string, u measure.Units) map[string]any {
@@ -87,7 +111,8 @@ func TestEveryCalculatorAnswersItsKeys(t *testing.T) {
 			if v.Ranged && !(v.Range.Low <= v.Range.Likely && v.Range.Likely <= v.Range.High) {
 				t.Errorf("%s: %s %+v", c.Name, v.Key, v.Range)
 			}
-			if s := v.Write(measure.SystemFor("us")); s == "" || strings.Contains(s, "NaN") || strings.Contains(s, "Inf") {
+			if s := v.Write(measure.SystemFor("us")); s == "" || strings.Contains(s, "NaN") ||
+				strings.Contains(s, "Inf") {
 				t.Errorf("%s: %s reads %q", c.Name, v.Key, s)
 			}
 		}
@@ -103,7 +128,10 @@ func TestTailgateAnswers(t *testing.T) {
 			t.Errorf("%s: %v, want %g", name, got, want)
 		}
 	}
-	near("24 mites on 300 bees", run(t, "mites", map[string]string{"count": "24", "bees": "300"}, metric)["percent"], 8, 1e-9)
+	near(
+		"24 mites on 300 bees", run(t, "mites", map[string]string{"count": "24", "bees": "300"}, metric)["percent"],
+		8, 1e-9,
+	)
 	near("n = 1.4915", run(t, "moisture", map[string]string{"ri": "1.4915"}, metric)["water_percent"], 18, 0.03)
 	net := run(t, "ledger", worked["ledger"].in, metric)["net_honey_kg"].(measure.Range)
 	near("54 lb lighter", net.Likely, 13.39, 0.02)
@@ -122,7 +150,9 @@ func TestTailgateAnswers(t *testing.T) {
 		got := run(t, "bees", map[string]string{"capped-frames": "4", "on": "2026-06-03", "until": until}, metric)
 		near("out by "+until, got["bees"], share*all, 1)
 	}
-	if b := run(t, "bees", map[string]string{"capped-frames": "1"}, metric)["frames_of_bees"].(measure.Range); b.Low < 1.9 || b.High > 3.2 {
+	if b := run(
+		t, "bees", map[string]string{"capped-frames": "1"}, metric,
+	)["frames_of_bees"].(measure.Range); b.Low < 1.9 || b.High > 3.2 {
 		t.Errorf("a frame capped on both sides makes %+v frames, want two to three (common practice)", b)
 	}
 }

@@ -17,11 +17,15 @@ var moisture = Calculator{
 	Fields: []Field{
 		{Key: "ri", Label: "Refractive index", Help: "as 1.4915", Group: "by index"},
 		{Key: "brix", Label: "Brix", Help: "on the sucrose scale, as 80.3", Group: "by Brix"},
-		{Key: "temp", Label: "Sample at", Unit: measure.Celsius, Default: "20 C", Help: "leave at 20 where the instrument corrects for it"},
+		{
+			Key: "temp", Label: "Sample at", Unit: measure.Celsius, Default: "20 C",
+			Help: "leave at 20 where the instrument corrects for it",
+		},
 	},
 	Formula: "water % = (−0.2681 − log₁₀(n₂₀ − 1)) ÷ 0.002243; n₂₀ = n + 0.00023 × (t − 20)",
-	Source:  "Wedmore 1955 from Chataway 1932, as tabled in AOAC 969.38; keeping: Lochhead 1933; limits: Codex CXS 12-1981, US Standards for Grades of Extracted Honey 1985, directive 2001/110/EC. From memory.",
-	Valid:   "13 to 25 % water, 10 to 40 °C",
+	Source: "Wedmore 1955 from Chataway 1932, as tabled in AOAC 969.38; keeping: Lochhead 1933; limits: Codex CXS " +
+		"12-1981, US Standards for Grades of Extracted Honey 1985, directive 2001/110/EC. From memory.",
+	Valid: "13 to 25 % water, 10 to 40 °C",
 	Work: func(in *Inputs) (Result, error) {
 		temp := in.Amount("temp", 10, 40)
 		var n float64
@@ -42,7 +46,12 @@ var moisture = Calculator{
 		if err != nil {
 			return Result{}, in.wrong(key, err)
 		}
-		r := Result{Values: []Value{percent("water_percent", "Water", w).main(), number("ri_20c", "Refractive index at 20 °C", measure.Number, n+honey.IndexPerC*(temp-20))}}
+		r := Result{
+			Values: []Value{
+				percent("water_percent", "Water", w).main(),
+				number("ri_20c", "Refractive index at 20 °C", measure.Number, n+honey.IndexPerC*(temp-20)),
+			},
+		}
 		r.Values[1].Digits = 5
 		if d, err := honey.DensityKgPerL(w); err == nil {
 			v := number("density_kg_per_l", "Density, kg/L", measure.Number, d)
@@ -102,8 +111,13 @@ var blend = Calculator{
 		if err != nil {
 			return Result{}, in.wrong("target", err)
 		}
-		return Result{Values: []Value{number("other_kg", "Of the other lot", measure.Mass, x).main(), number("blend_kg", "Blend", measure.Mass, m+x), percent("water_percent", "Its water", t)},
-			Say: []string{"Stir warm and well, and read the blend again: lots do not mix by themselves."}}, nil
+		return Result{
+			Values: []Value{
+				number("other_kg", "Of the other lot", measure.Mass, x).main(),
+				number("blend_kg", "Blend", measure.Mass, m+x), percent("water_percent", "Its water", t),
+			},
+			Say: []string{"Stir warm and well, and read the blend again: lots do not mix by themselves."},
+		}, nil
 	},
 }
 
@@ -111,7 +125,11 @@ var blend = Calculator{
 var jars = []struct {
 	key, label string
 	kg         float64
-}{{"jars_227g", "Jars of 8 oz, 227 g", 0.2268}, {"jars_340g", "Jars of 12 oz, 340 g", 0.3402}, {"jars_454g", "Jars of 1 lb, 454 g", 0.4536}, {"jars_500g", "Jars of 500 g", 0.5}, {"jars_1kg", "Jars of 1 kg", 1}}
+}{
+	{"jars_227g", "Jars of 8 oz, 227 g", 0.2268}, {"jars_340g", "Jars of 12 oz, 340 g", 0.3402},
+	{"jars_454g", "Jars of 1 lb, 454 g", 0.4536}, {"jars_500g", "Jars of 500 g", 0.5},
+	{"jars_1kg", "Jars of 1 kg", 1},
+}
 
 // drumL is the volume of a usual steel drum, filled to nine tenths and a bit.
 // Source: common practice, about 290 to 300 kg of honey a drum of 208 L.
@@ -142,7 +160,12 @@ var honeyCalc = Calculator{
 		} else {
 			kg = in.Amount("volume", 0.001, 1e6) * d
 		}
-		r := Result{Values: []Value{number("mass_kg", "Honey", measure.Mass, kg).main(), number("volume_l", "Volume", measure.Volume, kg/d).main()}}
+		r := Result{
+			Values: []Value{
+				number("mass_kg", "Honey", measure.Mass, kg).main(),
+				number("volume_l", "Volume", measure.Volume, kg/d).main(),
+			},
+		}
 		whole := func(key, label string, n float64) {
 			r.Values = append(r.Values, number(key, label, measure.Number, math.Floor(n+1e-9)))
 		}
@@ -183,15 +206,30 @@ var box = Calculator{
 		{Key: "format", Label: "Box", Kind: Choice, Options: formatOptions(), Default: "langstroth-deep-10"},
 		{Key: "frames", Label: "Frames in it", Help: "fewer stand wider and hold fatter comb"},
 		{Key: "full", Label: "Full to", Default: "1", Help: "1 is every comb capped, 0.8 four fifths"},
-		{Key: "limit", Label: "Your own limit", Unit: measure.Kilogram, Setting: SettingLift, Help: "kept from Settings; less for many people"},
-		{Key: "height", Label: "Lifted at", Kind: Choice, Options: []Option{{"floor", "the floor"}, {"lower-leg", "lower leg"}, {"waist", "knuckle to elbow"}, {"chest", "elbow to shoulder"}, {"head", "above the shoulder"}}, Default: "waist"},
-		{Key: "reach", Label: "held", Kind: Choice, Options: []Option{{"close", "close to the body"}, {"far", "at arm’s length"}}, Default: "close"},
+		{
+			Key: "limit", Label: "Your own limit", Unit: measure.Kilogram, Setting: SettingLift,
+			Help: "kept from Settings; less for many people",
+		},
+		{
+			Key: "height", Label: "Lifted at", Kind: Choice,
+			Options: []Option{
+				{"floor", "the floor"}, {"lower-leg", "lower leg"}, {"waist", "knuckle to elbow"},
+				{"chest", "elbow to shoulder"}, {"head", "above the shoulder"},
+			},
+			Default: "waist",
+		},
+		{
+			Key: "reach", Label: "held", Kind: Choice,
+			Options: []Option{{"close", "close to the body"}, {"far", "at arm’s length"}}, Default: "close",
+		},
 		{Key: "twist", Label: "Twist, degrees", Default: "0"},
 	},
-	Formula: "honey = comb area × (thickness − 3 mm) × 0.95 × 1.4146 kg/L; thickness = pitch − 9 mm of bee space; gross adds box, frames and wax",
-	Source:  "Geometry (values A); guidance: HSE L23; equation: Waters et al. 1993 with a lift a minute, reach 40 cm, or 30 cm close. From memory.",
-	Valid:   "capped honey comb with 18 % water; combs up to 41 mm thick",
-	Work:    workBox,
+	Formula: "honey = comb area × (thickness − 3 mm) × 0.95 × 1.4146 kg/L; thickness = pitch − 9 mm of bee " +
+		"space; gross adds box, frames and wax",
+	Source: "Geometry (values A); guidance: HSE L23; equation: Waters et al. 1993 with a lift a minute, reach 40 " +
+		"cm, or 30 cm close. From memory.",
+	Valid: "capped honey comb with 18 % water; combs up to 41 mm thick",
+	Work:  workBox,
 }
 
 func workBox(in *Inputs) (Result, error) {
@@ -213,13 +251,17 @@ func workBox(in *Inputs) (Result, error) {
 	if in.Has("limit") {
 		limit = min(guide, in.Amount("limit", 1, 60))
 	}
-	at := map[lift.Height]float64{lift.Floor: 10, lift.LowerLeg: 40, lift.Waist: 90, lift.Chest: 130, lift.Head: 165}[height]
+	at := map[lift.Height]float64{
+		lift.Floor: 10, lift.LowerLeg: 40, lift.Waist: 90, lift.Chest: 130, lift.Head: 165,
+	}[height]
 	reach := 30.0
 	if far {
 		reach = 40
 	}
 	w := f.Full(frames, full)
-	rwl := lift.Task{ReachCM: reach, HeightCM: at, TravelCM: 25, TwistDeg: twist, FM: lift.FrequencyOnce, CM: 1}.LimitKg()
+	rwl := lift.Task{
+		ReachCM: reach, HeightCM: at, TravelCM: 25, TwistDeg: twist, FM: lift.FrequencyOnce, CM: 1,
+	}.LimitKg()
 	r := Result{Values: []Value{
 		number("honey_kg", "Honey", measure.Mass, w.HoneyKg).main(),
 		number("gross_kg", "Lift", measure.Mass, w.GrossKg).main(),
@@ -236,14 +278,29 @@ func workBox(in *Inputs) (Result, error) {
 	}
 	u := in.units
 	if w.GrossKg > limit {
-		r.Say = append(r.Say, fmt.Sprintf("%s is over %s: two people, or take frames out into a second box.", u.Write(measure.Mass, w.GrossKg), u.Write(measure.Mass, limit)))
+		r.Say = append(
+			r.Say,
+			fmt.Sprintf(
+				"%s is over %s: two people, or take frames out into a second box.", u.Write(measure.Mass, w.GrossKg),
+				u.Write(measure.Mass, limit),
+			),
+		)
 	} else {
 		r.Say = append(r.Say, fmt.Sprintf("Under the limit of %s for one lift there.", u.Write(measure.Mass, limit)))
 	}
 	if f.FreeBelowMM > 0 {
-		r.Say = append(r.Say, fmt.Sprintf("%.0f mm stay free below each frame: bees build there, mostly drone comb, up to %s cells a frame.", f.FreeBelowMM, measure.Count(measure.Rough(f.DroneCellsBelow()))))
+		r.Say = append(
+			r.Say,
+			fmt.Sprintf(
+				"%.0f mm stay free below each frame: bees build there, mostly drone comb, up to %s cells a frame.",
+				f.FreeBelowMM, measure.Count(measure.Rough(f.DroneCellsBelow())),
+			),
+		)
 	}
-	r.Cautions = []string{"The guidance is for most healthy men; for most women it is about two thirds of it. Pain, a bad back or bad ground mean less."}
+	r.Cautions = []string{
+		"The guidance is for most healthy men; for most women it is about two thirds of it. Pain, a bad back or " +
+			"bad ground mean less.",
+	}
 	return r, nil
 }
 
@@ -258,13 +315,17 @@ var ledgerCalc = Calculator{
 		{Key: "same-day", Label: "Both on one day", Kind: Flag, Help: "wood and bees have not changed"},
 	},
 	Formula: "net honey = before − after − tares off + tares on + fed",
-	Source:  "Arithmetic; tares from the catalogue ± 6 %, each reading ± 0.3 kg, wet wood ± 0.6 kg, bees ± 0.5 kg: common practice, no source. The range is 80 %.",
-	Valid:   "hives of up to 400 kg",
+	Source: "Arithmetic; tares from the catalogue ± 6 %, each reading ± 0.3 kg, wet wood ± 0.6 kg, bees ± 0.5 " +
+		"kg: common practice, no source. The range is 80 %.",
+	Valid: "hives of up to 400 kg",
 	Work: func(in *Inputs) (Result, error) {
 		if !in.Has("before") && !in.Has("after") {
 			return Result{}, errNothing
 		}
-		b := ledger.Between{BeforeKg: in.Amount("before", 1, 400), AfterKg: in.Amount("after", 1, 400), FedKg: in.Amount("fed", 0, 100), SameDay: in.Flag("same-day")}
+		b := ledger.Between{
+			BeforeKg: in.Amount("before", 1, 400), AfterKg: in.Amount("after", 1, 400),
+			FedKg: in.Amount("fed", 0, 100), SameDay: in.Flag("same-day"),
+		}
 		b.Out, b.In = in.boxes("out"), in.boxes("in")
 		if in.err != nil {
 			return Result{}, in.err
@@ -277,11 +338,24 @@ var ledgerCalc = Calculator{
 		for _, m := range b.Out {
 			tare += m.TareKg
 		}
-		r := Result{Values: []Value{ranged("net_honey_kg", "Net honey", measure.Mass, net).main(), number("difference_kg", "Difference", measure.Mass, b.BeforeKg-b.AfterKg), number("tare_out_kg", "Of it wood and wax", measure.Mass, tare)}}
+		r := Result{
+			Values: []Value{
+				ranged("net_honey_kg", "Net honey", measure.Mass, net).main(),
+				number("difference_kg", "Difference", measure.Mass, b.BeforeKg-b.AfterKg),
+				number("tare_out_kg", "Of it wood and wax", measure.Mass, tare),
+			},
+		}
 		if net.High < 0 {
 			r.Say = append(r.Say, "The hive gained between the two.")
 		} else if tare > 0 {
-			r.Say = append(r.Say, fmt.Sprintf("%s lighter is not %s of honey: %s of it was box, frames and wax.", in.units.Write(measure.Mass, b.BeforeKg-b.AfterKg), in.units.Write(measure.Mass, b.BeforeKg-b.AfterKg), in.units.Write(measure.Mass, tare)))
+			r.Say = append(
+				r.Say,
+				fmt.Sprintf(
+					"%s lighter is not %s of honey: %s of it was box, frames and wax.",
+					in.units.Write(measure.Mass, b.BeforeKg-b.AfterKg),
+					in.units.Write(measure.Mass, b.BeforeKg-b.AfterKg), in.units.Write(measure.Mass, tare),
+				),
+			)
 		}
 		return r, nil
 	},

@@ -15,15 +15,24 @@ var syrup = Calculator{
 		{Key: "sugar", Label: "Sugar", Unit: measure.Kilogram, Group: "from sugar and water"},
 		{Key: "water", Label: "Water", Unit: measure.Litre, Group: "from sugar and water"},
 		{Key: "ratio", Label: "Sugar to water", Kind: Words, Group: "from a ratio", Help: "as 2:1, 1:1, 3:2"},
-		{Key: "by", Label: "by", Kind: Choice, Options: []Option{{"weight", "weight"}, {"volume", "volume"}}, Default: "weight", Group: "from a ratio"},
+		{
+			Key: "by", Label: "by", Kind: Choice, Options: []Option{{"weight", "weight"}, {"volume", "volume"}},
+			Default: "weight", Group: "from a ratio",
+		},
 		{Key: "litres", Label: "Syrup wanted", Unit: measure.Litre, Group: "from a ratio"},
-		{Key: "temp", Label: "Kept at", Unit: measure.Celsius, Default: "20 C", Help: "the coldest it will stand at before it is taken"},
+		{
+			Key: "temp", Label: "Kept at", Unit: measure.Celsius, Default: "20 C",
+			Help: "the coldest it will stand at before it is taken",
+		},
 		{Key: "feeder", Label: "Feeder holds", Unit: measure.Litre, Help: "to count fills"},
 	},
-	Formula: "mass % = sugar ÷ (sugar + water); volume = mass ÷ density; dissolved up to the solubility at the temperature; stores = sugar × 0.9 to 1.1",
-	Source:  "Density: ICUMSA 1994 form, held to NBS Circular 440. Solubility: two published formulae (Charles 1960, Vavrinecz 1962). Losses and the weight of poured sugar, 0.845 kg/L: common practice. All from memory.",
-	Valid:   "0 to 100 °C; density at 20 °C",
-	Work:    workSyrup,
+	Formula: "mass % = sugar ÷ (sugar + water); volume = mass ÷ density; dissolved up to the solubility at the " +
+		"temperature; stores = sugar × 0.9 to 1.1",
+	Source: "Density: ICUMSA 1994 form, held to NBS Circular 440. Solubility: two published formulae (Charles " +
+		"1960, Vavrinecz 1962). Losses and the weight of poured sugar, 0.845 kg/L: common practice. All from " +
+		"memory.",
+	Valid: "0 to 100 °C; density at 20 °C",
+	Work:  workSyrup,
 }
 
 func workSyrup(in *Inputs) (Result, error) {
@@ -44,7 +53,9 @@ func workSyrup(in *Inputs) (Result, error) {
 			return Result{}, in.wrong("ratio", err)
 		}
 	case in.Has("sugar") || in.Has("water"):
-		m = feed.Mix{SugarKg: in.Amount("sugar", 0.001, 20000), WaterKg: in.Amount("water", 0.001, 20000) * feed.WaterKgPerL}
+		m = feed.Mix{
+			SugarKg: in.Amount("sugar", 0.001, 20000), WaterKg: in.Amount("water", 0.001, 20000) * feed.WaterKgPerL,
+		}
 		if in.err != nil {
 			return Result{}, in.err
 		}
@@ -71,7 +82,9 @@ func workSyrup(in *Inputs) (Result, error) {
 		r.Values = append(r.Values, number("feeder_fills", "Feeder fills", measure.Number, float64(m.Fills(f, temp))))
 	}
 	r.Say = dissolves(m, at, temp, in.units)
-	r.Cautions = []string{"What is stored from feed is not honey: take supers for sale off first. Do not add acid or cream of tartar."}
+	r.Cautions = []string{
+		"What is stored from feed is not honey: take supers for sale off first. Do not add acid or cream of tartar.",
+	}
 	return r, nil
 }
 
@@ -80,10 +93,18 @@ func dissolves(m feed.Mix, at feed.Dissolution, temp float64, u measure.Units) [
 	c, ever := m.SaturationC()
 	switch {
 	case !ever:
-		return []string{fmt.Sprintf("%.0f %% sugar cannot stay dissolved at any temperature below boiling: at %s, %s of it lies undissolved. That is fondant, not syrup.",
-			m.MassPercent(), here, u.Write(measure.Mass, m.UndissolvedKg(temp)))}
+		return []string{fmt.Sprintf(
+			"%.0f %% sugar cannot stay dissolved at any temperature below boiling: at %s, %s of it lies "+
+				"undissolved. That is fondant, not syrup.",
+			m.MassPercent(), here, u.Write(measure.Mass, m.UndissolvedKg(temp)),
+		)}
 	case at == feed.TooMuch:
-		return []string{fmt.Sprintf("At %s it holds %s less: crystals settle below about %s.", here, u.Write(measure.Mass, m.UndissolvedKg(temp)), u.Write(measure.Temperature, c))}
+		return []string{
+			fmt.Sprintf(
+				"At %s it holds %s less: crystals settle below about %s.", here,
+				u.Write(measure.Mass, m.UndissolvedKg(temp)), u.Write(measure.Temperature, c),
+			),
+		}
 	case at == feed.AtLimit:
 		return []string{fmt.Sprintf("Just saturated at %s: a little colder and crystals settle.", here)}
 	case c <= 0:

@@ -43,9 +43,18 @@ type Length struct{ Early, Likely, Late int }
 // days old); drones mature 12 to 14 days after emerging (Winston 1987; Rhodes
 // 2008); virgins 5 to 6. First flights: common practice, no source.
 var (
-	workerDays = map[Stage]Length{Laid: {0, 0, 0}, Hatched: {3, 3, 3}, Capped: {8, 9, 9}, Emerged: {19, 21, 22}, Flies: {26, 31, 36}, Mature: {39, 41, 44}}
-	droneDays  = map[Stage]Length{Laid: {0, 0, 0}, Hatched: {3, 3, 3}, Capped: {9, 10, 10}, Emerged: {23, 24, 25}, Flies: {30, 32, 34}, Mature: {36, 37, 38}}
-	queenDays  = map[Stage]Length{Laid: {0, 0, 0}, Hatched: {3, 3, 3}, Capped: {7, 8, 9}, Emerged: {15, 16, 17}, Flies: {20, 22, 24}, Mature: {21, 22, 23}}
+	workerDays = map[Stage]Length{
+		Laid: {0, 0, 0}, Hatched: {3, 3, 3}, Capped: {8, 9, 9}, Emerged: {19, 21, 22}, Flies: {26, 31, 36},
+		Mature: {39, 41, 44},
+	}
+	droneDays = map[Stage]Length{
+		Laid: {0, 0, 0}, Hatched: {3, 3, 3}, Capped: {9, 10, 10}, Emerged: {23, 24, 25}, Flies: {30, 32, 34},
+		Mature: {36, 37, 38},
+	}
+	queenDays = map[Stage]Length{
+		Laid: {0, 0, 0}, Hatched: {3, 3, 3}, Capped: {7, 8, 9}, Emerged: {15, 16, 17}, Flies: {20, 22, 24},
+		Mature: {21, 22, 23},
+	}
 )
 
 // Errors of this package.

@@ -18,9 +18,27 @@ func TestCalendar(t *testing.T) {
 		stage brood.Stage
 		want  brood.Course
 	}{
-		{brood.Worker, brood.Laid, brood.Course{Laid: may1, Hatched: may1 + 3, Capped: may1 + 9, Emerges: may1 + 21, Flies: may1 + 31, Mature: may1 + 41}},
-		{brood.Drone, brood.Capped, brood.Course{Laid: may1 - 10, Hatched: may1 - 7, Capped: may1, Emerges: may1 + 14, Flies: may1 + 22, Mature: may1 + 27}},
-		{brood.Queen, brood.Emerged, brood.Course{Laid: may1 - 16, Hatched: may1 - 13, Capped: may1 - 8, Emerges: may1, Flies: may1 + 6, Mature: may1 + 6}},
+		{
+			brood.Worker, brood.Laid,
+			brood.Course{
+				Laid: may1, Hatched: may1 + 3, Capped: may1 + 9, Emerges: may1 + 21, Flies: may1 + 31,
+				Mature: may1 + 41,
+			},
+		},
+		{
+			brood.Drone, brood.Capped,
+			brood.Course{
+				Laid: may1 - 10, Hatched: may1 - 7, Capped: may1, Emerges: may1 + 14, Flies: may1 + 22,
+				Mature: may1 + 27,
+			},
+		},
+		{
+			brood.Queen, brood.Emerged,
+			brood.Course{
+				Laid: may1 - 16, Hatched: may1 - 13, Capped: may1 - 8, Emerges: may1, Flies: may1 + 6,
+				Mature: may1 + 6,
+			},
+		},
 	}
 	for _, tt := range tests {
 		if got, err := brood.From(tt.caste, tt.stage, may1); err != nil || got != tt.want {
@@ -40,7 +58,10 @@ func TestAnyStageTellsTheSame(t *testing.T) {
 	on := day.Of(2026, time.June, 3)
 	for _, c := range []brood.Caste{brood.Worker, brood.Drone, brood.Queen} {
 		whole, _ := brood.From(c, brood.Laid, on)
-		for s, d := range map[brood.Stage]day.Day{brood.Hatched: whole.Hatched, brood.Capped: whole.Capped, brood.Emerged: whole.Emerges, brood.Mature: whole.Mature} {
+		for s, d := range map[brood.Stage]day.Day{
+			brood.Hatched: whole.Hatched, brood.Capped: whole.Capped, brood.Emerged: whole.Emerges,
+			brood.Mature: whole.Mature,
+		} {
 			if got, err := brood.From(c, s, d); err != nil || got != whole {
 				t.Errorf("%s from %s: %+v, want %+v (%v)", c, s, got, whole, err)
 			}

@@ -47,7 +47,9 @@ func TestBroodAboveTheNestCountsAsNest(t *testing.T) {
 	medium, _ := hive.FormatFor("langstroth-medium-10")
 	b := hive.NewBox("s", medium, 10, hive.Make{Super: true, Drawn: true})
 	for i := range b.Frames {
-		b.Frames[i].A, b.Frames[i].B = comb.Shares{comb.Brood: 0.5, comb.Empty: 0.5}, comb.Shares{comb.Brood: 0.5, comb.Empty: 0.5}
+		b.Frames[i].A, b.Frames[i].B = comb.Shares{
+			comb.Brood: 0.5, comb.Empty: 0.5,
+		}, comb.Shares{comb.Brood: 0.5, comb.Empty: 0.5}
 	}
 	e := colony.Estimate{Stack: hive.Stack{Boxes: []hive.Box{b}}}
 	e.Sum()
@@ -58,7 +60,10 @@ func TestBroodAboveTheNestCountsAsNest(t *testing.T) {
 
 func TestTheOlderTheYoungestBroodTheLessSureTheQueen(t *testing.T) {
 	last := 2.0
-	for _, q := range []colony.QueenEvidence{{Looked: true, Eggs: true}, {Looked: true, Seen: true}, {Looked: true, Larvae: true, Capped: true}, {Looked: true, Capped: true}, {Looked: true}} {
+	for _, q := range []colony.QueenEvidence{
+		{Looked: true, Eggs: true}, {Looked: true, Seen: true}, {Looked: true, Larvae: true, Capped: true},
+		{Looked: true, Capped: true}, {Looked: true},
+	} {
 		if c := q.QueenChance(); c >= last {
 			t.Errorf("%+v gives a chance of %v, not less than %v", q, c, last)
 		} else {

@@ -95,7 +95,10 @@ func TestFaceShorthand(t *testing.T) {
 			t.Errorf("ParseFace(%q) = %q, %v; want %q", tt.in, f, err, tt.out)
 		}
 	}
-	bad := map[string]string{"H9": "eight eighths", "H5 B4": "eight eighths", "X3": "not a content", "H": "number of eighths", "H-1": "negative", "HHHHHHHX": "not a content"}
+	bad := map[string]string{
+		"H9": "eight eighths", "H5 B4": "eight eighths", "X3": "not a content", "H": "number of eighths",
+		"H-1": "negative", "HHHHHHHX": "not a content",
+	}
 	for in, word := range bad {
 		if _, err := comb.ParseFace(in); err == nil || !strings.Contains(err.Error(), word) {
 			t.Errorf("ParseFace(%q) error %v, want one that says %q", in, err, word)

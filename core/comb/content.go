@@ -31,7 +31,9 @@ const (
 // Letters are the codes of the contents, in order.
 const Letters = "HNPELBDCF"
 
-var names = [Contents]string{"capped honey", "nectar", "pollen", "eggs", "larvae", "capped brood", "drone brood", "empty comb", "foundation"}
+var names = [Contents]string{
+	"capped honey", "nectar", "pollen", "eggs", "larvae", "capped brood", "drone brood", "empty comb", "foundation",
+}
 
 // Letter returns the one-letter code of c.
 func (c Content) Letter() string { return Letters[c : c+1] }

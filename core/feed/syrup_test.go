@@ -24,7 +24,10 @@ func TestDensityAgainstTheTable(t *testing.T) {
 // TestSolubilityAgainstHerzfeld: two formulae against the older table.
 // Source: Herzfeld 1892, from memory; newer work differs from it by up to 0.6.
 func TestSolubilityAgainstHerzfeld(t *testing.T) {
-	for c, want := range map[float64]float64{0: 64.18, 10: 65.58, 20: 67.09, 30: 68.70, 40: 70.42, 50: 72.25, 60: 74.18, 70: 76.21, 80: 78.36, 90: 80.61, 100: 82.97} {
+	for c, want := range map[float64]float64{
+		0: 64.18, 10: 65.58, 20: 67.09, 30: 68.70, 40: 70.42, 50: 72.25, 60: 74.18, 70: 76.21, 80: 78.36, 90: 80.61,
+		100: 82.97,
+	} {
 		low, high := feed.Soluble(c)
 		if low > high || math.Abs(low-want) > 0.6 || math.Abs(high-want) > 0.6 {
 			t.Errorf("at %g °C: %.2f to %.2f %%, Herzfeld has %.2f", c, low, high, want)
@@ -147,7 +150,10 @@ func TestMonotonic(t *testing.T) {
 // TestMassOfAFeed, by hand: 2 kg of sugar are 3 kg of 2:1, 4 kg of 1:1, 2.35 kg
 // of fondant with 85 % sugar; a kilogram makes 1.131 L of 2:1 (values E).
 func TestMassOfAFeed(t *testing.T) {
-	for what, want := range map[string]float64{"2:1 syrup": 3, "thin 1:1 syrup": 4, "3:2": 2 * 5.0 / 3, "fondant": 2 / 0.85, "dry sugar": 2, "syrup": 3, "a:b": 3, "0:1": 3} {
+	for what, want := range map[string]float64{
+		"2:1 syrup": 3, "thin 1:1 syrup": 4, "3:2": 2 * 5.0 / 3, "fondant": 2 / 0.85, "dry sugar": 2, "syrup": 3,
+		"a:b": 3, "0:1": 3,
+	} {
 		if got := feed.MassKg(what, 2); math.Abs(got-want) > 1e-9 {
 			t.Errorf("2 kg of sugar as %q weigh %.3f kg, want %.3f", what, got, want)
 		}

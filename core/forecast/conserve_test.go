@@ -33,7 +33,10 @@ func close2(a, b float64) bool { return math.Abs(a-b) <= 1e-6*(1+math.Abs(a)+mat
 // they happen, on every day of a year with changes in it.
 func TestNothingIsMadeOrLost(t *testing.T) {
 	p := Defaults()
-	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, day.Of(2026, time.March, 1), day.Of(2026, time.March, 1), 365, 12, 5)
+	y := NewYard(
+		Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, day.Of(2026, time.March, 1),
+		day.Of(2026, time.March, 1), 365, 12, 5,
+	)
 	given := NotSeen(Unseen{Cells: 8000, KgPerCell: 0.0004, Bees: 1500}, 12, "elsewhere", 5)
 	for m := range 12 {
 		s := usual()
@@ -98,18 +101,28 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 				t.Fatalf("member %d day %d: %.1f cells used of %.1f in the nest", m, i, used, s.NestDrawn)
 			}
 			// The sums that days keep up are the sums of the cohorts.
-			if !close2(s.brood, s.Brood()) || !close2(s.larvae, s.LarvaCount()) || !close2(s.capped, s.CappedCount()) || !close2(s.broodCells, s.Brood()+droneCells*s.DroneCount()) {
-				t.Fatalf("member %d day %d: sums %v %v %v %v, cohorts %v %v %v", m, i, s.brood, s.larvae, s.capped, s.broodCells, s.Brood(), s.LarvaCount(), s.CappedCount())
+			if !close2(s.brood, s.Brood()) || !close2(s.larvae, s.LarvaCount()) || !close2(s.capped, s.CappedCount()) ||
+				!close2(s.broodCells, s.Brood()+droneCells*s.DroneCount()) {
+				t.Fatalf(
+					"member %d day %d: sums %v %v %v %v, cohorts %v %v %v", m, i, s.brood, s.larvae, s.capped,
+					s.broodCells, s.Brood(), s.LarvaCount(), s.CappedCount(),
+				)
 			}
 			if s.SuperCapped > s.SuperHoney+1e-9 || s.Reach > s.Stores()+1e-9 {
-				t.Fatalf("member %d day %d: %.6f kg capped of %.6f above, %.6f in reach of %.6f", m, i, s.SuperCapped, s.SuperHoney, s.Reach, s.Stores())
+				t.Fatalf(
+					"member %d day %d: %.6f kg capped of %.6f above, %.6f in reach of %.6f", m, i, s.SuperCapped,
+					s.SuperHoney, s.Reach, s.Stores(),
+				)
 			}
 			if comb := s.NestDrawn + s.NestUndrawn + s.UnderDrawn + s.UnderUndrawn; i > 105 && !close2(comb, combs) {
 				t.Fatalf("member %d day %d: %.3f cells of comb in the nest, %.3f the day before", m, i, comb, combs)
 			} else {
 				combs = comb
 			}
-			for _, v := range []float64{s.Reach, s.SuperCapped, s.UnderDrawn, s.NestHoney, s.NestNectar, s.SuperHoney, s.SuperNectar, s.House, s.Foragers, s.Winter, s.NestUndrawn, s.SuperUndrawn, s.PollenCells} {
+			for _, v := range []float64{
+				s.Reach, s.SuperCapped, s.UnderDrawn, s.NestHoney, s.NestNectar, s.SuperHoney, s.SuperNectar, s.House,
+				s.Foragers, s.Winter, s.NestUndrawn, s.SuperUndrawn, s.PollenCells,
+			} {
 				if v < -1e-9 || math.IsNaN(v) {
 					t.Fatalf("member %d day %d: a stock is %v: %+v", m, i, v, s)
 				}
@@ -137,7 +150,13 @@ func TestAYearOfAUsualColony(t *testing.T) {
 		peakLaying = max(peakLaying, out.Laid)
 		least = min(least, s.Stores())
 		if testing.Verbose() && i%10 == 0 {
-			t.Logf("day %3d  bees %6.0f (W %6.0f F %6.0f)  brood %6.0f laid %5.0f/%5.0f free %6.0f  nest %5.1f+%4.1f super %5.1f+%4.1f acc %.2f pot %.2f T %.1f h %.1f pollen %.0f", c.SeasonDay, s.Bees(), s.Winter, s.Foragers, s.Brood(), out.Laid, out.WithRoom, s.NestFree(&p), s.NestHoney, s.NestNectar, s.SuperHoney, s.SuperNectar, s.SuperAccess, out.Potential, c.MeanC, c.FlightHours, s.PollenCells)
+			t.Logf(
+				"day %3d  bees %6.0f (W %6.0f F %6.0f)  brood %6.0f laid %5.0f/%5.0f free %6.0f  nest %5.1f+%4.1f "+
+					"super %5.1f+%4.1f acc %.2f pot %.2f T %.1f h %.1f pollen %.0f",
+				c.SeasonDay, s.Bees(), s.Winter, s.Foragers, s.Brood(), out.Laid, out.WithRoom, s.NestFree(&p),
+				s.NestHoney, s.NestNectar, s.SuperHoney, s.SuperNectar, s.SuperAccess, out.Potential, c.MeanC,
+				c.FlightHours, s.PollenCells,
+			)
 		}
 	}
 	// Seeley 1985, Honeybee Ecology (from memory): 60-80 kg eaten a year. The
@@ -150,10 +169,16 @@ func TestAYearOfAUsualColony(t *testing.T) {
 		t.Errorf("laid in a year: %.0f, Bodenheimer 150,000-200,000", s.Ledger.Laid)
 	}
 	if peak < 30000 || peak > 60000 || peakDay < 140 || peakDay > 215 {
-		t.Errorf("at most %.0f bees on season day %d; a strong colony has 30,000-60,000 in June or July (common practice)", peak, peakDay)
+		t.Errorf(
+			"at most %.0f bees on season day %d; a strong colony has 30,000-60,000 in June or July (common practice)",
+			peak, peakDay,
+		)
 	}
 	if end := s.Bees(); end < 6000 || end > 22000 {
 		t.Errorf("%.0f bees at the end of winter, want 6,000-22,000 (common practice)", end)
 	}
-	t.Logf("eaten %.1f kg, laid %.0f, nectar in %.1f kg, peak %.0f bees on day %d, laying at most %.0f, least stores %.1f", s.Ledger.Eaten, s.Ledger.Laid, s.Ledger.NectarIn, peak, peakDay, peakLaying, least)
+	t.Logf(
+		"eaten %.1f kg, laid %.0f, nectar in %.1f kg, peak %.0f bees on day %d, laying at most %.0f, least stores %.1f",
+		s.Ledger.Eaten, s.Ledger.Laid, s.Ledger.NectarIn, peak, peakDay, peakLaying, least,
+	)
 }

@@ -108,9 +108,10 @@ func (x *Ensemble) Expected(e colony.Estimate, p *Parameters) colony.Expected {
 	of := func(q Quantity) (v []float64) { return x.Sample(q, p) }
 	mid := func(q Quantity) float64 { return Middle(of(q)).Likely }
 	return colony.Expected{
-		From: e.Day, Parts: e.Parts, Stages: e.Stages,
-		Eggs: Middle(of(OfEggs)), Larvae: Middle(of(OfLarvae)), Capped: Middle(of(OfSealed)), Drone: Middle(of(OfDrone)),
-		Pollen: Middle(of(OfPollen)), Bees: Middle(of(OfBees)), NestStores: Middle(of(OfNestStores)), SuperStores: Middle(of(OfSuperStores)),
-		NestNectar: mid(OfNestNectar), SuperNectar: mid(OfSuperNectar), NestUndrawn: mid(OfNestUndrawn), SuperUndrawn: mid(OfSuperUndrawn),
+		From: e.Day, Parts: e.Parts, Stages: e.Stages, Eggs: Middle(of(OfEggs)), Larvae: Middle(of(OfLarvae)),
+		Capped: Middle(of(OfSealed)), Drone: Middle(of(OfDrone)), Pollen: Middle(of(OfPollen)),
+		Bees: Middle(of(OfBees)), NestStores: Middle(of(OfNestStores)), SuperStores: Middle(of(OfSuperStores)),
+		NestNectar: mid(OfNestNectar), SuperNectar: mid(OfSuperNectar), NestUndrawn: mid(OfNestUndrawn),
+		SuperUndrawn: mid(OfSuperUndrawn),
 	}
 }

@@ -13,44 +13,141 @@ func Fixed() []season.FixedRow {
 		return season.FixedRow{Name: name, What: what, Value: value, Source: source}
 	}
 	return append([]season.FixedRow{
-		row("WinterBred", "share of the emerging bees that become long-lived, by season day", season.WinterBred.String(), common),
-		row("WinterBees", "share of the bees of a look that are winter bees, by season day", season.WinterBees.String(), "common practice, in the shape of what the model itself leaves of them"),
-		row("SwarmUrge", "share of the swarming urge, by season day", season.SwarmUrge.String(), "Fell et al. 1977, J. Apic. Res. 16:170-173 (most prime swarms from mid-May to mid-July, the height in early June), from memory"),
-		row("eggDays, larvaDays, cappedDays, droneDays", "days as egg, larva and capped; drones from egg to adult", of(eggDays, larvaDays, cappedDays, droneDays), "Winston 1987, from memory"),
+		row(
+			"WinterBred", "share of the emerging bees that become long-lived, by season day",
+			season.WinterBred.String(), common,
+		),
+		row(
+			"WinterBees", "share of the bees of a look that are winter bees, by season day",
+			season.WinterBees.String(), "common practice, in the shape of what the model itself leaves of them",
+		),
+		row(
+			"SwarmUrge", "share of the swarming urge, by season day", season.SwarmUrge.String(),
+			"Fell et al. 1977, J. Apic. Res. 16:170-173 (most prime swarms from mid-May to mid-July, the height in "+
+				"early June), from memory",
+		),
+		row(
+			"eggDays, larvaDays, cappedDays, droneDays", "days as egg, larva and capped; drones from egg to adult",
+			of(eggDays, larvaDays, cappedDays, droneDays), "Winston 1987, from memory",
+		),
 		row("droneCells", "worker cells that a drone cell takes the place of", of(droneCells), "derived: (6.9/5.4)²"),
 		row("lossOver", "days over which the loss of brood is spread", of(lossOver), "derived: 1-(1-x)^6 is 0.15"),
-		row("dronesLeast, dronesMost", "house bees from which on drones are reared, and share of the nest's comb they take at most", of(dronesLeast, dronesMost), common),
+		row(
+			"dronesLeast, dronesMost",
+			"house bees from which on drones are reared, and share of the nest's comb they take at most",
+			of(dronesLeast, dronesMost), common,
+		),
 		row("mostDie", "share of the foragers that a day takes at most", of(mostDie), guess),
-		row("frostSpan", "°C over which a frost goes from stopping the queen to leaving her alone", of(frostSpan), guess),
+		row(
+			"frostSpan", "°C over which a frost goes from stopping the queen to leaving her alone", of(frostSpan),
+			guess,
+		),
 		row("heatBroodUnder", "°C, mean of the day, under which brood costs heat", of(heatBroodUnder), guess),
 		row("restless", "times as much as winter bees that others eat in a cluster", of(restless), guess),
 		row("starveBrood", "share of the larvae that dies in a day wholly unfed", of(starveBrood), guess),
 		row("openFromKg", "kg a day that opens a new super", of(openFromKg), guess),
 		row("inUse", "access from which on supers are wholly in use", of(inUse), "rounding"),
-		row("pollenDraw, pollenHaste, pollenRoom", "how a need of pollen draws foragers: share more, haste, share of the free cells it fills in a day", of(pollenDraw, pollenHaste, pollenRoom), guess),
-		row("youngLarvae", "days of the larvae that are eaten for want of pollen", of(youngLarvae), "Schmickl and Crailsheim 2001, from memory"),
+		row(
+			"pollenDraw, pollenHaste, pollenRoom",
+			"how a need of pollen draws foragers: share more, haste, share of the free cells it fills in a day",
+			of(pollenDraw, pollenHaste, pollenRoom), guess,
+		),
+		row(
+			"youngLarvae", "days of the larvae that are eaten for want of pollen", of(youngLarvae),
+			"Schmickl and Crailsheim 2001, from memory",
+		),
 		row("coolRipening", "ripening on a cool day against a warm one", of(coolRipening), guess),
-		row("drawnFromKg, drawnSoon", "kg of a good day from which undrawn comb counts as room, and for how many days of drawing", of(drawnFromKg, drawnSoon), guess),
-		row("waxShare, drawLeast", "share of the nectar that a day may turn into wax, and of the foundation above that is in reach at once", of(waxShare, drawLeast), guess),
+		row(
+			"drawnFromKg, drawnSoon",
+			"kg of a good day from which undrawn comb counts as room, and for how many days of drawing",
+			of(drawnFromKg, drawnSoon), guess,
+		),
+		row(
+			"waxShare, drawLeast",
+			"share of the nectar that a day may turn into wax, and of the foundation above that is in reach at once",
+			of(waxShare, drawLeast), guess,
+		),
 		row("heldLeast", "eggs a day under which the season holds her, not room", of(heldLeast), guess),
 		row("flowLeast", "kg of a good day for room to store to matter", of(flowLeast), common),
-		row("fullShare, cappedUsual", "share at which a super counts as full, and as capped", of(fullShare, cappedUsual), "common practice; the corners are seldom filled"),
-		row("crowdPower, crowdMost", "power of crowding in the hazard of a swarm, and how many times it counts at most", of(crowdPower, crowdMost), "none; guess, held by hives left alone (SwarmBase)"),
+		row(
+			"fullShare, cappedUsual", "share at which a super counts as full, and as capped",
+			of(fullShare, cappedUsual), "common practice; the corners are seldom filled",
+		),
+		row(
+			"crowdPower, crowdMost",
+			"power of crowding in the hazard of a swarm, and how many times it counts at most",
+			of(crowdPower, crowdMost), "none; guess, held by hives left alone (SwarmBase)",
+		),
 		row("cropMost", "share of the nest's honey that a swarm takes at most", of(cropMost), guess),
-		row("roomEnough, curveLeast", "share of free cells, and of her curve, from which on brood tells of the queen", of(roomEnough, curveLeast), held),
-		row("toldUsual, toldSpring, toldSure", "what brood weighs against the usual queen, in spring, and what it leaves of the spread of queens", of(toldUsual, toldSpring, toldSure), held),
-		row("layingLeast, layingMost", "eggs a day that a look may say of her", of(layingLeast, layingMost), "no queen is known to keep up more than about 2,000 (Nolan 1925, from memory)"),
-		row("nurseShare, nursesHeld", "share of the bees that can nurse, and of what they could rear from which on they hold her back", of(nurseShare, nursesHeld), "house bees at rest, Khoury et al. 2011 (from memory); the second a guess, held by the calibration"),
-		row("larvaePart, sealedPart", "of the spread of eggs, that of larvae and of capped brood", of(larvaePart, sealedPart), held),
-		row("housesMost, fullInUse", "share of house bees at most; how many times a quarter full is all in use", of(housesMost, fullInUse), guess),
-		row("afterCapped, afterCharged, afterEmerged", "days until eggs, with capped, charged and emerged cells", of(afterCapped, afterCharged, afterEmerged), "derived: out 8 days after capping, laying 8 to 14 later (Winston 1987, from memory)"),
-		row("lostLarvae, afterLarvae, afterBrood, requeenSD", "days less than EmergencyDays where larvae were found; days with capped brood only and with none; spread, days", of(lostLarvae, afterLarvae, afterBrood, requeenSD), "derived from the age of the youngest brood"),
-		row("hopeCapped, hopeless", "share of Mates that is left with capped brood only, and with none", of(hopeCapped, hopeless), guess),
-		row("warmerBy, anyFlightC, someHours", "a day of no flight that turns out so many °C warmer, and no colder than, has some hours", of(warmerBy, anyFlightC, someHours), guess),
-		row("toldUnder", "share of its own spread under which a colony's pace is told by its looks", of(toldUnder), guess),
-		row("floorKg, floorCells, floorPace", "what logarithms of nothing are held to: kg, cells or bees, pace", of(floorKg, floorCells, floorPace), "rounding"),
-		row("byChance, mostStep", "squared correlation times members under which it is chance; logarithm that one look may move", of(byChance, mostStep), "one time in twenty; rounding"),
-		row("coarseCells, coarsePainted, coarseKg", "what counting by halves of frames and eighths of faces leaves open", of(coarseCells, coarsePainted, coarseKg), "derived: a seventh of a deep frame"),
-		row("emptyBoxKg, mostBoxes", "kg for which an empty box counts, and share of the boxes that says something of all", of(emptyBoxKg, mostBoxes), guess),
+		row(
+			"roomEnough, curveLeast", "share of free cells, and of her curve, from which on brood tells of the queen",
+			of(roomEnough, curveLeast), held,
+		),
+		row(
+			"toldUsual, toldSpring, toldSure",
+			"what brood weighs against the usual queen, in spring, and what it leaves of the spread of queens",
+			of(toldUsual, toldSpring, toldSure), held,
+		),
+		row(
+			"layingLeast, layingMost", "eggs a day that a look may say of her", of(layingLeast, layingMost),
+			"no queen is known to keep up more than about 2,000 (Nolan 1925, from memory)",
+		),
+		row(
+			"nurseShare, nursesHeld",
+			"share of the bees that can nurse, and of what they could rear from which on they hold her back",
+			of(nurseShare, nursesHeld),
+			"house bees at rest, Khoury et al. 2011 (from memory); the second a guess, held by the calibration",
+		),
+		row(
+			"larvaePart, sealedPart", "of the spread of eggs, that of larvae and of capped brood",
+			of(larvaePart, sealedPart), held,
+		),
+		row(
+			"housesMost, fullInUse", "share of house bees at most; how many times a quarter full is all in use",
+			of(housesMost, fullInUse), guess,
+		),
+		row(
+			"afterCapped, afterCharged, afterEmerged", "days until eggs, with capped, charged and emerged cells",
+			of(afterCapped, afterCharged, afterEmerged),
+			"derived: out 8 days after capping, laying 8 to 14 later (Winston 1987, from memory)",
+		),
+		row(
+			"lostLarvae, afterLarvae, afterBrood, requeenSD",
+			"days less than EmergencyDays where larvae were found; days with capped brood only and with none; "+
+				"spread, days",
+			of(lostLarvae, afterLarvae, afterBrood, requeenSD), "derived from the age of the youngest brood",
+		),
+		row(
+			"hopeCapped, hopeless", "share of Mates that is left with capped brood only, and with none",
+			of(hopeCapped, hopeless), guess,
+		),
+		row(
+			"warmerBy, anyFlightC, someHours",
+			"a day of no flight that turns out so many °C warmer, and no colder than, has some hours",
+			of(warmerBy, anyFlightC, someHours), guess,
+		),
+		row(
+			"toldUnder", "share of its own spread under which a colony's pace is told by its looks", of(toldUnder),
+			guess,
+		),
+		row(
+			"floorKg, floorCells, floorPace", "what logarithms of nothing are held to: kg, cells or bees, pace",
+			of(floorKg, floorCells, floorPace), "rounding",
+		),
+		row(
+			"byChance, mostStep",
+			"squared correlation times members under which it is chance; logarithm that one look may move",
+			of(byChance, mostStep), "one time in twenty; rounding",
+		),
+		row(
+			"coarseCells, coarsePainted, coarseKg",
+			"what counting by halves of frames and eighths of faces leaves open",
+			of(coarseCells, coarsePainted, coarseKg), "derived: a seventh of a deep frame",
+		),
+		row(
+			"emptyBoxKg, mostBoxes",
+			"kg for which an empty box counts, and share of the boxes that says something of all",
+			of(emptyBoxKg, mostBoxes), guess,
+		),
 	}, season.Fixed()...)
 }

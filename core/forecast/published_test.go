@@ -66,7 +66,10 @@ func TestAdultLifeBySeason(t *testing.T) {
 		month     time.Month
 		winter    bool
 		low, high float64
-	}{{"June", time.June, false, 15, 38}, {"April", time.April, false, 20, 60}, {"September", time.September, false, 25, 75}, {"October, winter bees", time.October, true, 130, 210}} {
+	}{
+		{"June", time.June, false, 15, 38}, {"April", time.April, false, 20, 60},
+		{"September", time.September, false, 25, 75}, {"October, winter bees", time.October, true, 130, 210},
+	} {
 		if got := life(tt.month, 1, tt.winter); got < tt.low || got > tt.high {
 			t.Errorf("%s: a mean life of %.0f d, published %.0f to %.0f", tt.name, got, tt.low, tt.high)
 		} else {
@@ -147,7 +150,10 @@ func TestALostQueen(t *testing.T) {
 		}
 	}
 	if last != 21 && last != 20 || eggs < 20 || eggs > 28 || next < 41 || next > 49 {
-		t.Errorf("last worker on day %d, next eggs %d, next workers %d; by the calendar 21, 20-28, 41-49", last, eggs, next)
+		t.Errorf(
+			"last worker on day %d, next eggs %d, next workers %d; by the calendar 21, 20-28, 41-49", last, eggs,
+			next,
+		)
 	}
 	if at40 > 0.75*kept40 {
 		t.Errorf("on day 40 without a queen %.0f bees, with one %.0f", at40, kept40)
@@ -222,9 +228,14 @@ func TestLargerColoniesStoreMoreABee(t *testing.T) {
 		if least == 0 {
 			least = each
 		}
-		t.Logf("%.0f bees gain %.0f mg each: %.2f times as much as 15,000, published %.2f", tt.bees, each*1e6, each/least, tt.published)
+		t.Logf(
+			"%.0f bees gain %.0f mg each: %.2f times as much as 15,000, published %.2f", tt.bees, each*1e6,
+			each/least, tt.published,
+		)
 		if math.Abs(each/least-tt.published) > 0.15 {
-			t.Errorf("%.0f bees gain %.2f times as much each as 15,000, published %.2f", tt.bees, each/least, tt.published)
+			t.Errorf(
+				"%.0f bees gain %.2f times as much each as 15,000, published %.2f", tt.bees, each/least, tt.published,
+			)
 		}
 	}
 }
@@ -256,7 +267,10 @@ func TestHivesLeftAloneSwarm(t *testing.T) {
 		least, most float64
 	}{{"one box", 1, 0.61, 0.95}, {"four boxes", 4, 0.045, 0.39}} {
 		share, first := leftAlone(tt.boxes)
-		t.Logf("%s: %.2f swarm, a tenth by %v, half by %v, nine in ten by %v", tt.name, share, first[0], first[1], first[2])
+		t.Logf(
+			"%s: %.2f swarm, a tenth by %v, half by %v, nine in ten by %v", tt.name, share, first[0], first[1],
+			first[2],
+		)
 		if share < tt.least || share > tt.most {
 			t.Errorf("%s: %.2f swarm in a summer, published %.2f to %.2f", tt.name, share, tt.least, tt.most)
 		}
@@ -272,7 +286,10 @@ func leftAlone(boxes float64) (share float64, by [3]day.Day) {
 	const members, days = 200, 170
 	p := Defaults()
 	from := day.Of(2026, time.April, 1)
-	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: season.Climate{MeanC: 8, SwingC: 13.5}}, from, from, days, members, 5)
+	y := NewYard(
+		Site{Yard: "q", Hemisphere: season.North, Climate: season.Climate{MeanC: 8, SwingC: 13.5}}, from, from, days,
+		members, 5,
+	)
 	var left [days]float64
 	for m := range members {
 		off := func(sd float64, purpose int) float64 { return math.Exp(sd * normal(1, 7, m, 0, purpose)) }
@@ -352,8 +369,11 @@ func TestWinterUse(t *testing.T) {
 		y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: c}, from, from, days, 40, 5)
 		eaten, alive, low, high := 0.0, 0, 0.0, 0.0
 		for m := range 40 {
-			s := State{Winter: 14000, House: 2000, Foragers: 500, QueenPeak: 1550, PollenCells: 4000, NestHoney: c.WinterHighKg, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039,
-				IntakeFactor: 1, EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: 1, Lid: 1}
+			s := State{
+				Winter: 14000, House: 2000, Foragers: 500, QueenPeak: 1550, PollenCells: 4000,
+				NestHoney: c.WinterHighKg, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039, IntakeFactor: 1,
+				EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: 1, Lid: 1,
+			}
 			for i := range y.at(m) {
 				cond := &y.at(m)[i]
 				oneDay(&s, &p, cond)
@@ -371,9 +391,15 @@ func TestWinterUse(t *testing.T) {
 				alive++
 			}
 		}
-		t.Logf("%s: %.1f kg eaten in %d days, by the months %.1f to %.1f; %d of 40 alive", key, eaten, days, low, high, alive)
+		t.Logf(
+			"%s: %.1f kg eaten in %d days, by the months %.1f to %.1f; %d of 40 alive", key, eaten, days, low, high,
+			alive,
+		)
 		if eaten < low || eaten > high || eaten > c.WinterLowKg {
-			t.Errorf("%s: %.1f kg eaten, by the months %.1f to %.1f; handbooks want %.0f on the hive", key, eaten, low, high, c.WinterLowKg)
+			t.Errorf(
+				"%s: %.1f kg eaten, by the months %.1f to %.1f; handbooks want %.0f on the hive", key, eaten, low,
+				high, c.WinterLowKg,
+			)
 		}
 		if alive < 38 {
 			t.Errorf("%s: %d of 40 live on what handbooks want", key, alive)

@@ -35,8 +35,11 @@ const (
 )
 
 // QuantityNames are short names in the units of [State].
-var QuantityNames = [Quantities]string{"stores_kg", "nest_stores_kg", "super_stores_kg", "reachable_kg", "super_capped_share", "eggs", "larvae", "capped_brood",
-	"drone_brood", "brood", "bees", "nest_free_cells", "super_free_cells", "room_kg", "crowding", "pollen_cells", "nest_nectar_kg", "super_nectar_kg", "nest_undrawn", "super_undrawn"}
+var QuantityNames = [Quantities]string{
+	"stores_kg", "nest_stores_kg", "super_stores_kg", "reachable_kg", "super_capped_share", "eggs", "larvae",
+	"capped_brood", "drone_brood", "brood", "bees", "nest_free_cells", "super_free_cells", "room_kg", "crowding",
+	"pollen_cells", "nest_nectar_kg", "super_nectar_kg", "nest_undrawn", "super_undrawn",
+}
 
 // Of returns a quantity of a state on a mild day.
 func (s *State) Of(q Quantity, p *Parameters) float64 {
@@ -127,7 +130,10 @@ func (t *tracks) into(r *Result) {
 // Middle returns the median of a sample with its 80 % range; it sorts it.
 func Middle(sample []float64) measure.Range {
 	slices.Sort(sample)
-	return measure.Range{Low: measure.Quantile(sample, measure.Low80), Likely: measure.Quantile(sample, measure.Median), High: measure.Quantile(sample, measure.High80)}
+	return measure.Range{
+		Low: measure.Quantile(sample, measure.Low80), Likely: measure.Quantile(sample, measure.Median),
+		High: measure.Quantile(sample, measure.High80),
+	}
 }
 
 // Below returns the share of the members in which a quantity whose course was

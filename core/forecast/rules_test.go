@@ -50,12 +50,27 @@ func oneDay(s *State, p *Parameters, c *Condition) Today {
 		what      string
 		got, want float64
 	}{
-		{"kg in store", s.Stores(), was.Stores() + l.NectarIn - before.NectarIn - (l.Eaten - before.Eaten) - (l.WaxHoney - before.WaxHoney)},
+		{
+			"kg in store", s.Stores(),
+			was.Stores() + l.NectarIn - before.NectarIn - (l.Eaten - before.Eaten) - (l.WaxHoney - before.WaxHoney),
+		},
 		{"bees", s.Bees(), was.Bees() + l.Emerged - before.Emerged - (l.BeesDied - before.BeesDied)},
-		{"brood", s.Brood(), was.Brood() + l.Laid - before.Laid - (l.BroodDied - before.BroodDied) - (l.Emerged - before.Emerged)},
-		{"drones", s.DroneCount() + s.Drones, was.DroneCount() + was.Drones + l.DroneLaid - before.DroneLaid - (l.DronesDied - before.DronesDied)},
-		{"pollen", s.PollenCells, was.PollenCells + l.PollenIn - before.PollenIn - (l.PollenEaten - before.PollenEaten)},
-		{"comb", s.NestDrawn + s.NestUndrawn + s.UnderDrawn + s.UnderUndrawn + s.SuperDrawn + s.SuperUndrawn, was.NestDrawn + was.NestUndrawn + was.UnderDrawn + was.UnderUndrawn + was.SuperDrawn + was.SuperUndrawn},
+		{
+			"brood", s.Brood(),
+			was.Brood() + l.Laid - before.Laid - (l.BroodDied - before.BroodDied) - (l.Emerged - before.Emerged),
+		},
+		{
+			"drones", s.DroneCount() + s.Drones,
+			was.DroneCount() + was.Drones + l.DroneLaid - before.DroneLaid - (l.DronesDied - before.DronesDied),
+		},
+		{
+			"pollen", s.PollenCells,
+			was.PollenCells + l.PollenIn - before.PollenIn - (l.PollenEaten - before.PollenEaten),
+		},
+		{
+			"comb", s.NestDrawn + s.NestUndrawn + s.UnderDrawn + s.UnderUndrawn + s.SuperDrawn + s.SuperUndrawn,
+			was.NestDrawn + was.NestUndrawn + was.UnderDrawn + was.UnderUndrawn + was.SuperDrawn + was.SuperUndrawn,
+		},
 	} {
 		if !close2(x.got, x.want) {
 			panic(fmt.Sprintf("a day ends with %.9f %s, its flows say %.9f", x.got, x.what, x.want))
@@ -83,8 +98,12 @@ func TestNoRoomAboveBindsTheNest(t *testing.T) {
 	open, shut := summer(), summer()
 	shut.SuperDrawn = 0
 	a, b := live(open, goodDay, 16), live(shut, goodDay, 16)
-	if b.NestHoney+b.NestNectar <= a.NestHoney+a.NestNectar+2 || b.NestFree(&p) >= a.NestFree(&p) || b.Brood() >= a.Brood() {
-		t.Errorf("without a super: %.1f kg in the nest, %.0f brood; with one %.1f kg, %.0f", b.NestHoney+b.NestNectar, b.Brood(), a.NestHoney+a.NestNectar, a.Brood())
+	if b.NestHoney+b.NestNectar <= a.NestHoney+a.NestNectar+2 || b.NestFree(&p) >= a.NestFree(&p) ||
+		b.Brood() >= a.Brood() {
+		t.Errorf(
+			"without a super: %.1f kg in the nest, %.0f brood; with one %.1f kg, %.0f", b.NestHoney+b.NestNectar,
+			b.Brood(), a.NestHoney+a.NestNectar, a.Brood(),
+		)
 	}
 }
 
@@ -169,7 +188,10 @@ func TestForagerShareAgainstKhoury(t *testing.T) {
 	m := p.ForagerDeathBase + p.ForagerDeathHour*8
 	k := p.RecruitAlpha - p.RecruitSigma - m
 	want := (k + math.Sqrt(k*k+4*m*p.RecruitAlpha)) / (2 * m)
-	s := State{House: 20000, Foragers: 3000, DeathFactor: 1, IntakeFactor: 1, EatFactor: 1, FlowFactor: 1, Near: 1, Lid: 1, NestKgPerCell: 0.0004}
+	s := State{
+		House: 20000, Foragers: 3000, DeathFactor: 1, IntakeFactor: 1, EatFactor: 1, FlowFactor: 1, Near: 1, Lid: 1,
+		NestKgPerCell: 0.0004,
+	}
 	for range 400 {
 		s.House += 1200 // emergence, held constant
 		s.work(&p, &c, timeOf(c.SeasonDay))
@@ -246,7 +268,8 @@ func TestSpringComesInTheSouthToo(t *testing.T) {
 func TestHorizonReachesTheFirstFlowFromAutumnOn(t *testing.T) {
 	for d, want := range map[day.Day]int{
 		day.Of(2026, time.June, 3): 60, day.Of(2026, time.August, 1): 60,
-		day.Of(2026, time.December, 1): 365 - 335 + 112, day.Of(2026, time.February, 1): 112 - 32, day.Of(2026, time.April, 10): 60,
+		day.Of(2026, time.December, 1): 365 - 335 + 112, day.Of(2026, time.February, 1): 112 - 32,
+		day.Of(2026, time.April, 10): 60,
 	} {
 		if got := HorizonFor(season.Place{}.On(d)); got != want {
 			t.Errorf("%s: horizon %d, want %d", d, got, want)

@@ -154,7 +154,10 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 		r.Runway[k] = runwayOf(r.ends[k])
 	}
 	supers.into(r)
-	r.pull = Drivers{Queen: p.QueenAge(in.Pressure.QueenYears), Cups: max(1, in.Pressure.Cups), CellsADay: in.Pressure.CellsADay, NotBefore: in.Pressure.NotBefore}
+	r.pull = Drivers{
+		Queen: p.QueenAge(in.Pressure.QueenYears), Cups: max(1, in.Pressure.Cups), CellsADay: in.Pressure.CellsADay,
+		NotBefore: in.Pressure.NotBefore,
+	}
 	return r
 }
 

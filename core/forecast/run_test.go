@@ -25,7 +25,9 @@ func nest(t testing.TB, supers int, superFull, upperHoney float64) colony.Estima
 	st := hive.Stack{ExcluderAbove: 2}
 	lower := hive.NewBox("d1", deep, 10, hive.Make{Drawn: true})
 	for i := range lower.Frames {
-		f := comb.Shares{comb.Honey: 0.1, comb.Pollen: 0.1, comb.Eggs: 0.1, comb.Larvae: 0.2, comb.Brood: 0.4, comb.Empty: 0.1}
+		f := comb.Shares{
+			comb.Honey: 0.1, comb.Pollen: 0.1, comb.Eggs: 0.1, comb.Larvae: 0.2, comb.Brood: 0.4, comb.Empty: 0.1,
+		}
 		lower.Frames[i].A, lower.Frames[i].B = f, f
 	}
 	upper := hive.NewBox("d2", deep, 10, hive.Make{Drawn: true})
@@ -42,16 +44,21 @@ func nest(t testing.TB, supers int, superFull, upperHoney float64) colony.Estima
 		}
 		st.Boxes = append(st.Boxes, b)
 	}
-	e := colony.Estimate{Day: day.Of(2026, time.June, 10), Stack: st, Bees: 34000, BeesFrom: colony.Measured, Stages: true,
+	e := colony.Estimate{
+		Day: day.Of(2026, time.June, 10), Stack: st, Bees: 34000, BeesFrom: colony.Measured, Stages: true,
 		Spread: colony.Spread{Brood: 0.1, Stores: 0.1, Super: 0.1, Pollen: 0.2, Bees: 0.15},
-		Queen:  colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true}}
+		Queen:  colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true, Capped: true},
+	}
 	e.Sum()
 	return e
 }
 
 func input(t testing.TB, e colony.Estimate) Input {
-	return Input{Colony: "c", Estimate: e, Excluder: true, Today: e.Day, Horizon: 60, ReserveKg: ReserveSeasonKg, Seed: 1, Parameters: Defaults(),
-		Yard: NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, e.Day, e.Day, 60, Members, 1)}
+	return Input{
+		Colony: "c", Estimate: e, Excluder: true, Today: e.Day, Horizon: 60, ReserveKg: ReserveSeasonKg, Seed: 1,
+		Parameters: Defaults(),
+		Yard:       NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, e.Day, e.Day, 60, Members, 1),
+	}
 }
 
 func days(v *float64) float64 {
@@ -85,7 +92,10 @@ func TestRunwaysAnswerTheSituation(t *testing.T) {
 	}
 	in.Yard = NewYard(site, e.Day, e.Day, 60, Members, 1)
 	if hungry := Run(in); days(hungry.Runway[Food].Likely) != 0 {
-		t.Errorf("food with %.1f kg is %v d, want 0: already under the reserve", e.Stores(), days(hungry.Runway[Food].Likely))
+		t.Errorf(
+			"food with %.1f kg is %v d, want 0: already under the reserve", e.Stores(),
+			days(hungry.Runway[Food].Likely),
+		)
 	}
 }
 
@@ -119,7 +129,9 @@ func TestMoreRoomNeverShortensTheStoreRunway(t *testing.T) {
 	base := Run(in)
 	last := base.Chance(Store, 14)
 	for n := 1; n <= 3; n++ {
-		if c := Prepare(in).Run(Change{Day: in.Today, SuperDrawn: float64(n) * 44000, SuperKgPerCell: 0.00039}).Chance(Store, 14); c > last+0.02 {
+		if c := Prepare(in).Run(Change{
+			Day: in.Today, SuperDrawn: float64(n) * 44000, SuperKgPerCell: 0.00039,
+		}).Chance(Store, 14); c > last+0.02 {
 			t.Errorf("with %d supers more the chance of a full hive is %.2f, with one less %.2f", n, c, last)
 		} else {
 			last = c
@@ -267,9 +279,15 @@ func TestHowManyMembers(t *testing.T) {
 	}
 	c60, g60, l60 := spread(60)
 	c200, g200, l200 := spread(200)
-	t.Logf("60 members: chance ± %.3f, what a super does ± %.3f, likely end ± %.2f d; 200 members: %.3f, %.3f, %.2f d", c60, g60, l60, c200, g200, l200)
+	t.Logf(
+		"60 members: chance ± %.3f, what a super does ± %.3f, likely end ± %.2f d; 200 members: %.3f, %.3f, %.2f d",
+		c60, g60, l60, c200, g200, l200,
+	)
 	if c200 > 0.05 || g200 > 0.05 || l200 > 1.2 {
-		t.Errorf("with 200 members the chance is known to %.3f, the difference to %.3f, the likely end to %.2f d", c200, g200, l200)
+		t.Errorf(
+			"with 200 members the chance is known to %.3f, the difference to %.3f, the likely end to %.2f d", c200,
+			g200, l200,
+		)
 	}
 	if c200 >= c60 {
 		t.Errorf("more members are no surer: %.3f of 60, %.3f of 200", c60, c200)
@@ -288,7 +306,8 @@ func TestSupersFillInTurn(t *testing.T) {
 		t.Fatalf("two supers, told %d and %d", len(r.Full), len(r.SuperCapped))
 	}
 	for k := range r.Full {
-		if full, capped := days(r.Full[k].Likely), days(r.SuperCapped[k].Likely); !(full <= capped) || k == 0 && full > 25 {
+		if full, capped := days(r.Full[k].Likely), days(r.SuperCapped[k].Likely); !(full <= capped) || k == 0 &&
+			full > 25 {
 			t.Errorf("super %d full in %v d, capped in %v", k+1, full, capped)
 		}
 	}
@@ -299,7 +318,8 @@ func TestSupersFillInTurn(t *testing.T) {
 		t.Errorf("without a flow the second is full in %v d", *d.Full[1].Likely)
 	}
 	// One more put on fills last.
-	if m := Prepare(in).Run(Change{Day: in.Today, SuperDrawn: 44220, SuperKgPerCell: 0.00039}); len(m.Full) != 3 || days(m.Full[2].Likely) < days(m.Full[1].Likely) {
+	if m := Prepare(in).Run(Change{Day: in.Today, SuperDrawn: 44220, SuperKgPerCell: 0.00039}); len(m.Full) != 3 ||
+		days(m.Full[2].Likely) < days(m.Full[1].Likely) {
 		t.Errorf("with one more: %d supers told", len(m.Full))
 	}
 	full := input(t, nest(t, 1, 0.99, 0.2))

@@ -171,8 +171,11 @@ func (x *Ensemble) take(z *matrix) {
 }
 
 // told are the elements that a quantity is, or is the sum of.
-var told = map[Quantity][]int{OfNestStores: {atNest}, OfSuperStores: {atSuper}, OfStores: {atNest, atSuper}, OfEggs: {atEggs}, OfLarvae: {atLarvae}, OfSealed: {atSealed},
-	OfBrood: {atEggs, atLarvae, atSealed}, OfBees: {atBees}, OfPollen: {atPollen}}
+var told = map[Quantity][]int{
+	OfNestStores: {atNest}, OfSuperStores: {atSuper}, OfStores: {atNest, atSuper}, OfEggs: {atEggs},
+	OfLarvae: {atLarvae}, OfSealed: {atSealed}, OfBrood: {atEggs, atLarvae, atSealed}, OfBees: {atBees},
+	OfPollen: {atPollen},
+}
 
 // predict writes what each member makes of a quantity, as a logarithm, with what
 // has been moved so far.

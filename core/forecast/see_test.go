@@ -60,7 +60,9 @@ func TestWhatGoesAlongMovesToo(t *testing.T) {
 	pace := func(x *Ensemble) (intake, flow, queen, sd float64) {
 		var a, b, c []float64
 		for m := range x.States {
-			a, b, c = append(a, math.Log(x.States[m].IntakeFactor)), append(b, math.Log(x.States[m].FlowFactor)), append(c, math.Log(max(1, x.States[m].QueenPeak)))
+			a, b, c = append(
+				a, math.Log(x.States[m].IntakeFactor),
+			), append(b, math.Log(x.States[m].FlowFactor)), append(c, math.Log(max(1, x.States[m].QueenPeak)))
 		}
 		intake, v := moments(a)
 		flow, u := moments(b)
@@ -71,7 +73,10 @@ func TestWhatGoesAlongMovesToo(t *testing.T) {
 	x.Gained(likely*1.5, 0.5)
 	i1, f1, q1, sd1 := pace(x)
 	if i1 <= i0+0.05 || f1 <= f0+0.03 || sd1 >= 0.85*sd0 {
-		t.Errorf("half as much again was gained: intake %.2f to %.2f, flow %.2f to %.2f, spread %.2f to %.2f", i0, i1, f0, f1, sd0, sd1)
+		t.Errorf(
+			"half as much again was gained: intake %.2f to %.2f, flow %.2f to %.2f, spread %.2f to %.2f", i0, i1, f0,
+			f1, sd0, sd1,
+		)
 	}
 	if math.Abs(q1-q0) > 0.1 {
 		t.Errorf("and the queen went from %.2f to %.2f", q0, q1)
@@ -130,11 +135,44 @@ func TestSightsAreWhatWasSeen(t *testing.T) {
 		scale float64
 		want  []Quantity
 	}{
-		{"seams", []colony.Part{part("d1", "seams", colony.Carried), part("d2", "seams", colony.Carried), part("s", "", colony.Carried)}, colony.Measured, 0, []Quantity{OfBees}},
-		{"weight", []colony.Part{part("d1", "", colony.Carried), part("d2", "", colony.Carried), part("s", "", colony.Carried)}, colony.Carried, 31, []Quantity{OfStores}},
-		{"frames", []colony.Part{part("d1", "boxes", colony.Measured), part("d2", "boxes", colony.Measured), part("s", "boxes", colony.Measured)}, colony.Carried, 0, []Quantity{OfNestStores, OfSuperStores, OfBrood, OfPollen}},
-		{"faces", []colony.Part{part("d1", "faces", colony.Measured), part("d2", "faces", colony.Measured), part("s", "", colony.Carried)}, colony.Carried, 0, []Quantity{OfNestStores, OfEggs, OfLarvae, OfSealed, OfPollen}},
-		{"nothing", []colony.Part{part("d1", "", colony.Carried), part("d2", "", colony.Carried), part("s", "", colony.Carried)}, colony.Carried, 0, nil},
+		{
+			"seams",
+			[]colony.Part{
+				part("d1", "seams", colony.Carried), part("d2", "seams", colony.Carried),
+				part("s", "", colony.Carried),
+			},
+			colony.Measured, 0, []Quantity{OfBees},
+		},
+		{
+			"weight",
+			[]colony.Part{
+				part("d1", "", colony.Carried), part("d2", "", colony.Carried), part("s", "", colony.Carried),
+			},
+			colony.Carried, 31, []Quantity{OfStores},
+		},
+		{
+			"frames",
+			[]colony.Part{
+				part("d1", "boxes", colony.Measured), part("d2", "boxes", colony.Measured),
+				part("s", "boxes", colony.Measured),
+			},
+			colony.Carried, 0, []Quantity{OfNestStores, OfSuperStores, OfBrood, OfPollen},
+		},
+		{
+			"faces",
+			[]colony.Part{
+				part("d1", "faces", colony.Measured), part("d2", "faces", colony.Measured),
+				part("s", "", colony.Carried),
+			},
+			colony.Carried, 0, []Quantity{OfNestStores, OfEggs, OfLarvae, OfSealed, OfPollen},
+		},
+		{
+			"nothing",
+			[]colony.Part{
+				part("d1", "", colony.Carried), part("d2", "", colony.Carried), part("s", "", colony.Carried),
+			},
+			colony.Carried, 0, nil,
+		},
 	}
 	for _, tt := range tests {
 		e := nest(t, 1, 0.4, 0.3)

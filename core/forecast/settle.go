@@ -55,7 +55,9 @@ func (x *Ensemble) Drift(y *Yard, days int, name string, seed uint64) {
 	for m := range x.States {
 		s := &x.States[m]
 		if s.FlowFactor > 0 {
-			s.FlowFactor = math.Exp(keep*math.Log(s.FlowFactor) + fresh*flowLevelSD*normal(seed, y.key, m, int(x.Day), forFlowLevel))
+			s.FlowFactor = math.Exp(
+				keep*math.Log(s.FlowFactor) + fresh*flowLevelSD*normal(seed, y.key, m, int(x.Day), forFlowLevel),
+			)
 		}
 		z := func(k int) float64 { return unseen * normal(seed, h, m, int(x.Day), forUnseen+k) }
 		s.move(atNest, z(atNest))

@@ -96,7 +96,11 @@ func sights(e *colony.Estimate) []Sight {
 	}
 	if brood > 0 && broodSeen == brood {
 		if faces == brood {
-			out = append(out, Sight{OfEggs, e.Eggs, math.Hypot(e.Spread.Brood, youngSD)}, Sight{OfLarvae, e.Larvae, math.Hypot(e.Spread.Brood, youngSD)}, Sight{OfSealed, e.Capped, e.Spread.Brood})
+			out = append(
+				out, Sight{OfEggs, e.Eggs, math.Hypot(e.Spread.Brood, youngSD)},
+				Sight{OfLarvae, e.Larvae, math.Hypot(e.Spread.Brood, youngSD)},
+				Sight{OfSealed, e.Capped, e.Spread.Brood},
+			)
 		} else {
 			out = append(out, Sight{OfBrood, e.Brood(), e.Spread.Brood})
 		}

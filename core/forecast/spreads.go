@@ -25,15 +25,30 @@ func Spreads() []SpreadRow {
 		{"SameEye", "correlation of errors in stores below and above", SameEye, guess},
 		{"flowLevelSD", "a yard's flow against its calendar", flowLevelSD, guess},
 		{"flowDaySD", "a day's flow against its level", flowDaySD, guess},
-		{"flowForgets", "days in which what was learnt of a flow fades", flowForgets, "none; guess: about the length of a flow"},
+		{
+			"flowForgets", "days in which what was learnt of a flow fades", flowForgets,
+			"none; guess: about the length of a flow",
+		},
 		{"weatherMemory", "correlation of one day's weather with the next", weatherMemory, "common practice"},
 		{"weatherSwingC", "a day far ahead, °C", weatherSwingC, guess},
-		{"weatherSkill", "days over which a weather forecast loses its worth", weatherSkill, "common practice: about five days"},
+		{
+			"weatherSkill", "days over which a weather forecast loses its worth", weatherSkill,
+			"common practice: about five days",
+		},
 		{"HoursPerDegree", "flight hours gained by a degree, share", HoursPerDegree, guess},
-		{"newFound", "power of the share of old comb above, for what of a new box is found at once", newFound, "none; guess"},
-		{"screenWarmth", "share of its heating that a colony below a double screen does for the one above", screenWarmth, "none; guess"},
+		{
+			"newFound", "power of the share of old comb above, for what of a new box is found at once", newFound,
+			"none; guess",
+		},
+		{
+			"screenWarmth", "share of its heating that a colony below a double screen does for the one above",
+			screenWarmth, "none; guess",
+		},
 		{"unseenADay", "what no forecast sees coming, a day", unseenADay, guess},
 		{"queenDrifts", "a queen's laying, a day", queenDrifts, guess},
-		{"surprise", "standard deviations from which a look is a surprise", surprise, "one look in 400 by chance, for each thing looked at"},
+		{
+			"surprise", "standard deviations from which a look is a surprise", surprise,
+			"one look in 400 by chance, for each thing looked at",
+		},
 	}
 }

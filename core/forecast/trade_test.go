@@ -13,8 +13,11 @@ import (
 // built is a two-deep colony in spring with so many deep frames of brood, two
 // thirds of each filled.
 func built(frames, bees float64) State {
-	s := State{House: 0.5 * bees, Foragers: 0.1 * bees, Winter: 0.4 * bees, QueenPeak: 1700, PollenCells: 6000, NestHoney: 10, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039,
-		IntakeFactor: 1, EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: 1, Lid: 1}
+	s := State{
+		House: 0.5 * bees, Foragers: 0.1 * bees, Winter: 0.4 * bees, QueenPeak: 1700, PollenCells: 6000,
+		NestHoney: 10, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039, IntakeFactor: 1, EatFactor: 1, DeathFactor: 1,
+		FlowFactor: 1, Near: 1, Lid: 1,
+	}
 	aDay := frames * 6900 * 2 / 3 / 21
 	for i := range s.Eggs {
 		s.Eggs[i] = aDay
@@ -69,7 +72,10 @@ func TestAWeakNestDoesBetterInOneBox(t *testing.T) {
 	}
 	one, two := after(1), after(2)
 	if one.Brood() < 1.02*two.Brood() || one.Bees() < two.Bees() {
-		t.Errorf("in one box %.0f brood and %.0f bees, in two %.0f and %.0f", one.Brood(), one.Bees(), two.Brood(), two.Bees())
+		t.Errorf(
+			"in one box %.0f brood and %.0f bees, in two %.0f and %.0f", one.Brood(), one.Bees(), two.Brood(),
+			two.Bees(),
+		)
 	}
 }
 
@@ -152,7 +158,10 @@ func TestRainStopsASuper(t *testing.T) {
 		s := summer()
 		s.SuperAccess = 1
 		w := season.Weather{MinC: 11, MaxC: 19, RainMM: rain}
-		c := ConditionOf([]season.Bloom{{Plant: "lime", From: 150, PeakFrom: 155, PeakTo: 190, To: 200, Strength: 1, Pollen: 1}}, w, 165)
+		c := ConditionOf(
+			[]season.Bloom{{Plant: "lime", From: 150, PeakFrom: 155, PeakTo: 190, To: 200, Strength: 1, Pollen: 1}},
+			w, 165,
+		)
 		for range 8 {
 			oneDay(&s, &p, &c)
 		}
@@ -174,8 +183,10 @@ func TestFoodOutOfReachIsNoFood(t *testing.T) {
 	p := Defaults()
 	cold := Condition{SeasonDay: 30, MeanC: -6}
 	winter := func(near float64) State {
-		return State{Winter: 6000, QueenPeak: 1550, NestHoney: 12, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039, PollenCells: 500,
-			IntakeFactor: 1, EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: near, Lid: 1}
+		return State{
+			Winter: 6000, QueenPeak: 1550, NestHoney: 12, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039,
+			PollenCells: 500, IntakeFactor: 1, EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: near, Lid: 1,
+		}
 	}
 	away, beside := winter(0), winter(1)
 	for _, s := range []*State{&away, &beside} {
@@ -206,7 +217,10 @@ func TestABoxUnderTheNestIsRoomNotStorage(t *testing.T) {
 	}
 	a, b := live(with, goodDay, 20), live(without, goodDay, 20)
 	if a.NestDrawn < 69000+20000 || a.Brood() < b.Brood() {
-		t.Errorf("after 20 days %.0f cells taken into the nest, %.0f brood, %.0f without", a.NestDrawn-69000, a.Brood(), b.Brood())
+		t.Errorf(
+			"after 20 days %.0f cells taken into the nest, %.0f brood, %.0f without", a.NestDrawn-69000, a.Brood(),
+			b.Brood(),
+		)
 	}
 }
 
@@ -221,7 +235,10 @@ func TestReversingFreesWhatLiesBelow(t *testing.T) {
 	turned.Apply(&Change{Turned: true, Low: 0, Lid: 0.4})
 	a, b := oneDay(&turned, &p, &goodDay), oneDay(&low, &p, &goodDay)
 	if a.Laid <= b.Laid || turned.SuperAccess <= low.SuperAccess {
-		t.Errorf("turned she lays %.0f and %.2f of the super is in use; as it was %.0f and %.2f", a.Laid, turned.SuperAccess, b.Laid, low.SuperAccess)
+		t.Errorf(
+			"turned she lays %.0f and %.2f of the super is in use; as it was %.0f and %.2f", a.Laid,
+			turned.SuperAccess, b.Laid, low.SuperAccess,
+		)
 	}
 }
 
@@ -239,6 +256,9 @@ func TestADoubleScreenWarms(t *testing.T) {
 		oneDay(&over, &p, &y.Likely[i])
 	}
 	if over.Brood() <= alone.Brood() || over.Ledger.Eaten/over.Brood() >= alone.Ledger.Eaten/alone.Brood() {
-		t.Errorf("over a double screen %.0f brood on %.2f kg, alone %.0f on %.2f", over.Brood(), over.Ledger.Eaten, alone.Brood(), alone.Ledger.Eaten)
+		t.Errorf(
+			"over a double screen %.0f brood on %.2f kg, alone %.0f on %.2f", over.Brood(), over.Ledger.Eaten,
+			alone.Brood(), alone.Ledger.Eaten,
+		)
 	}
 }

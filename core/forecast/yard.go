@@ -86,7 +86,10 @@ func (y *Yard) Level(m int) float64 { return y.level[m] }
 // NewYard draws conditions for members over days from from. Weather up to
 // today is taken as it was; later days are uncertain, more so further ahead.
 func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Yard {
-	y := &Yard{From: from, Days: days, Members: members, Likely: make([]Condition, days), drawn: make([]Condition, days*members)}
+	y := &Yard{
+		From: from, Days: days, Members: members, Likely: make([]Condition, days),
+		drawn: make([]Condition, days*members),
+	}
 	bloom := site.Bloom
 	if len(bloom) == 0 {
 		bloom = UsualBloom

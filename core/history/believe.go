@@ -119,7 +119,9 @@ func (b *walker) expect(on day.Day) *colony.Expected {
 }
 
 func (b *walker) draw(e *colony.Estimate) *forecast.Ensemble {
-	return forecast.Draw(e, &b.parameters, b.yard(e.Day), e.Stack.ExcluderAbove > 0, b.ground.Colony, forecast.Members, b.ground.Seed)
+	return forecast.Draw(
+		e, &b.parameters, b.yard(e.Day), e.Stack.ExcluderAbove > 0, b.ground.Colony, forecast.Members, b.ground.Seed,
+	)
 }
 
 // learn takes an estimate in: the ensemble that was expected is moved by what
@@ -141,7 +143,9 @@ func (b *walker) learn(e *colony.Estimate) {
 		b.Tests = slices.DeleteFunc(b.Tests, func(t Tested) bool { return t.Day == e.Day })
 		b.Surprises = slices.DeleteFunc(b.Surprises, func(s Surprise) bool { return s.Day == e.Day })
 	}
-	b.sights = slices.DeleteFunc(slices.Clone(sights), func(s forecast.Sight) bool { return s.Of == forecast.OfBees && e.Accepted })
+	b.sights = slices.DeleteFunc(slices.Clone(sights), func(s forecast.Sight) bool {
+		return s.Of == forecast.OfBees && e.Accepted
+	})
 	for _, s := range b.sights {
 		b.Tests = append(b.Tests, Tested{e.Day, b.Estimate.Day, s.Of, b.ahead.Foresee(s, &b.parameters), s.Value})
 	}

@@ -15,7 +15,10 @@ import (
 
 // seams is a look at the bees alone.
 func seams(id string, on int, n float64) history.Entry {
-	return history.Entry{ID: id, Day: d0 + dayOf(on), Kind: history.KindLook, Body: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &n}}}}
+	return history.Entry{
+		ID: id, Day: d0 + dayOf(on), Kind: history.KindLook,
+		Body: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &n}}},
+	}
 }
 
 func counted(id string, on int, c look.Counts) history.Entry {
@@ -37,7 +40,13 @@ func TestLooksAreHeldAgainstTheirForecast(t *testing.T) {
 	x.Move(&p, y, nil, d0+12)
 	brood := forecast.Middle(x.Sample(forecast.OfBrood, &p)).Likely / 6900
 	kg := forecast.Middle(x.Sample(forecast.OfNestStores, &p)).Likely / 2.69
-	b, err = history.Fold(append(begin(), counted("3", 12, look.Counts{Brood: brood, Honey: kg, Pollen: 0.5, Empty: 10 - brood - kg - 0.5})), g)
+	b, err = history.Fold(
+		append(
+			begin(),
+			counted("3", 12, look.Counts{Brood: brood, Honey: kg, Pollen: 0.5, Empty: 10 - brood - kg - 0.5}),
+		),
+		g,
+	)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -59,10 +68,12 @@ func TestASwarmIsASurprise(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if len(b.Surprises) != 1 || b.Surprises[0].Day != d0+12 || len(b.Surprises[0].Tests) == 0 || b.Surprises[0].Tests[0].Of != forecast.OfBees {
+	if len(b.Surprises) != 1 || b.Surprises[0].Day != d0+12 || len(b.Surprises[0].Tests) == 0 ||
+		b.Surprises[0].Tests[0].Of != forecast.OfBees {
 		t.Fatalf("surprises: %+v", b.Surprises)
 	}
-	if said := b.Findings(season.Moment{Calendar: 150}, measure.Units{}); !strings.Contains(said[0], "bees found") || !strings.Contains(said[0], "swarm") {
+	if said := b.Findings(season.Moment{Calendar: 150}, measure.Units{}); !strings.Contains(said[0], "bees found") ||
+		!strings.Contains(said[0], "swarm") {
 		t.Errorf("it is told as %q", said[0])
 	}
 	p := forecast.Defaults()
@@ -82,7 +93,13 @@ func TestAScaleTeachesThePace(t *testing.T) {
 		for i := range 12 {
 			g.Gains = append(g.Gains, history.Gain{Day: d0 + dayOf(i), Kg: kg, SD: 0.3})
 		}
-		es := append(begin(), history.Entry{ID: "3", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("super", "langstroth-medium-10", true)}})
+		es := append(
+			begin(),
+			history.Entry{
+				ID: "3", Day: d0, Kind: "box_on",
+				Body: &moves.BoxOn{At: 1, Box: box("super", "langstroth-medium-10", true)},
+			},
+		)
 		b, err := history.Fold(es, g)
 		if err != nil {
 			t.Fatal(err)
@@ -97,7 +114,10 @@ func TestAScaleTeachesThePace(t *testing.T) {
 		pace[k], stores[k] = own.Likely, forecast.Middle(b.Ensemble.Sample(forecast.OfStores, &p)).Likely
 	}
 	if pace[1] < 1.3*pace[0] || stores[1] < stores[0]+4 {
-		t.Errorf("the scale that rose taught a pace of %.2f and %.1f kg, the other %.2f and %.1f", pace[1], stores[1], pace[0], stores[0])
+		t.Errorf(
+			"the scale that rose taught a pace of %.2f and %.1f kg, the other %.2f and %.1f", pace[1], stores[1],
+			pace[0], stores[0],
+		)
 	}
 }
 
@@ -132,8 +152,13 @@ func TestAHarvestIsNoSurprise(t *testing.T) {
 		return history.BoxLook{Box: id, Depth: "boxes", Counts: &look.Counts{Honey: 9, Empty: 1}}
 	}
 	es := append(begin(),
-		history.Entry{ID: "3", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true), ExcluderUnder: true}},
-		history.Entry{ID: "4", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)}})
+		history.Entry{
+			ID: "3", Day: d0, Kind: "box_on",
+			Body: &moves.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true), ExcluderUnder: true},
+		},
+		history.Entry{
+			ID: "4", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)},
+		})
 	first := lookOf("nest", look.Counts{Brood: 4, Honey: 3, Pollen: 0.5, Empty: 2.5})
 	first.Boxes = append(first.Boxes, full("s1"), full("s2"))
 	es = append(es, history.Entry{ID: "5", Day: d0 + 5, Kind: history.KindLook, Body: first})
@@ -164,7 +189,9 @@ func TestAHarvestIsNoSurprise(t *testing.T) {
 		t.Errorf("%.1f kg are believed where two full supers came off and 8 kg stayed", left)
 	}
 	// The same look sent in two parts on one day tests each thing once.
-	twice, err := history.Fold(append(es, history.Entry{ID: "10", Day: d0 + 14, Kind: history.KindLook, Body: after}), g)
+	twice, err := history.Fold(
+		append(es, history.Entry{ID: "10", Day: d0 + 14, Kind: history.KindLook, Body: after}), g,
+	)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -177,7 +204,9 @@ func TestAHarvestIsNoSurprise(t *testing.T) {
 func TestWhatWasNotFoundIsNotThere(t *testing.T) {
 	l := lookOf("nest", look.Counts{Brood: 1.5, Honey: 4, Pollen: 0.5, Empty: 4})
 	l.Queen = history.Queen{Looked: true, Capped: true}
-	b, err := history.Fold(append(begin(), history.Entry{ID: "3", Day: d0 + 10, Kind: history.KindLook, Body: l}), ground(t))
+	b, err := history.Fold(
+		append(begin(), history.Entry{ID: "3", Day: d0 + 10, Kind: history.KindLook, Body: l}), ground(t),
+	)
 	if err != nil {
 		t.Fatal(err)
 	}

@@ -27,10 +27,28 @@ func TestWhatToLookFor(t *testing.T) {
 		on      int
 		want    []string
 	}{
-		{"no eggs, two combs swapped long enough ago, a weighing since", []history.Entry{opened, swap, super, weighed}, 112, []string{"check for eggs", "2 combs of honey swapped on 12 Apr 1970: expect brood", "expect bees and nectar"}},
-		{"the same, four days after", []history.Entry{opened, swap, super}, 105, []string{"check for eggs", "expect eggs", "expect bees and nectar"}},
-		{"the super was taken back", []history.Entry{opened, super, undone, fed}, 110, []string{"check for eggs", "Fed 2.00 kg of sugar"}},
-		{"done before the last look: seen since", []history.Entry{swap, {ID: "m", Day: 108, Body: &history.Look{Queen: history.Queen{Looked: true, Eggs: true}}}}, 112, nil},
+		{
+			"no eggs, two combs swapped long enough ago, a weighing since",
+			[]history.Entry{opened, swap, super, weighed}, 112,
+			[]string{
+				"check for eggs", "2 combs of honey swapped on 12 Apr 1970: expect brood", "expect bees and nectar",
+			},
+		},
+		{
+			"the same, four days after", []history.Entry{opened, swap, super}, 105,
+			[]string{"check for eggs", "expect eggs", "expect bees and nectar"},
+		},
+		{
+			"the super was taken back", []history.Entry{opened, super, undone, fed}, 110,
+			[]string{"check for eggs", "Fed 2.00 kg of sugar"},
+		},
+		{
+			"done before the last look: seen since",
+			[]history.Entry{
+				swap, {ID: "m", Day: 108, Body: &history.Look{Queen: history.Queen{Looked: true, Eggs: true}}},
+			},
+			112, nil,
+		},
 		{"never opened", []history.Entry{super}, 112, nil},
 	} {
 		got := history.Expect(c.entries, day.Day(c.on), metric)

@@ -43,7 +43,14 @@ func (b Believed) Findings(now season.Moment, u measure.Units) []string {
 		if x.Name != "" {
 			from = x.Name
 		}
-		out = append(out, fmt.Sprintf("On %s it got %s from %s, of which nothing is known: what came is not known, and neither is with what it was fed or treated.", x.Day.Short(), x.What, from))
+		out = append(
+			out,
+			fmt.Sprintf(
+				"On %s it got %s from %s, of which nothing is known: what came is not known, and neither is with "+
+					"what it was fed or treated.",
+				x.Day.Short(), x.What, from,
+			),
+		)
 	}
 	if year := b.QueenYear; year > 0 {
 		out = append(out, fmt.Sprintf("Her year is %d: the mark is %s.", year, queen.Colour(year)))
@@ -53,11 +60,26 @@ func (b Believed) Findings(now season.Moment, u measure.Units) []string {
 	if stop, ok := queen.LastLaid(ev); ok && season.LayingExpected.Has(now) {
 		switch {
 		case stop.Resumed:
-			out = append(out, fmt.Sprintf("Eggs but no open brood on %s: laying began about %s.", ev.On.Short(), stop.From.Short()))
+			out = append(
+				out,
+				fmt.Sprintf("Eggs but no open brood on %s: laying began about %s.", ev.On.Short(), stop.From.Short()),
+			)
 		case stop.Open:
-			out = append(out, fmt.Sprintf("No brood of any age on %s: the last egg was laid on %s or before.", ev.On.Short(), stop.To.Short()))
+			out = append(
+				out,
+				fmt.Sprintf(
+					"No brood of any age on %s: the last egg was laid on %s or before.", ev.On.Short(),
+					stop.To.Short(),
+				),
+			)
 		default:
-			out = append(out, fmt.Sprintf("The last egg was laid between %s and %s, by the youngest brood seen.", stop.From.Short(), stop.To.Short()))
+			out = append(
+				out,
+				fmt.Sprintf(
+					"The last egg was laid between %s and %s, by the youngest brood seen.", stop.From.Short(),
+					stop.To.Short(),
+				),
+			)
 		}
 	}
 	ev.On = q.CellsDay
@@ -75,16 +97,30 @@ func (b Believed) Findings(now season.Moment, u measure.Units) []string {
 	}
 	out = append(out, fmt.Sprintf("%s of %s read as %s, %s.", cellWords(q), ev.On.Short(), word, sure))
 	if r.Out {
-		out = append(out, fmt.Sprintf("One has emerged: look for first eggs from %s, usually by %s. Keep out while she flies.", r.EggsFrom.Short(), r.EggsBy.Short()))
+		out = append(
+			out,
+			fmt.Sprintf(
+				"One has emerged: look for first eggs from %s, usually by %s. Keep out while she flies.",
+				r.EggsFrom.Short(), r.EggsBy.Short(),
+			),
+		)
 	} else {
-		out = append(out, fmt.Sprintf("A queen may come out from %s, by %s at the latest; first eggs %s to %s.", r.Emerges.Short(), r.EmergesBy.Short(), r.EggsFrom.Short(), r.EggsBy.Short()))
+		out = append(
+			out,
+			fmt.Sprintf(
+				"A queen may come out from %s, by %s at the latest; first eggs %s to %s.", r.Emerges.Short(),
+				r.EmergesBy.Short(), r.EggsFrom.Short(), r.EggsBy.Short(),
+			),
+		)
 	}
 	return out
 }
 
 func cellWords(q colony.QueenEvidence) string {
 	n := q.ChargedCells + q.CappedCells + q.EmergedCells
-	where := map[string]string{"edge": " at the edges", "face": " on the face of the comb", "both": " at edges and on the face"}[q.CellsAt]
+	where := map[string]string{
+		"edge": " at the edges", "face": " on the face of the comb", "both": " at edges and on the face",
+	}[q.CellsAt]
 	if n == 1 {
 		return "1 queen cell" + where
 	}
@@ -129,7 +165,13 @@ func (b Believed) surprised(u measure.Units) []string {
 			}
 			return measure.Count(measure.Rough(v))
 		}
-		out = append(out, fmt.Sprintf("Not as expected on %s: %s %s found, %s to %s forecast. It may be %s.", s.Day.Short(), show(t.Found), name, show(t.Expected.Low), show(t.Expected.High), may))
+		out = append(
+			out,
+			fmt.Sprintf(
+				"Not as expected on %s: %s %s found, %s to %s forecast. It may be %s.", s.Day.Short(), show(t.Found),
+				name, show(t.Expected.Low), show(t.Expected.High), may,
+			),
+		)
 	}
 	return out
 }

@@ -29,13 +29,19 @@ func box(id, format string, super bool) moves.Box {
 
 func begin() []history.Entry {
 	return []history.Entry{
-		{ID: "1", Day: d0, Kind: history.KindStack, Body: &history.StackSet{Boxes: []moves.Box{box("nest", "langstroth-deep-10", false)}, HistoryKnown: true}},
+		{
+			ID: "1", Day: d0, Kind: history.KindStack,
+			Body: &history.StackSet{Boxes: []moves.Box{box("nest", "langstroth-deep-10", false)}, HistoryKnown: true},
+		},
 		{ID: "2", Day: d0, Kind: history.KindLook, Body: lookOf("nest", look.Counts{Brood: 4, Honey: 4, Empty: 2})},
 	}
 }
 
 func lookOf(box string, c look.Counts) *history.Look {
-	return &history.Look{Boxes: []history.BoxLook{{Box: box, Depth: "boxes", Counts: &c}}, Cells: history.Cells{Check: "complete"}, Health: "healthy"}
+	return &history.Look{
+		Boxes: []history.BoxLook{{Box: box, Depth: "boxes", Counts: &c}}, Cells: history.Cells{Check: "complete"},
+		Health: "healthy",
+	}
 }
 
 func fold(t *testing.T, es []history.Entry) history.Believed {
@@ -49,11 +55,19 @@ func fold(t *testing.T, es []history.Entry) history.Believed {
 
 func TestTheStackIsTheFoldOfTheLog(t *testing.T) {
 	es := append(begin(),
-		history.Entry{ID: "3", Day: d0 + 5, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("super", "langstroth-medium-10", true), ExcluderUnder: true}},
-		history.Entry{ID: "4", Day: d0 + 6, Kind: history.KindFeed, Body: &moves.Feed{What: "syrup", Kg: 2, StoresKg: 2}})
+		history.Entry{
+			ID: "3", Day: d0 + 5, Kind: "box_on",
+			Body: &moves.BoxOn{At: 1, Box: box("super", "langstroth-medium-10", true), ExcluderUnder: true},
+		},
+		history.Entry{
+			ID: "4", Day: d0 + 6, Kind: history.KindFeed, Body: &moves.Feed{What: "syrup", Kg: 2, StoresKg: 2},
+		})
 	b := fold(t, es)
 	if len(b.Stack.Boxes) != 2 || b.Stack.ExcluderAbove != 1 || len(b.Changes) != 2 || len(b.Feeds) != 1 {
-		t.Fatalf("boxes %d, excluder %d, changes %d, feeds %d", len(b.Stack.Boxes), b.Stack.ExcluderAbove, len(b.Changes), len(b.Feeds))
+		t.Fatalf(
+			"boxes %d, excluder %d, changes %d, feeds %d", len(b.Stack.Boxes), b.Stack.ExcluderAbove, len(b.Changes),
+			len(b.Feeds),
+		)
 	}
 	if c := b.Changes[0]; c.Day != d0+5 || math.Abs(c.SuperDrawn-44200) > 200 { // 20 faces of 2,211 cells (values A1)
 		t.Errorf("a medium super of drawn comb is %+v", c)
@@ -62,7 +76,15 @@ func TestTheStackIsTheFoldOfTheLog(t *testing.T) {
 		t.Errorf("findings %v %v", b.CellCheckDay, b.Health)
 	}
 	// A look settles what was changed before it.
-	b = fold(t, append(es, history.Entry{ID: "5", Day: d0 + 9, Kind: history.KindLook, Body: lookOf("nest", look.Counts{Brood: 5, Honey: 3})}))
+	b = fold(
+		t,
+		append(
+			es,
+			history.Entry{
+				ID: "5", Day: d0 + 9, Kind: history.KindLook, Body: lookOf("nest", look.Counts{Brood: 5, Honey: 3}),
+			},
+		),
+	)
 	if len(b.Changes) != 0 || b.Estimate.Day != d0+9 {
 		t.Errorf("after a look %d changes stand, estimate of %v", len(b.Changes), b.Estimate.Day)
 	}
@@ -81,8 +103,14 @@ func TestUndoAndItsUndo(t *testing.T) {
 }
 
 func TestACorrectionTakesTheFirstWordsPlace(t *testing.T) {
-	es := append(begin(), history.Entry{ID: "3", Day: d0 + 5, Kind: history.KindTreatment, Body: &moves.Treatment{What: "thymol"}},
-		history.Entry{ID: "4", Day: d0 + 30, Kind: history.KindTreatment, Supersedes: "3", Body: &moves.Treatment{What: "thymol", From: d0 + 5, To: d0 + 30, HoneyBarred: d0 + 30}})
+	es := append(
+		begin(),
+		history.Entry{ID: "3", Day: d0 + 5, Kind: history.KindTreatment, Body: &moves.Treatment{What: "thymol"}},
+		history.Entry{
+			ID: "4", Day: d0 + 30, Kind: history.KindTreatment, Supersedes: "3",
+			Body: &moves.Treatment{What: "thymol", From: d0 + 5, To: d0 + 30, HoneyBarred: d0 + 30},
+		},
+	)
 	b := fold(t, es)
 	if len(b.Treatments) != 1 || b.Treatments[0].From != d0+5 || b.Treatments[0].To != d0+30 {
 		t.Errorf("treatments %+v", b.Treatments)
@@ -95,17 +123,27 @@ func TestACorrectionTakesTheFirstWordsPlace(t *testing.T) {
 
 func TestABoxOffTakesItsHoney(t *testing.T) {
 	es := append(begin(),
-		history.Entry{ID: "3", Day: d0 + 1, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true)}},
-		history.Entry{ID: "4", Day: d0 + 1, Kind: "box_on", Body: &moves.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)}})
+		history.Entry{
+			ID: "3", Day: d0 + 1, Kind: "box_on",
+			Body: &moves.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true)},
+		},
+		history.Entry{
+			ID: "4", Day: d0 + 1, Kind: "box_on",
+			Body: &moves.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)},
+		})
 	l := lookOf("s1", look.Counts{Honey: 9, Empty: 1})
 	l.Boxes = append(l.Boxes, history.BoxLook{Box: "s2", Depth: "boxes", Counts: &look.Counts{Honey: 3, Empty: 7}})
 	es = append(es, history.Entry{ID: "5", Day: d0 + 30, Kind: history.KindLook, Body: l},
 		history.Entry{ID: "6", Day: d0 + 30, Kind: "box_off", Body: &moves.BoxOff{Box: "s1", Why: "harvest"}})
 	b := fold(t, es)
-	if len(b.Changes) != 1 || math.Abs(b.Changes[0].SuperOut-0.75) > 0.01 || math.Abs(b.Changes[0].SuperDrawnOut-0.5) > 0.01 {
+	if len(b.Changes) != 1 || math.Abs(b.Changes[0].SuperOut-0.75) > 0.01 ||
+		math.Abs(b.Changes[0].SuperDrawnOut-0.5) > 0.01 {
 		t.Errorf("nine of twelve frames of honey left: %+v", b.Changes)
 	}
-	if _, err := history.Fold(append(es, history.Entry{ID: "7", Day: d0 + 31, Kind: "box_off", Body: &moves.BoxOff{Box: "s1"}}), history.Ground{}); err == nil {
+	if _, err := history.Fold(
+		append(es, history.Entry{ID: "7", Day: d0 + 31, Kind: "box_off", Body: &moves.BoxOff{Box: "s1"}}),
+		history.Ground{},
+	); err == nil {
 		t.Error("a box that is off was taken off again")
 	}
 }
@@ -114,11 +152,21 @@ func TestCombsSwappedKeepTheFrameCount(t *testing.T) {
 	es := begin()
 	before := fold(t, es)
 	out := []string{before.Stack.Boxes[0].Frames[1].ID, before.Stack.Boxes[0].Frames[8].ID}
-	b := fold(t, append(es, history.Entry{ID: "3", Day: d0 + 2, Kind: "combs_swapped", Body: &moves.CombsSwapped{Out: out, In: []string{"x", "y"}}}))
+	b := fold(
+		t,
+		append(
+			es,
+			history.Entry{
+				ID: "3", Day: d0 + 2, Kind: "combs_swapped",
+				Body: &moves.CombsSwapped{Out: out, In: []string{"x", "y"}},
+			},
+		),
+	)
 	if b.Stack.Frames() != before.Stack.Frames() || b.Stack.Boxes[0].Frames[1].ID != "x" {
 		t.Errorf("%d frames, were %d", b.Stack.Frames(), before.Stack.Frames())
 	}
-	if c := b.Changes[0]; math.Abs(c.NestDrawnOut-0.2) > 0.001 || c.NestHoneyOut < 0.2 || math.Abs(c.NestDrawn-0.2*before.Estimate.NestDrawn) > 1 {
+	if c := b.Changes[0]; math.Abs(c.NestDrawnOut-0.2) > 0.001 || c.NestHoneyOut < 0.2 ||
+		math.Abs(c.NestDrawn-0.2*before.Estimate.NestDrawn) > 1 {
 		t.Errorf("two of ten combs swapped: %+v", c)
 	}
 }
@@ -139,7 +187,9 @@ func TestALookIntoNoBoxLeavesTheCombsToTheForecast(t *testing.T) {
 	n := 6.0
 	before := fold(t, begin())
 	findings := history.Entry{ID: "3", Day: d0 + 8, Kind: history.KindLook, Body: &history.Look{
-		Boxes: []history.BoxLook{{Box: "nest", Seams: &n}}, Queen: history.Queen{Looked: true, Larvae: true}, Cells: history.Cells{Check: "complete", Charged: 2}}}
+		Boxes: []history.BoxLook{{Box: "nest", Seams: &n}}, Queen: history.Queen{Looked: true, Larvae: true},
+		Cells: history.Cells{Check: "complete", Charged: 2},
+	}}
 	b, err := history.Fold(append(begin(), findings), ground(t))
 	if err != nil {
 		t.Fatal(err)
@@ -147,8 +197,12 @@ func TestALookIntoNoBoxLeavesTheCombsToTheForecast(t *testing.T) {
 	if p := b.Estimate.Parts[0]; b.Estimate.Day != d0+8 || p.Stores != colony.Carried || p.CarriedFrom != d0 {
 		t.Errorf("the combs of the look of %v are %+v as of %v", d0, p, b.Estimate.Day)
 	}
-	if b.Estimate.Spread.Stores <= before.Estimate.Spread.Stores || b.Estimate.Spread.Brood <= before.Estimate.Spread.Brood {
-		t.Errorf("carried for eight days they are as sure as when seen: %+v, seen %+v", b.Estimate.Spread, before.Estimate.Spread)
+	if b.Estimate.Spread.Stores <= before.Estimate.Spread.Stores ||
+		b.Estimate.Spread.Brood <= before.Estimate.Spread.Brood {
+		t.Errorf(
+			"carried for eight days they are as sure as when seen: %+v, seen %+v", b.Estimate.Spread,
+			before.Estimate.Spread,
+		)
 	}
 	if b.Estimate.BeesFrom != colony.Measured || len(b.Changes) != 0 {
 		t.Errorf("six seams counted: bees %v, %d changes left to do", b.Estimate.BeesFrom, len(b.Changes))
@@ -158,7 +212,8 @@ func TestALookIntoNoBoxLeavesTheCombsToTheForecast(t *testing.T) {
 	}
 	// With no seams either, only the findings are new.
 	findings.Look().Boxes = nil
-	if b, err = history.Fold(append(begin(), findings), ground(t)); err != nil || b.Estimate.Day != d0 || b.Estimate.Queen.ChargedCells != 2 {
+	if b, err = history.Fold(append(begin(), findings), ground(t)); err != nil || b.Estimate.Day != d0 ||
+		b.Estimate.Queen.ChargedCells != 2 {
 		t.Errorf("only cells were looked at: estimate of %v, %+v (%v)", b.Estimate.Day, b.Estimate.Queen, err)
 	}
 }
@@ -168,7 +223,13 @@ func TestALookIntoNoBoxLeavesTheCombsToTheForecast(t *testing.T) {
 func TestAWeighingIsALookAtTheStores(t *testing.T) {
 	g := ground(t)
 	glance := 6.0
-	later := append(begin(), history.Entry{ID: "g", Day: d0 + 20, Kind: history.KindLook, Body: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &glance}}}})
+	later := append(
+		begin(),
+		history.Entry{
+			ID: "g", Day: d0 + 20, Kind: history.KindLook,
+			Body: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &glance}}},
+		},
+	)
 	before, err := history.Fold(later, g)
 	if err != nil {
 		t.Fatal(err)
@@ -178,7 +239,9 @@ func TestAWeighingIsALookAtTheStores(t *testing.T) {
 	for _, b := range before.Stack.Boxes {
 		gross += b.LiftKg()
 	}
-	w := append(later, history.Entry{ID: "w", Day: d0 + 24, Kind: history.KindWeighing, Body: &history.Weighing{Kg: gross}})
+	w := append(
+		later, history.Entry{ID: "w", Day: d0 + 24, Kind: history.KindWeighing, Body: &history.Weighing{Kg: gross}},
+	)
 	after, err := history.Fold(w, g)
 	if err != nil {
 		t.Fatal(err)
@@ -206,14 +269,16 @@ func TestWhatWasNotLookedForAgainIsAsItWas(t *testing.T) {
 	if got := found.Later(glance, false, d0+5); got != found {
 		t.Errorf("a glance changed %+v to %+v", found, got)
 	}
-	if got := found.Later(glance, true, d0+5); got.ChargedCells != 0 || got.CellsDay != d0+5 || !got.Larvae || got.Day != d0 {
+	if got := found.Later(glance, true, d0+5); got.ChargedCells != 0 || got.CellsDay != d0+5 || !got.Larvae ||
+		got.Day != d0 {
 		t.Errorf("every comb checked and no cell: %+v", got)
 	}
 	if got := found.Later(glance, false, d0+20); got.ChargedCells != 0 {
 		t.Errorf("cells of twenty days ago are still charged: %+v", got)
 	}
 	eggs := colony.QueenEvidence{Looked: true, Eggs: true, Larvae: true}
-	if got := found.Later(eggs, false, d0+7); !got.Eggs || got.Day != d0+7 || got.ChargedCells != 2 || got.CellsDay != d0 {
+	if got := found.Later(eggs, false, d0+7); !got.Eggs || got.Day != d0+7 || got.ChargedCells != 2 ||
+		got.CellsDay != d0 {
 		t.Errorf("eggs a week later, cells not looked for: %+v", got)
 	}
 }
@@ -226,10 +291,21 @@ func TestCombsKeepWhatTheyWereInTheHiveWith(t *testing.T) {
 	frame, other := b.Stack.Boxes[0].Frames[2].ID, b.Stack.Boxes[0].Frames[3].ID
 	black, drone := 3, 4
 	es = append(es,
-		history.Entry{ID: "f", Day: d0 + 3, Kind: history.KindFeed, Body: &moves.Feed{What: "1:1 syrup", Kg: 2, StoresKg: 2}},
-		history.Entry{ID: "a", Day: d0 + 4, Kind: history.KindCombs, Body: &history.Combs{Frames: []string{frame}, Darkness: &black}},
-		history.Entry{ID: "b", Day: d0 + 5, Kind: history.KindCombs, Body: &history.Combs{Frames: []string{frame, other}, DroneShare: &drone}},
-		history.Entry{ID: "s", Day: d0 + 6, Kind: "combs_swapped", Body: &moves.CombsSwapped{Out: []string{other}, In: []string{"new"}}},
+		history.Entry{
+			ID: "f", Day: d0 + 3, Kind: history.KindFeed, Body: &moves.Feed{What: "1:1 syrup", Kg: 2, StoresKg: 2},
+		},
+		history.Entry{
+			ID: "a", Day: d0 + 4, Kind: history.KindCombs,
+			Body: &history.Combs{Frames: []string{frame}, Darkness: &black},
+		},
+		history.Entry{
+			ID: "b", Day: d0 + 5, Kind: history.KindCombs,
+			Body: &history.Combs{Frames: []string{frame, other}, DroneShare: &drone},
+		},
+		history.Entry{
+			ID: "s", Day: d0 + 6, Kind: "combs_swapped",
+			Body: &moves.CombsSwapped{Out: []string{other}, In: []string{"new"}},
+		},
 		history.Entry{ID: "t", Day: d0 + 9, Kind: history.KindTreatment, Body: &moves.Treatment{What: "thymol"}})
 	b = fold(t, es)
 	culls := b.Culls(d0 + 10)
@@ -243,7 +319,16 @@ func TestCombsKeepWhatTheyWereInTheHiveWith(t *testing.T) {
 	if feeds, treatments = b.With("new"); len(feeds) != 0 || len(treatments) != 1 {
 		t.Errorf("a comb that came after the feed was fed %v, treated %v", feeds, treatments)
 	}
-	if _, err := history.Fold(append(es, history.Entry{ID: "x", Day: d0 + 11, Kind: history.KindCombs, Body: &history.Combs{Frames: []string{other}, Darkness: &black}}), history.Ground{}); err == nil {
+	if _, err := history.Fold(
+		append(
+			es,
+			history.Entry{
+				ID: "x", Day: d0 + 11, Kind: history.KindCombs,
+				Body: &history.Combs{Frames: []string{other}, Darkness: &black},
+			},
+		),
+		history.Ground{},
+	); err == nil {
 		t.Error("a comb that is not in the hive was looked at")
 	}
 }
@@ -252,7 +337,10 @@ func TestCombsKeepWhatTheyWereInTheHiveWith(t *testing.T) {
 // way: a fold of every beginning of the log.
 func TestWalkShowsEachStepAsItsOwnFoldWould(t *testing.T) {
 	es := append(begin(),
-		history.Entry{ID: "3", Day: d0 + 3, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("s", "langstroth-medium-10", true)}},
+		history.Entry{
+			ID: "3", Day: d0 + 3, Kind: "box_on",
+			Body: &moves.BoxOn{At: 1, Box: box("s", "langstroth-medium-10", true)},
+		},
 		history.Entry{ID: "4", Day: d0 + 9, Kind: history.KindLook, Body: lookOf("s", look.Counts{Honey: 5, Empty: 5})},
 		history.Entry{ID: "5", Day: d0 + 12, Kind: "box_off", Body: &moves.BoxOff{Box: "s"}})
 	i := 0
@@ -271,7 +359,13 @@ func TestWalkShowsEachStepAsItsOwnFoldWould(t *testing.T) {
 func BenchmarkTenYears(b *testing.B) {
 	es := begin()
 	for i := range 600 {
-		es = append(es, history.Entry{ID: "l" + strconv.Itoa(i), Day: d0 + day.Day(6*i), Kind: history.KindLook, Body: lookOf("nest", look.Counts{Brood: 4, Honey: 3, Empty: 3})})
+		es = append(
+			es,
+			history.Entry{
+				ID: "l" + strconv.Itoa(i), Day: d0 + day.Day(6*i), Kind: history.KindLook,
+				Body: lookOf("nest", look.Counts{Brood: 4, Honey: 3, Empty: 3}),
+			},
+		)
 	}
 	for b.Loop() {
 		if _, err := history.Fold(es, history.Ground{}); err != nil {
@@ -284,12 +378,23 @@ func BenchmarkTenYears(b *testing.B) {
 // is not taken for others.
 func TestABoxThatCameOffLeavesNothingBehind(t *testing.T) {
 	es := append(begin(),
-		history.Entry{ID: "3", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true)}},
-		history.Entry{ID: "4", Day: d0 + 1, Kind: "box_on", Body: &moves.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)}},
-		history.Entry{ID: "5", Day: d0 + 2, Kind: history.KindLook, Body: lookOf("nest", look.Counts{Brood: 4, Honey: 3, Empty: 3})},
+		history.Entry{
+			ID: "3", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("s1", "langstroth-medium-10", true)},
+		},
+		history.Entry{
+			ID: "4", Day: d0 + 1, Kind: "box_on",
+			Body: &moves.BoxOn{At: 2, Box: box("s2", "langstroth-medium-10", true)},
+		},
+		history.Entry{
+			ID: "5", Day: d0 + 2, Kind: history.KindLook,
+			Body: lookOf("nest", look.Counts{Brood: 4, Honey: 3, Empty: 3}),
+		},
 		history.Entry{ID: "6", Day: d0 + 3, Kind: "box_off", Body: &moves.BoxOff{Box: "s1"}},
 		history.Entry{ID: "7", Day: d0 + 3, Kind: "box_off", Body: &moves.BoxOff{Box: "s2"}},
-		history.Entry{ID: "8", Day: d0 + 9, Kind: history.KindLook, Body: lookOf("nest", look.Counts{Brood: 5, Honey: 3, Empty: 2})})
+		history.Entry{
+			ID: "8", Day: d0 + 9, Kind: history.KindLook,
+			Body: lookOf("nest", look.Counts{Brood: 5, Honey: 3, Empty: 2}),
+		})
 	g := ground(t)
 	if _, err := history.Fold(es, g); err != nil {
 		t.Fatal(err)
@@ -308,19 +413,37 @@ func TestABoxThatCameOffLeavesNothingBehind(t *testing.T) {
 func TestArrangedAnew(t *testing.T) {
 	yes, none := true, 0
 	es := append(begin(),
-		history.Entry{ID: "3", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 1, Box: box("upper", "langstroth-deep-10", false)}},
-		history.Entry{ID: "4", Day: d0, Kind: "box_on", Body: &moves.BoxOn{At: 2, Box: box("super", "langstroth-medium-10", true), ExcluderUnder: true}},
-		history.Entry{ID: "5", Day: d0 + 2, Kind: "arranged", Body: &moves.Arranged{NestTurned: true, ExcluderAbove: &none, OverScreen: &yes}})
+		history.Entry{
+			ID: "3", Day: d0, Kind: "box_on",
+			Body: &moves.BoxOn{At: 1, Box: box("upper", "langstroth-deep-10", false)},
+		},
+		history.Entry{
+			ID: "4", Day: d0, Kind: "box_on",
+			Body: &moves.BoxOn{At: 2, Box: box("super", "langstroth-medium-10", true), ExcluderUnder: true},
+		},
+		history.Entry{
+			ID: "5", Day: d0 + 2, Kind: "arranged",
+			Body: &moves.Arranged{NestTurned: true, ExcluderAbove: &none, OverScreen: &yes},
+		})
 	b := fold(t, es)
-	if b.Stack.Boxes[0].ID != "upper" || b.Stack.Boxes[1].ID != "nest" || b.Stack.Boxes[2].ID != "super" || b.Stack.ExcluderAbove != 0 || !b.Stack.OverScreen {
-		t.Errorf("the stack is %s %s %s, excluder over %d, over a screen %v", b.Stack.Boxes[0].ID, b.Stack.Boxes[1].ID, b.Stack.Boxes[2].ID, b.Stack.ExcluderAbove, b.Stack.OverScreen)
+	if b.Stack.Boxes[0].ID != "upper" || b.Stack.Boxes[1].ID != "nest" || b.Stack.Boxes[2].ID != "super" ||
+		b.Stack.ExcluderAbove != 0 || !b.Stack.OverScreen {
+		t.Errorf(
+			"the stack is %s %s %s, excluder over %d, over a screen %v", b.Stack.Boxes[0].ID, b.Stack.Boxes[1].ID,
+			b.Stack.Boxes[2].ID, b.Stack.ExcluderAbove, b.Stack.OverScreen,
+		)
 	}
-	if c := b.Changes[len(b.Changes)-1]; !c.Turned || c.Low == 0 || c.Excluder != forecast.Off || c.Screen != forecast.On {
+	if c := b.Changes[len(b.Changes)-1]; !c.Turned || c.Low == 0 || c.Excluder != forecast.Off ||
+		c.Screen != forecast.On {
 		t.Errorf("the forecast is told %+v", c)
 	}
 	far := 7
-	for name, a := range map[string]*moves.Arranged{"one box turned": {NestTurned: true}, "an excluder in the air": {ExcluderAbove: &far}} {
-		if _, err := history.Fold(append(begin(), history.Entry{ID: "3", Day: d0, Kind: "arranged", Body: a}), history.Ground{}); err == nil {
+	for name, a := range map[string]*moves.Arranged{
+		"one box turned": {NestTurned: true}, "an excluder in the air": {ExcluderAbove: &far},
+	} {
+		if _, err := history.Fold(
+			append(begin(), history.Entry{ID: "3", Day: d0, Kind: "arranged", Body: a}), history.Ground{},
+		); err == nil {
 			t.Errorf("%s is taken", name)
 		}
 	}

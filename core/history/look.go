@@ -15,14 +15,22 @@ import (
 // Read turns an entered look into the core's, for a stack. It returns a
 // *look.FieldError for a face that cannot be read.
 func (l Look) Read(on day.Day, st hive.Stack) (look.Look, error) {
-	out := look.Look{Day: on, Queen: colony.QueenEvidence{Looked: l.Queen.Looked, Seen: l.Queen.Seen, Eggs: l.Queen.Eggs, Larvae: l.Queen.Larvae,
-		Capped: l.Queen.Capped, ChargedCells: l.Cells.Charged, CappedCells: l.Cells.Capped, DryCups: l.Cells.Cups, CupsWithEgg: l.Cells.WithEgg,
-		EmergedCells: l.Cells.Emerged, TornCells: l.Cells.Torn, CellsAt: l.Cells.Where}, WhiteWax: look.Answer(l.WhiteWax), CellsChecked: l.Cells.Check != ""}
+	out := look.Look{Day: on, Queen: colony.QueenEvidence{
+		Looked: l.Queen.Looked, Seen: l.Queen.Seen, Eggs: l.Queen.Eggs, Larvae: l.Queen.Larvae,
+		Capped: l.Queen.Capped, ChargedCells: l.Cells.Charged, CappedCells: l.Cells.Capped, DryCups: l.Cells.Cups,
+		CupsWithEgg: l.Cells.WithEgg, EmergedCells: l.Cells.Emerged, TornCells: l.Cells.Torn, CellsAt: l.Cells.Where,
+	}, WhiteWax: look.Answer(l.WhiteWax), CellsChecked: l.Cells.Check != ""}
 	if w := l.Weight; w != nil {
-		out.Weight = look.Weight{How: look.How(w.How), Kg: inKg(w.Value, w.Unit), OtherKg: inKg(w.Other, w.Unit), Heft: look.Heft(w.Heft)}
+		out.Weight = look.Weight{
+			How: look.How(w.How), Kg: inKg(w.Value, w.Unit), OtherKg: inKg(w.Other, w.Unit), Heft: look.Heft(w.Heft),
+		}
 	}
 	for _, b := range l.Boxes {
-		x := look.BoxLook{Box: b.Box, Depth: look.Depth(b.Depth), Seams: -1, Below: b.Below, Expected: b.Expected, Outer: look.Answer(b.Outer), Super: look.SuperState(b.State), Heft: look.Heft(b.Heft), Kg: inKg(b.Value, b.Unit)}
+		x := look.BoxLook{
+			Box: b.Box, Depth: look.Depth(b.Depth), Seams: -1, Below: b.Below, Expected: b.Expected,
+			Outer: look.Answer(b.Outer), Super: look.SuperState(b.State), Heft: look.Heft(b.Heft),
+			Kg: inKg(b.Value, b.Unit),
+		}
 		if b.Seams != nil {
 			x.Seams = *b.Seams
 		}
@@ -35,7 +43,9 @@ func (l Look) Read(on day.Day, st hive.Stack) (look.Look, error) {
 			for side, text := range pair {
 				face, err := comb.ParseFace(text)
 				if err != nil {
-					return out, &look.FieldError{Field: fmt.Sprintf("box %d, frame %d%c", at, k+1, 'A'+side), Say: err.Error()}
+					return out, &look.FieldError{
+						Field: fmt.Sprintf("box %d, frame %d%c", at, k+1, 'A'+side), Say: err.Error(),
+					}
 				}
 				f[side] = face
 			}

@@ -16,7 +16,10 @@ func TestYearsOfGlancesFoldQuickly(t *testing.T) {
 	es := begin()
 	for i := range 400 {
 		n := 6.0
-		e := history.Entry{ID: "g" + strconv.Itoa(i), Day: d0 + day.Day(9*(i+1)), Kind: history.KindLook, Body: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &n}}}}
+		e := history.Entry{
+			ID: "g" + strconv.Itoa(i), Day: d0 + day.Day(9*(i+1)), Kind: history.KindLook,
+			Body: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &n}}},
+		}
 		if i%6 == 0 {
 			e.Body = lookOf("nest", look.Counts{Brood: 4, Honey: 4, Empty: 2})
 		}

@@ -68,7 +68,9 @@ func (a *apiary) undo(entry, of string, on day.Day) {
 	for id, l := range a.logs {
 		for _, e := range l {
 			if e.ID == of && e.Colony == id {
-				a.write(history.Entry{Colony: id, With: e.With, ID: entry, Day: on, Kind: history.KindUndo, Supersedes: of})
+				a.write(history.Entry{
+					Colony: id, With: e.With, ID: entry, Day: on, Kind: history.KindUndo, Supersedes: of,
+				})
 				return
 			}
 		}
@@ -140,7 +142,9 @@ func (a *apiary) broodFrame(id string) string {
 // what it was in a hive with; member by member nothing is made or lost.
 func TestWhatOneGivesTheOtherGets(t *testing.T) {
 	a := two(t)
-	a.write(history.Entry{Colony: "A", ID: "t", Day: d0 + 1, Kind: history.KindTreatment, Body: &moves.Treatment{What: "thymol"}})
+	a.write(history.Entry{
+		Colony: "A", ID: "t", Day: d0 + 1, Kind: history.KindTreatment, Body: &moves.Treatment{What: "thymol"},
+	})
 	frame := a.broodFrame("A")
 	a.give("g", "A", "B", frame, d0+5)
 	from, to := a.believed("A"), a.believed("B")
@@ -199,7 +203,9 @@ func TestACorrectionOfTheGiverChangesTheTaker(t *testing.T) {
 	}
 	// What comes after it in A is nothing to B.
 	a.look("A", "later", d0+8, look.Counts{Brood: 1, Honey: 1, Empty: 7})
-	if again := a.believed("B"); brought(again.Changes[0], (*forecast.Load).Brood) != brought(b.Changes[0], (*forecast.Load).Brood) {
+	if again := a.believed("B"); brought(
+		again.Changes[0], (*forecast.Load).Brood,
+	) != brought(b.Changes[0], (*forecast.Load).Brood) {
 		t.Error("a later look in A changes what B got")
 	}
 }
@@ -216,7 +222,8 @@ func TestABrokenGiverIsUnknown(t *testing.T) {
 		t.Fatal("A's log fits")
 	}
 	b := a.believed("B")
-	if len(b.Unknown) != 1 || b.Unknown[0] != (history.Unknown{Day: d0 + 5, From: "A", What: "a frame"}) || b.HistoryKnown {
+	if len(b.Unknown) != 1 || b.Unknown[0] != (history.Unknown{Day: d0 + 5, From: "A", What: "a frame"}) ||
+		b.HistoryKnown {
 		t.Errorf("unknown %+v, history known %v", b.Unknown, b.HistoryKnown)
 	}
 	if _, there := b.Stack.PlaceOf(frame); !there {
@@ -242,7 +249,9 @@ func TestABrokenGiverIsUnknown(t *testing.T) {
 func TestAChainOfThree(t *testing.T) {
 	a := two(t)
 	a.colony("C", 8, look.Counts{Brood: 1, Honey: 2, Empty: 5})
-	a.write(history.Entry{Colony: "A", ID: "t", Day: d0 + 1, Kind: history.KindFeed, Body: moves.FeedOf("2:1 syrup", 2)})
+	a.write(history.Entry{
+		Colony: "A", ID: "t", Day: d0 + 1, Kind: history.KindFeed, Body: moves.FeedOf("2:1 syrup", 2),
+	})
 	frame := a.broodFrame("A")
 	a.give("g1", "A", "B", frame, d0+5)
 	a.give("g2", "B", "C", frame, d0+7)

@@ -85,7 +85,11 @@ func (e UnknownFormatError) Error() string {
 	for i, f := range Formats {
 		keys[i] = f.Key
 	}
-	return fmt.Sprintf("%q is not a box format; the catalogue has %s; add -poly for polystyrene, or /medium for medium frames in a deeper box", string(e), strings.Join(keys, ", "))
+	return fmt.Sprintf(
+		"%q is not a box format; the catalogue has %s; add -poly for polystyrene, or /medium for medium frames in "+
+			"a deeper box",
+		string(e), strings.Join(keys, ", "),
+	)
 }
 
 // PolyTare is the mass of a polystyrene box against one of pine. Source:
@@ -151,12 +155,19 @@ const (
 // Check returns what cannot be in a format that a user adds, or nil.
 func (f BoxFormat) Check() error {
 	switch {
-	case f.Frame.LengthMM < minFrameMM || f.Frame.LengthMM > maxFrameMM || f.Frame.HeightMM < minFrameMM || f.Frame.HeightMM > maxFrameMM:
-		return fmt.Errorf("the comb inside a frame is %d to %d mm long and high; this is %.0f by %.0f", minFrameMM, maxFrameMM, f.Frame.LengthMM, f.Frame.HeightMM)
+	case f.Frame.LengthMM < minFrameMM || f.Frame.LengthMM > maxFrameMM || f.Frame.HeightMM < minFrameMM ||
+		f.Frame.HeightMM > maxFrameMM:
+		return fmt.Errorf(
+			"the comb inside a frame is %d to %d mm long and high; this is %.0f by %.0f", minFrameMM, maxFrameMM,
+			f.Frame.LengthMM, f.Frame.HeightMM,
+		)
 	case f.Slots < 1 || f.Slots > maxSlots:
 		return fmt.Errorf("a box takes 1 to %d frames, not %d", maxSlots, f.Slots)
 	case f.InnerWidthMM < float64(f.Slots)*28 || f.InnerWidthMM > float64(f.Slots)*60:
-		return fmt.Errorf("%d frames in %.0f mm stand %.0f mm apart; combs stand 28 to 60 mm apart, usually 35", f.Slots, f.InnerWidthMM, f.InnerWidthMM/float64(f.Slots))
+		return fmt.Errorf(
+			"%d frames in %.0f mm stand %.0f mm apart; combs stand 28 to 60 mm apart, usually 35", f.Slots,
+			f.InnerWidthMM, f.InnerWidthMM/float64(f.Slots),
+		)
 	case f.BoxTareKg <= 0 || f.BoxTareKg > 40 || f.FrameWoodKg <= 0 || f.FrameWoodKg > 3:
 		return fmt.Errorf("an empty box weighs up to 40 kg and a frame up to 3 kg, both more than nothing")
 	}
@@ -205,7 +216,10 @@ type Fill struct {
 // capped honey.
 func (f BoxFormat) Full(frames int, share float64) Fill {
 	t := f.ThicknessMM(frames)
-	out := Fill{ThicknessMM: t, HoneyKg: 2 * float64(frames) * share * f.Frame.HoneyKg(t), TareKg: NewBox("", f, frames, Make{Super: f.Super, Drawn: true}).TareKg()}
+	out := Fill{
+		ThicknessMM: t, HoneyKg: 2 * float64(frames) * share * f.Frame.HoneyKg(t),
+		TareKg: NewBox("", f, frames, Make{Super: f.Super, Drawn: true}).TareKg(),
+	}
 	out.GrossKg = out.HoneyKg + out.TareKg
 	return out
 }

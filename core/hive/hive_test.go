@@ -63,7 +63,10 @@ func TestMixedBox(t *testing.T) {
 	if n := f.DroneCellsBelow(); n < 1300 || n > 1360 {
 		t.Errorf("%.0f drone cells below a frame", n)
 	}
-	for _, key := range []string{"langstroth-medium-10/deep", "langstroth-deep-10/brood", "national-brood-11/medium", "deep-10-poly-poly", "own:x"} {
+	for _, key := range []string{
+		"langstroth-medium-10/deep", "langstroth-deep-10/brood", "national-brood-11/medium", "deep-10-poly-poly",
+		"own:x",
+	} {
 		if _, err := hive.FormatFor(key); err == nil {
 			t.Errorf("%s is taken", key)
 		}
@@ -76,7 +79,8 @@ func TestPolystyreneIsLighterAndHoldsTheSame(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		if p.BoxTareKg >= f.BoxTareKg || p.Frame != f.Frame || p.Full(f.Slots, 1).HoneyKg != f.Full(f.Slots, 1).HoneyKg {
+		if p.BoxTareKg >= f.BoxTareKg || p.Frame != f.Frame ||
+			p.Full(f.Slots, 1).HoneyKg != f.Full(f.Slots, 1).HoneyKg {
 			t.Errorf("%s: %+v", f.Key, p)
 		}
 	}
@@ -90,10 +94,14 @@ func TestOwnFormat(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	if a, b := own.Full(10, 1), d.Full(10, 1); math.Abs(a.HoneyKg-b.HoneyKg) > 1e-9 || math.Abs(a.GrossKg-b.GrossKg) > 0.3 {
+	if a, b := own.Full(10, 1), d.Full(10, 1); math.Abs(a.HoneyKg-b.HoneyKg) > 1e-9 ||
+		math.Abs(a.GrossKg-b.GrossKg) > 0.3 {
 		t.Errorf("own %+v, catalogue %+v", a, b)
 	}
-	for name, f := range map[string][4]float64{"too long": {900, 203, 10, 375}, "no slots": {429, 203, 0, 375}, "too tight": {429, 203, 20, 375}, "too wide": {429, 203, 4, 375}} {
+	for name, f := range map[string][4]float64{
+		"too long": {900, 203, 10, 375}, "no slots": {429, 203, 0, 375}, "too tight": {429, 203, 20, 375},
+		"too wide": {429, 203, 4, 375},
+	} {
 		if _, err := hive.Own("own:x", dimensions(name, f[0], f[1], int(f[2]), f[3], 3.4)); err == nil {
 			t.Errorf("%s is taken", name)
 		}
@@ -114,18 +122,27 @@ func TestFullBoxes(t *testing.T) {
 	}{
 		{"deep-10", 10, 26.2, 33.2}, {"deep-10", 9, 31.6, 38.3}, {"deep-10", 8, 32.8, 39.1},
 		{"medium-10", 10, 16.8, 21.9}, {"medium-10", 9, 20.3, 25.0}, {"medium-10", 8, 21.0, 25.5},
-		{"shallow-10", 10, 13.9, 18.4}, {"shallow-10", 8, 17.4, 21.4}, {"deep-8", 8, 21.0, 27.0}, {"medium-8", 8, 13.4, 17.8},
+		{"shallow-10", 10, 13.9, 18.4}, {"shallow-10", 8, 17.4, 21.4}, {"deep-8", 8, 21.0, 27.0},
+		{"medium-8", 8, 13.4, 17.8},
 	} {
 		f := format(t, tt.key).Full(tt.frames, 1)
 		if math.Abs(f.HoneyKg/tt.net-1) > 0.04 || math.Abs(f.GrossKg/tt.gross-1) > 0.05 {
-			t.Errorf("%s with %d frames: %.1f net, %.1f gross; the table has %.1f and %.1f", tt.key, tt.frames, f.HoneyKg, f.GrossKg, tt.net, tt.gross)
+			t.Errorf(
+				"%s with %d frames: %.1f net, %.1f gross; the table has %.1f and %.1f", tt.key, tt.frames, f.HoneyKg,
+				f.GrossKg, tt.net, tt.gross,
+			)
 		}
 	}
 }
 
 func TestOperationsRefuse(t *testing.T) {
 	d, m := format(t, "langstroth-deep-10"), format(t, "langstroth-medium-10")
-	s := hive.Stack{Boxes: []hive.Box{hive.NewBox("d", d, 10, hive.Make{Drawn: true}), hive.NewBox("m", m, 9, hive.Make{Super: true, Drawn: true})}}
+	s := hive.Stack{
+		Boxes: []hive.Box{
+			hive.NewBox("d", d, 10, hive.Make{Drawn: true}),
+			hive.NewBox("m", m, 9, hive.Make{Super: true, Drawn: true}),
+		},
+	}
 	if _, err := s.MoveFrame(hive.Place{0, 0}, hive.Place{1, 0}); !errors.Is(err, hive.ErrMisfit) {
 		t.Errorf("a deep frame into a medium box: %v", err)
 	}
@@ -162,7 +179,9 @@ func FuzzOperationsConserveFrames(f *testing.F) {
 		r := rand.New(rand.NewPCG(seed, 7))
 		s := hive.Stack{ExcluderAbove: r.IntN(3)}
 		for i := range 3 {
-			s.Boxes = append(s.Boxes, hive.NewBox(fmt.Sprint("b", i), d, 5+r.IntN(6), hive.Make{Super: i > 1, Drawn: true}))
+			s.Boxes = append(
+				s.Boxes, hive.NewBox(fmt.Sprint("b", i), d, 5+r.IntN(6), hive.Make{Super: i > 1, Drawn: true}),
+			)
 		}
 		var hand []hive.Frame
 		want := ids(s)

@@ -20,8 +20,13 @@ const (
 
 // Errors of this package.
 var (
-	ErrIndex = errors.New("the refractive index of honey lies between 1.4740 and 1.5044 at 20 °C (13 to 25 % water); read it again")
-	ErrBrix  = errors.New("a reading of honey on the sucrose scale lies between 73.5 and 85.1 °Brix at 20 °C (13 to 25 % water); read it again")
+	ErrIndex = errors.New(
+		"the refractive index of honey lies between 1.4740 and 1.5044 at 20 °C (13 to 25 % water); read it again",
+	)
+	ErrBrix = errors.New(
+		"a reading of honey on the sucrose scale lies between 73.5 and 85.1 °Brix at 20 °C (13 to 25 % water); " +
+			"read it again",
+	)
 	ErrTemp  = errors.New("the temperature correction is published for about 10 to 40 °C; warm or cool the sample")
 	ErrWater = errors.New("water in honey is given from 13 to 25 %; check the value")
 	ErrBlend = errors.New("the target does not lie between the two lots, so no blend of them reaches it")

@@ -12,7 +12,10 @@ import (
 // Source: the table of AOAC 969.38 / IHC, from memory (values D1). It was
 // computed from Wedmore's equation, so it checks the code, not the equation.
 func TestWaterAgainstTheTable(t *testing.T) {
-	for n, want := range map[float64]float64{1.5044: 13.0, 1.4992: 15.0, 1.4966: 16.0, 1.4940: 17.0, 1.4915: 18.0, 1.4890: 19.0, 1.4865: 20.0, 1.4839: 21.0, 1.4790: 23.0, 1.4741: 25.0} {
+	for n, want := range map[float64]float64{
+		1.5044: 13.0, 1.4992: 15.0, 1.4966: 16.0, 1.4940: 17.0, 1.4915: 18.0, 1.4890: 19.0, 1.4865: 20.0,
+		1.4839: 21.0, 1.4790: 23.0, 1.4741: 25.0,
+	} {
 		got, err := honey.WaterOfIndex(n, 20)
 		if err != nil || math.Abs(got-want) > 0.03 {
 			t.Errorf("n = %.4f: %.2f %% (%v), the table has %.1f", n, got, err, want)
@@ -29,7 +32,9 @@ func TestWaterAgainstTheTable(t *testing.T) {
 // TestBrixAgainstTheTable. Source: values D1, half per cents, from memory;
 // tolerance is the table's 0.1 °Brix.
 func TestBrixAgainstTheTable(t *testing.T) {
-	for b, want := range map[float64]float64{84.7: 13.5, 82.7: 15.5, 80.8: 17.5, 80.3: 18.0, 78.8: 19.5, 76.9: 21.5, 74.0: 24.5} {
+	for b, want := range map[float64]float64{
+		84.7: 13.5, 82.7: 15.5, 80.8: 17.5, 80.3: 18.0, 78.8: 19.5, 76.9: 21.5, 74.0: 24.5,
+	} {
 		n, err := honey.IndexOfBrix(b)
 		if err != nil {
 			t.Fatal(err)
@@ -43,7 +48,9 @@ func TestBrixAgainstTheTable(t *testing.T) {
 // TestDensityAgainstTheTable. Source: White in Crane 1975, half steps, from
 // memory; 18.6 % is 1.4129 in the US standards.
 func TestDensityAgainstTheTable(t *testing.T) {
-	for w, sg := range map[float64]float64{13.5: 1.4430, 15.5: 1.4323, 17.5: 1.4204, 18.6: 1.4129, 20.5: 1.3988, 21: 1.3950} {
+	for w, sg := range map[float64]float64{
+		13.5: 1.4430, 15.5: 1.4323, 17.5: 1.4204, 18.6: 1.4129, 20.5: 1.3988, 21: 1.3950,
+	} {
 		got, err := honey.DensityKgPerL(w)
 		if err != nil || math.Abs(got-sg*0.9982) > 0.0004 {
 			t.Errorf("%.1f %%: %.4f kg/L (%v), the table has %.4f", w, got, err, sg*0.9982)

@@ -51,8 +51,11 @@ func TestLedgerConserves(t *testing.T) {
 		honeyOut, gain, fed, before := 30*r.Float64(), 10*r.Float64(), 8*r.Float64(), 60+60*r.Float64()
 		out, in := ledger.Moved{TareKg: 12 * r.Float64()}, ledger.Moved{TareKg: 12 * r.Float64()}
 		after := before - honeyOut + gain + fed - out.TareKg + in.TareKg
-		got, err := ledger.Between{BeforeKg: before, AfterKg: after, Out: []ledger.Moved{out}, In: []ledger.Moved{in}, FedKg: fed}.NetHoneyKg()
-		if err != nil || math.Abs(got.Likely-(honeyOut-gain)) > 1e-9 || !(got.Low < got.Likely && got.Likely < got.High) {
+		got, err := ledger.Between{
+			BeforeKg: before, AfterKg: after, Out: []ledger.Moved{out}, In: []ledger.Moved{in}, FedKg: fed,
+		}.NetHoneyKg()
+		if err != nil || math.Abs(got.Likely-(honeyOut-gain)) > 1e-9 ||
+			!(got.Low < got.Likely && got.Likely < got.High) {
 			t.Fatalf("%.3f kg left and %.3f came: %+v, %v", honeyOut, gain, got, err)
 		}
 	}

@@ -16,7 +16,10 @@ func TestNIOSHWorkedTasks(t *testing.T) {
 		want float64
 	}{
 		{"full deep, ground to waist", lift.Task{ReachCM: 40, HeightCM: 30, TravelCM: 70, FM: 0.94, CM: 0.95}, 9.8},
-		{"waist to waist, 45 degrees", lift.Task{ReachCM: 40, HeightCM: 100, TravelCM: 25, TwistDeg: 45, FM: 0.94, CM: 1}, 10.7},
+		{
+			"waist to waist, 45 degrees",
+			lift.Task{ReachCM: 40, HeightCM: 100, TravelCM: 25, TwistDeg: 45, FM: 0.94, CM: 1}, 10.7,
+		},
 		{"close, no twist", lift.Task{ReachCM: 30, HeightCM: 100, TravelCM: 25, FM: 0.94, CM: 1}, 16.7},
 		{"out of reach", lift.Task{ReachCM: 70, HeightCM: 75, FM: 1, CM: 1}, 0},
 		{"as good as it gets", lift.Task{ReachCM: 25, HeightCM: 75, TravelCM: 25, FM: 1, CM: 1}, 23},

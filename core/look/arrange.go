@@ -108,7 +108,9 @@ func Arrange(b *hive.Box, t Totals) {
 	split(comb.Larvae, t[comb.Larvae], wave(0.4))
 	split(comb.Brood, t[comb.Brood], func(i int) float64 { return max(left[i], 0) })
 
-	put(comb.Pollen, t[comb.Pollen], 0.6, func(i int) float64 { return math.Exp(-8*math.Abs(dist(i)-min(radius, 0.95))) + 0.05 })
+	put(comb.Pollen, t[comb.Pollen], 0.6, func(i int) float64 {
+		return math.Exp(-8*math.Abs(dist(i)-min(radius, 0.95))) + 0.05
+	})
 	if b.Super {
 		put(comb.Honey, t[comb.Honey], 1, func(i int) float64 { return 1.15 - 0.55*dist(i)*dist(i) })
 		put(comb.Nectar, t[comb.Nectar], 1, func(i int) float64 { return 1 })

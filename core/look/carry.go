@@ -55,7 +55,10 @@ func carriedTotals(b hive.Box, c *colony.Expected, before Totals, kg, nectar, ro
 		for _, v := range []struct {
 			content comb.Content
 			now     float64
-		}{{comb.Eggs, c.Eggs.Likely}, {comb.Larvae, c.Larvae.Likely}, {comb.Brood, c.Capped.Likely}, {comb.Drone, c.Drone.Likely * droneToWorker}, {comb.Pollen, c.Pollen.Likely}} {
+		}{
+			{comb.Eggs, c.Eggs.Likely}, {comb.Larvae, c.Larvae.Likely}, {comb.Brood, c.Capped.Likely},
+			{comb.Drone, c.Drone.Likely * droneToWorker}, {comb.Pollen, c.Pollen.Likely},
+		} {
 			switch {
 			case before[v.content] > 0:
 				t[v.content] *= v.now / before[v.content]

@@ -59,7 +59,9 @@ func become(b *hive.Box, t Totals) {
 			s[c] *= k
 		})
 	}
-	for _, c := range [...]comb.Content{comb.Eggs, comb.Larvae, comb.Brood, comb.Drone, comb.Pollen, comb.Honey, comb.Nectar, comb.Foundation} {
+	for _, c := range [...]comb.Content{
+		comb.Eggs, comb.Larvae, comb.Brood, comb.Drone, comb.Pollen, comb.Honey, comb.Nectar, comb.Foundation,
+	} {
 		grow := t[c] - now[c]
 		if grow <= 1e-9 {
 			continue

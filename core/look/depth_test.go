@@ -22,7 +22,10 @@ var june = look.Context{Season: season.Moment{Calendar: 155, Bees: 155}}
 func seen(t testing.TB) colony.Estimate {
 	t.Helper()
 	e, err := look.Read(look.Look{Day: on - 14, Boxes: []look.BoxLook{
-		{Box: "nest", Depth: look.ByBox, Seams: 8, Counts: look.Counts{Brood: 5, Honey: 2, Nectar: 1, Pollen: 1, Empty: 1}},
+		{
+			Box: "nest", Depth: look.ByBox, Seams: 8,
+			Counts: look.Counts{Brood: 5, Honey: 2, Nectar: 1, Pollen: 1, Empty: 1},
+		},
 		{Box: "super", Depth: look.ByBox, Seams: 4, Counts: look.Counts{Honey: 2, Nectar: 2, Empty: 6}},
 	}}, stack(t), june)
 	if err != nil {
@@ -36,15 +39,25 @@ func expected(e colony.Estimate, widen float64) look.Context {
 	around := func(v, sd float64) measure.Range {
 		return measure.Range{Low: v * math.Exp(-1.2816*sd), Likely: v, High: v * math.Exp(1.2816*sd)}
 	}
-	x := colony.Expected{From: e.Day, Eggs: around(1.1*e.Eggs, widen), Larvae: around(1.1*e.Larvae, widen), Capped: around(1.1*e.Capped, widen), Drone: measure.Exact(0),
-		Pollen: around(e.Pollen, widen), Bees: around(30000, widen), NestStores: around(e.NestHoney+e.NestNectar, widen), SuperStores: around(e.SuperHoney+e.SuperNectar+4, widen),
-		NestNectar: e.NestNectar, SuperNectar: e.SuperNectar + 2, Stages: true}
+	x := colony.Expected{
+		From: e.Day, Eggs: around(1.1*e.Eggs, widen), Larvae: around(1.1*e.Larvae, widen),
+		Capped: around(1.1*e.Capped, widen), Drone: measure.Exact(0), Pollen: around(e.Pollen, widen),
+		Bees: around(30000, widen), NestStores: around(e.NestHoney+e.NestNectar, widen),
+		SuperStores: around(e.SuperHoney+e.SuperNectar+4, widen), NestNectar: e.NestNectar,
+		SuperNectar: e.SuperNectar + 2, Stages: true,
+	}
 	return look.Context{Season: season.Moment{Calendar: 155, Bees: 155}, Expected: &x}
 }
 
 // TestSeamsSayBeesAndNotBrood: a keeper who only lifts the lid.
 func TestSeamsSayBeesAndNotBrood(t *testing.T) {
-	l := look.Look{Day: on, Boxes: []look.BoxLook{{Box: "nest", Depth: look.BySeams, Seams: 9}, {Box: "super", Depth: look.BySeams, Seams: 3, Super: look.SuperHalf}}}
+	l := look.Look{
+		Day: on,
+		Boxes: []look.BoxLook{
+			{Box: "nest", Depth: look.BySeams, Seams: 9},
+			{Box: "super", Depth: look.BySeams, Seams: 3, Super: look.SuperHalf},
+		},
+	}
 	e, err := look.Read(l, stack(t), june)
 	if err != nil {
 		t.Fatal(err)
@@ -53,7 +66,10 @@ func TestSeamsSayBeesAndNotBrood(t *testing.T) {
 		t.Errorf("bees %v, brood by stage known: %v", e.BeesFrom, e.Stages)
 	}
 	if e.Spread.Stores < 0.5 || e.Spread.Brood < 0.4 {
-		t.Errorf("nobody looked into the nest, yet food is within %.2f and brood within %.2f", e.Spread.Stores, e.Spread.Brood)
+		t.Errorf(
+			"nobody looked into the nest, yet food is within %.2f and brood within %.2f", e.Spread.Stores,
+			e.Spread.Brood,
+		)
 	}
 	if n := e.Parts[0]; n.Stores != colony.Assumed || n.Brood != colony.Assumed {
 		t.Errorf("the nest is %v and %v", n.Stores, n.Brood)
@@ -81,11 +97,20 @@ func TestTheRangeOfWhatWasNotLookedAtGrows(t *testing.T) {
 	first := seen(t)
 	last := 0.0
 	for _, w := range []float64{0.2, 0.3, 0.45} {
-		e, err := look.Read(look.Look{Day: on, Boxes: []look.BoxLook{{Box: "super", Depth: look.ByBox, Seams: 3, Counts: look.Counts{Honey: 5, Empty: 5}}}}, first.Stack, expected(first, w))
+		e, err := look.Read(
+			look.Look{
+				Day: on,
+				Boxes: []look.BoxLook{
+					{Box: "super", Depth: look.ByBox, Seams: 3, Counts: look.Counts{Honey: 5, Empty: 5}},
+				},
+			},
+			first.Stack, expected(first, w),
+		)
 		if err != nil {
 			t.Fatal(err)
 		}
-		if e.Spread.Stores <= last || math.Abs(e.Spread.Stores-math.Hypot(w, 14*look.DefaultObserver.UnseenADay)) > 0.02 {
+		if e.Spread.Stores <= last ||
+			math.Abs(e.Spread.Stores-math.Hypot(w, 14*look.DefaultObserver.UnseenADay)) > 0.02 {
 			t.Errorf("forecast within %.2f, nest within %.2f", w, e.Spread.Stores)
 		}
 		if e.Spread.Super > 0.19 {
@@ -109,7 +134,10 @@ func TestNoEggsSeenCarriesNone(t *testing.T) {
 		{colony.QueenEvidence{Looked: true, Capped: true}, false, false, true},
 		{colony.QueenEvidence{Looked: true}, false, false, false},
 	} {
-		e, err := look.Read(look.Look{Day: on, Queen: tt.q, Boxes: []look.BoxLook{{Box: "nest", Depth: look.BySeams, Seams: 8}}}, first.Stack, expected(first, 0.2))
+		e, err := look.Read(
+			look.Look{Day: on, Queen: tt.q, Boxes: []look.BoxLook{{Box: "nest", Depth: look.BySeams, Seams: 8}}},
+			first.Stack, expected(first, 0.2),
+		)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -149,7 +177,9 @@ func TestAWeightSettlesFood(t *testing.T) {
 	}
 	// The ways to weigh, from the surest to the least.
 	last := 0.0
-	for _, w := range []look.Weight{{How: look.OnScale, Kg: gross}, {How: look.OneSide, Kg: gross / 2}, {How: look.ByFeel, Heft: look.Fair}} {
+	for _, w := range []look.Weight{
+		{How: look.OnScale, Kg: gross}, {How: look.OneSide, Kg: gross / 2}, {How: look.ByFeel, Heft: look.Fair},
+	} {
 		e, err := look.Read(look.Look{Day: on, Weight: w}, first.Stack, c)
 		if err != nil {
 			t.Fatal(err)
@@ -206,7 +236,9 @@ func TestADeeperLookNarrows(t *testing.T) {
 			if err != nil {
 				t.Fatal(err)
 			}
-			food[k] += math.Hypot(e.Spread.Stores*(e.NestHoney+e.NestNectar), e.Spread.Super*(e.SuperHoney+e.SuperNectar)) / e.Stores()
+			food[k] += math.Hypot(
+				e.Spread.Stores*(e.NestHoney+e.NestNectar), e.Spread.Super*(e.SuperHoney+e.SuperNectar),
+			) / e.Stores()
 			brood[k] += e.Spread.Brood
 		}
 	}
@@ -239,13 +271,69 @@ func TestQuestionsShowTheirArithmetic(t *testing.T) {
 		{"a usual look", look.Look{Day: on, Boxes: []look.BoxLook{fine}}, june, "", nil},
 		// Common practice: 12 lb (5.4 kg) in one deep frame needs a comb 49 mm
 		// thick (values A2); ten of them are 54.4 kg and 7.4 kg of wood.
-		{"12 lb a deep frame", look.Look{Day: on, Boxes: []look.BoxLook{{Box: "nest", Depth: look.ByHeft, Seams: -1, Kg: 61.8}}}, june, "heavy-box", []string{"49 mm", "26 mm"}},
-		{"nine and a half frames of brood", look.Look{Day: on, Boxes: []look.BoxLook{counts(look.Counts{Brood: 10}), {Box: "super", Depth: look.ByBox, Seams: 9, Counts: look.Counts{Brood: 8, Empty: 2}}}}, june, "much-brood", []string{"a day"}},
-		{"all eggs", look.Look{Day: on, Boxes: []look.BoxLook{byFace(t, "nest", "E6 C2")}}, june, "stages", []string{"three days ago"}},
-		{"bees on more seams than combs", look.Look{Day: on, Boxes: []look.BoxLook{{Box: "nest", Depth: look.BySeams, Seams: 11}, {Box: "super", Depth: look.BySeams, Seams: 11, Super: look.SuperFull}}}, look.Context{Season: season.Moment{Calendar: 155, Bees: 155}, Observer: look.DefaultObserver}, "", nil},
-		{"one seam, five frames of brood", look.Look{Day: on, Boxes: []look.BoxLook{{Box: "nest", Depth: look.ByBox, Seams: 1, Counts: look.Counts{Brood: 5, Empty: 5}}}}, june, "few-bees", []string{"each warm"}},
-		{"a weight that says otherwise", look.Look{Day: on, Boxes: []look.BoxLook{fine, {Box: "super", Depth: look.ByBox, Seams: 3, Counts: look.Counts{Empty: 10}}}, Weight: look.Weight{How: look.OnScale, Kg: 60}}, june, "weight", []string{"The weight leaves", "as counted hold"}},
-		{"twenty kilograms in a fortnight of nothing", look.Look{Day: on, Boxes: []look.BoxLook{{Box: "super", Depth: look.ByBox, Seams: 9, Counts: look.Counts{Honey: 10}}, {Box: "nest", Depth: look.ByBox, Seams: 9, Counts: look.Counts{Honey: 9, Brood: 1}}}}, expected(first, 0.1), "too-fast", []string{"than was to be expected 14 days after"}},
+		{
+			"12 lb a deep frame",
+			look.Look{Day: on, Boxes: []look.BoxLook{{Box: "nest", Depth: look.ByHeft, Seams: -1, Kg: 61.8}}}, june,
+			"heavy-box", []string{"49 mm", "26 mm"},
+		},
+		{
+			"nine and a half frames of brood",
+			look.Look{
+				Day: on,
+				Boxes: []look.BoxLook{
+					counts(look.Counts{Brood: 10}),
+					{Box: "super", Depth: look.ByBox, Seams: 9, Counts: look.Counts{Brood: 8, Empty: 2}},
+				},
+			},
+			june, "much-brood", []string{"a day"},
+		},
+		{
+			"all eggs", look.Look{Day: on, Boxes: []look.BoxLook{byFace(t, "nest", "E6 C2")}}, june, "stages",
+			[]string{"three days ago"},
+		},
+		{
+			"bees on more seams than combs",
+			look.Look{
+				Day: on,
+				Boxes: []look.BoxLook{
+					{Box: "nest", Depth: look.BySeams, Seams: 11},
+					{Box: "super", Depth: look.BySeams, Seams: 11, Super: look.SuperFull},
+				},
+			},
+			look.Context{Season: season.Moment{Calendar: 155, Bees: 155}, Observer: look.DefaultObserver}, "", nil,
+		},
+		{
+			"one seam, five frames of brood",
+			look.Look{
+				Day: on,
+				Boxes: []look.BoxLook{
+					{Box: "nest", Depth: look.ByBox, Seams: 1, Counts: look.Counts{Brood: 5, Empty: 5}},
+				},
+			},
+			june, "few-bees", []string{"each warm"},
+		},
+		{
+			"a weight that says otherwise",
+			look.Look{
+				Day: on,
+				Boxes: []look.BoxLook{
+					fine, {Box: "super", Depth: look.ByBox, Seams: 3, Counts: look.Counts{Empty: 10}},
+				},
+				Weight: look.Weight{How: look.OnScale, Kg: 60},
+			},
+			june, "weight", []string{"The weight leaves", "as counted hold"},
+		},
+		{
+			"twenty kilograms in a fortnight of nothing",
+			look.Look{
+				Day: on,
+				Boxes: []look.BoxLook{
+					{Box: "super", Depth: look.ByBox, Seams: 9, Counts: look.Counts{Honey: 10}},
+					{Box: "nest", Depth: look.ByBox, Seams: 9, Counts: look.Counts{Honey: 9, Brood: 1}},
+				},
+			},
+			expected(first, 0.1), "too-fast", []string{"than was to be expected 14 days after"},
+		},
 	}
 	for _, tt := range tests {
 		e, err := look.Read(tt.l, stack(t), tt.c)
@@ -285,7 +373,9 @@ func TestCarriedFacesSumToOne(t *testing.T) {
 		k := func(v measure.Range) measure.Range { return measure.Exact(v.Likely * 3 * r.Float64()) }
 		x := c.Expected
 		x.Eggs, x.Larvae, x.Capped, x.NestStores, x.SuperStores = k(x.Eggs), k(x.Larvae), k(x.Capped), k(x.NestStores), k(x.SuperStores)
-		e, err := look.Read(look.Look{Day: on, Boxes: []look.BoxLook{{Box: "nest", Depth: look.BySeams, Seams: 5}}}, first.Stack, c)
+		e, err := look.Read(
+			look.Look{Day: on, Boxes: []look.BoxLook{{Box: "nest", Depth: look.BySeams, Seams: 5}}}, first.Stack, c,
+		)
 		if err != nil {
 			t.Fatal(err)
 		}

@@ -35,12 +35,16 @@ func TestExpectedSeamsReadBack(t *testing.T) {
 		}
 	}
 	l := look.Look{Boxes: []look.BoxLook{{Box: "nest", Depth: look.BySeams, Seams: 7, Expected: true}}}
-	e, err := look.Read(l, hive.Stack{Boxes: st.Boxes[:1]}, look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
+	e, err := look.Read(
+		l, hive.Stack{Boxes: st.Boxes[:1]}, look.Context{Season: season.Moment{Calendar: 150, Bees: 150}},
+	)
 	if err != nil || math.Abs(e.Bees-7*one) > 1 || !e.Accepted {
 		t.Errorf("accepted: %.0f bees (%v), %v", e.Bees, e.Accepted, err)
 	}
 	l.Boxes[0].Expected = false
-	counted, _ := look.Read(l, hive.Stack{Boxes: st.Boxes[:1]}, look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
+	counted, _ := look.Read(
+		l, hive.Stack{Boxes: st.Boxes[:1]}, look.Context{Season: season.Moment{Calendar: 150, Bees: 150}},
+	)
 	if counted.Accepted || counted.Spread.Bees >= e.Spread.Bees {
 		t.Errorf("who counts is no surer (%v) than who nods (%v)", counted.Spread.Bees, e.Spread.Bees)
 	}

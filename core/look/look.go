@@ -144,12 +144,20 @@ func Check(l Look, s hive.Stack) error {
 			return err
 		}
 		if b.Depth == ByFace && len(b.Faces) > len(box.Frames) {
-			return &FieldError{name, fmt.Sprintf("%d frames are entered, the box has %d; take out the extra ones", len(b.Faces), len(box.Frames))}
+			return &FieldError{
+				name,
+				fmt.Sprintf(
+					"%d frames are entered, the box has %d; take out the extra ones", len(b.Faces), len(box.Frames),
+				),
+			}
 		}
 		for k, f := range b.Faces {
 			for side, face := range f {
 				if face.Painted() > 8 {
-					return &FieldError{fmt.Sprintf("%s, frame %d%c", name, k+1, 'A'+side), "the shares add up to more than eight eighths; lower one"}
+					return &FieldError{
+						fmt.Sprintf("%s, frame %d%c", name, k+1, 'A'+side),
+						"the shares add up to more than eight eighths; lower one",
+					}
 				}
 			}
 		}
@@ -168,11 +176,15 @@ func checkWeight(w Weight) error {
 		return nil
 	case OnScale, TwoSides, OneSide:
 		if !(w.Kg > 0 && w.Kg < 400) || w.How == TwoSides && !(w.OtherKg > 0 && w.OtherKg < 400) {
-			return &FieldError{"weight", "a hive, or one side of it, weighs more than 0 and less than 400 kg; weigh it again"}
+			return &FieldError{
+				"weight", "a hive, or one side of it, weighs more than 0 and less than 400 kg; weigh it again",
+			}
 		}
 		return nil
 	}
-	return &FieldError{"weight", fmt.Sprintf("%q is not a way to weigh a hive; choose scale, sides, side or feel", w.How)}
+	return &FieldError{
+		"weight", fmt.Sprintf("%q is not a way to weigh a hive; choose scale, sides, side or feel", w.How),
+	}
 }
 
 func checkWords(b BoxLook, box hive.Box, name string) error {
@@ -193,7 +205,13 @@ func checkWords(b BoxLook, box hive.Box, name string) error {
 
 func checkCounts(b BoxLook, box hive.Box, name string) error {
 	if b.Seams > float64(len(box.Frames)+1) {
-		return &FieldError{name + ", seams", fmt.Sprintf("%g seams are more than the %d that %d frames make; lower it", b.Seams, len(box.Frames)+1, len(box.Frames))}
+		return &FieldError{
+			name + ", seams",
+			fmt.Sprintf(
+				"%g seams are more than the %d that %d frames make; lower it", b.Seams, len(box.Frames)+1,
+				len(box.Frames),
+			),
+		}
 	}
 	if b.Depth != ByBox {
 		return nil
@@ -202,14 +220,19 @@ func checkCounts(b BoxLook, box hive.Box, name string) error {
 	for _, v := range []struct {
 		what string
 		n    float64
-	}{{"brood", c.Brood}, {"honey", c.Honey}, {"nectar", c.Nectar}, {"pollen", c.Pollen}, {"empty", c.Empty}, {"undrawn", c.Undrawn}} {
+	}{
+		{"brood", c.Brood}, {"honey", c.Honey}, {"nectar", c.Nectar}, {"pollen", c.Pollen}, {"empty", c.Empty},
+		{"undrawn", c.Undrawn},
+	} {
 		if v.n < 0 || math.IsNaN(v.n) {
 			return &FieldError{name + ", " + v.what, fmt.Sprintf("%g frames is less than none; enter 0 or more", v.n)}
 		}
 		sum += v.n
 	}
 	if sum > float64(len(box.Frames))+0.01 {
-		return &FieldError{name, fmt.Sprintf("the counts add up to %g frames, the box has %d; lower one", sum, len(box.Frames))}
+		return &FieldError{
+			name, fmt.Sprintf("the counts add up to %g frames, the box has %d; lower one", sum, len(box.Frames)),
+		}
 	}
 	return nil
 }

@@ -21,7 +21,13 @@ func stack(t testing.TB) hive.Stack {
 		t.Fatal(err)
 	}
 	medium, _ := hive.FormatFor("langstroth-medium-10")
-	return hive.Stack{ExcluderAbove: 1, Boxes: []hive.Box{hive.NewBox("nest", deep, 10, hive.Make{Drawn: true}), hive.NewBox("super", medium, 10, hive.Make{Super: true, Drawn: true})}}
+	return hive.Stack{
+		ExcluderAbove: 1,
+		Boxes: []hive.Box{
+			hive.NewBox("nest", deep, 10, hive.Make{Drawn: true}),
+			hive.NewBox("super", medium, 10, hive.Make{Super: true, Drawn: true}),
+		},
+	}
 }
 
 func face(t testing.TB, s string) comb.Face {
@@ -43,14 +49,22 @@ func byFace(t testing.TB, box, each string) look.BoxLook {
 
 func TestDepthsMixAndTheDeeperIsSurer(t *testing.T) {
 	day0 := day.Day(20600)
-	counts := look.BoxLook{Box: "super", Depth: look.ByBox, Seams: 5, Counts: look.Counts{Honey: 4, Nectar: 2, Empty: 4}}
+	counts := look.BoxLook{
+		Box: "super", Depth: look.ByBox, Seams: 5, Counts: look.Counts{Honey: 4, Nectar: 2, Empty: 4},
+	}
 	nest := byFace(t, "nest", "H2 E1 L1 B3 C1")
 	nest.Seams = 8
-	mixed, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{nest, counts}}, stack(t), look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
+	mixed, err := look.Read(
+		look.Look{Day: day0, Boxes: []look.BoxLook{nest, counts}}, stack(t),
+		look.Context{Season: season.Moment{Calendar: 150, Bees: 150}},
+	)
 	if err != nil {
 		t.Fatal(err)
 	}
-	faces, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), byFace(t, "super", "H4 C4")}}, stack(t), look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
+	faces, err := look.Read(
+		look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), byFace(t, "super", "H4 C4")}},
+		stack(t), look.Context{Season: season.Moment{Calendar: 150, Bees: 150}},
+	)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -69,11 +83,17 @@ func TestDepthsMixAndTheDeeperIsSurer(t *testing.T) {
 	if faces.BeesFrom == colony.Measured {
 		t.Error("the nest was not counted, and the bees count as seen")
 	}
-	above, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), counts}}, stack(t), look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
+	above, err := look.Read(
+		look.Look{Day: day0, Boxes: []look.BoxLook{byFace(t, "nest", "H2 E1 L1 B3 C1"), counts}}, stack(t),
+		look.Context{Season: season.Moment{Calendar: 150, Bees: 150}},
+	)
 	if err != nil || above.BeesFrom == colony.Measured || above.Bees < 15000 {
 		t.Errorf("with five seams seen in the super alone: %.0f bees, %v (%v)", above.Bees, above.BeesFrom, err)
 	}
-	none, err := look.Read(look.Look{Day: day0, Boxes: []look.BoxLook{counts}}, mixed.Stack, look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
+	none, err := look.Read(
+		look.Look{Day: day0, Boxes: []look.BoxLook{counts}}, mixed.Stack,
+		look.Context{Season: season.Moment{Calendar: 150, Bees: 150}},
+	)
 	if err != nil || none.Spread.Brood <= mixed.Spread.Brood {
 		t.Errorf("a box not looked at keeps its spread: %v, %v", none.Spread, err)
 	}
@@ -112,7 +132,10 @@ func TestWrongLooksNameTheField(t *testing.T) {
 		"has 10":     eleven,
 		"eight eigh": {Box: "nest", Depth: look.ByFace, Seams: -1, Faces: [][2]comb.Face{{{5, 5}}}},
 	} {
-		_, err := look.Read(look.Look{Boxes: []look.BoxLook{b}}, stack(t), look.Context{Season: season.Moment{Calendar: 150, Bees: 150}})
+		_, err := look.Read(
+			look.Look{Boxes: []look.BoxLook{b}}, stack(t),
+			look.Context{Season: season.Moment{Calendar: 150, Bees: 150}},
+		)
 		var f *look.FieldError
 		if !errors.As(err, &f) || !strings.Contains(err.Error(), says) {
 			t.Errorf("error %v, want a field error that says %q", err, says)
@@ -125,7 +148,10 @@ func FuzzArrangeKeepsTotals(f *testing.F) {
 	f.Add(uint8(7), uint8(4), uint8(2), uint8(3), uint8(2), uint8(1))
 	f.Add(uint8(20), uint8(0), uint8(0), uint8(0), uint8(0), uint8(0))
 	f.Fuzz(func(t *testing.T, brood, honey, nectar, pollen, undrawn, eggs uint8) {
-		in := look.Totals{comb.Brood: float64(brood), comb.Honey: float64(honey), comb.Nectar: float64(nectar), comb.Pollen: float64(pollen), comb.Foundation: float64(undrawn), comb.Eggs: float64(eggs)}
+		in := look.Totals{
+			comb.Brood: float64(brood), comb.Honey: float64(honey), comb.Nectar: float64(nectar),
+			comb.Pollen: float64(pollen), comb.Foundation: float64(undrawn), comb.Eggs: float64(eggs),
+		}
 		sum := 0.0
 		for _, v := range in {
 			sum += v

@@ -37,14 +37,17 @@ func (o Observer) Table() []ObserverRow {
 	const trained = "Imdorf et al. 1987, the Liebefeld method: about 10 % once trained, from memory"
 	const common = "common practice, no source"
 	return []ObserverRow{
-		{"faces", "brood", o.Faces.Brood, trained}, {"faces", "stores", o.Faces.Stores, trained}, {"faces", "pollen", o.Faces.Pollen, common},
-		{"boxes", "brood", o.Boxes.Brood, common}, {"boxes", "stores", o.Boxes.Stores, common}, {"boxes", "pollen", o.Boxes.Pollen, common},
-		{"seams", "bees, from above", o.Seams.Bees, common}, {"seams", "bees, from below", o.SeamsBelow, common}, {"seams", "a super at a glance", o.Seams.Super, common},
-		{"heft", "a box, light", hefts[Light].sd, common}, {"heft", "a box, fair", hefts[Fair].sd, common}, {"heft", "a box, heavy", hefts[Heavy].sd, common},
+		{"faces", "brood", o.Faces.Brood, trained}, {"faces", "stores", o.Faces.Stores, trained},
+		{"faces", "pollen", o.Faces.Pollen, common}, {"boxes", "brood", o.Boxes.Brood, common},
+		{"boxes", "stores", o.Boxes.Stores, common}, {"boxes", "pollen", o.Boxes.Pollen, common},
+		{"seams", "bees, from above", o.Seams.Bees, common}, {"seams", "bees, from below", o.SeamsBelow, common},
+		{"seams", "a super at a glance", o.Seams.Super, common}, {"heft", "a box, light", hefts[Light].sd, common},
+		{"heft", "a box, fair", hefts[Fair].sd, common}, {"heft", "a box, heavy", hefts[Heavy].sd, common},
 		{"weight", "floor, covers and lid, kg", o.FloorLidSD, common},
 		{"one comb", "stores or brood of a box from one of its combs", o.OneFrame, "none; guess"},
 		{"inferred", "bees from brood and stores", o.BeesInferred, "none; guess"},
-		{"assumed", "brood, usual for the season", o.BroodAssumed, "none; guess"}, {"assumed", "stores, usual for the season", o.StoresAssumed, "none; guess"},
+		{"assumed", "brood, usual for the season", o.BroodAssumed, "none; guess"},
+		{"assumed", "stores, usual for the season", o.StoresAssumed, "none; guess"},
 		{"carried", "what no forecast sees coming, a day", o.UnseenADay, "none; guess"},
 		{"not looked, no forecast", "stores", o.Unlooked.Stores, "none; guess"},
 	}
@@ -67,7 +70,10 @@ const glanceLeast = 0.02
 
 // superStates say how full a super is at a glance. Source: common practice, no
 // source.
-var superStates = map[SuperState]share{SuperEmpty: {0, 0, 0.5}, SuperStarted: {0.12, 0, 0.60}, SuperHalf: {0.45, 0.35, 0.28}, SuperNearly: {0.80, 0.65, 0.14}, SuperFull: {0.96, 0.92, 0.06}}
+var superStates = map[SuperState]share{
+	SuperEmpty: {0, 0, 0.5}, SuperStarted: {0.12, 0, 0.60}, SuperHalf: {0.45, 0.35, 0.28},
+	SuperNearly: {0.80, 0.65, 0.14}, SuperFull: {0.96, 0.92, 0.06},
+}
 
 // With returns o with a keeper's own spreads of brood and stores by face and by
 // box, and of bees by seams; 0 leaves the usual one. Pollen goes with its depth.

@@ -114,7 +114,9 @@ func (r *reader) storesOnScale(w Weight) (kg, sd float64) {
 		gross = ledger.OneSide(w.Kg)
 	}
 	variance := 0.0
-	for _, off := range []float64{gross.SD(), ledger.TareShare * tare, beesOff * bees, otherOff * other, r.o.FloorLidSD, ledger.WetWoodKg} {
+	for _, off := range []float64{
+		gross.SD(), ledger.TareShare * tare, beesOff * bees, otherOff * other, r.o.FloorLidSD, ledger.WetWoodKg,
+	} {
 		variance += off * off
 	}
 	return max(0, gross.Likely-tare-other-bees-r.o.FloorLidKg), math.Sqrt(variance)

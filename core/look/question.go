@@ -38,7 +38,9 @@ func Questions(l Look, before hive.Stack, e colony.Estimate, c Context) []Questi
 		c.Units = measure.Systems[0]
 	}
 	var out []Question
-	for _, q := range []func(Look, hive.Stack, colony.Estimate, Context) []Question{heavyBoxes, tooMuchBrood, stagesOff, tooManyBees, weightAgainstCount, tooFast} {
+	for _, q := range []func(
+		Look, hive.Stack, colony.Estimate, Context,
+	) []Question{heavyBoxes, tooMuchBrood, stagesOff, tooManyBees, weightAgainstCount, tooFast} {
 		out = append(out, q(l, before, e, c)...)
 	}
 	return out
@@ -58,8 +60,12 @@ func heavyBoxes(l Look, st hive.Stack, _ colony.Estimate, c Context) []Question 
 		}
 		per := (b.Kg - full.TareKg) / float64(len(box.Frames))
 		out = append(out, Question{"heavy-box", fmt.Sprintf("box %d, kg", i+1),
-			fmt.Sprintf("%s less %s of wood and wax leaves %s a comb. That needs combs %.0f mm thick; %d frames leave room for %.0f mm, which hold %s.",
-				c.mass(b.Kg), c.mass(full.TareKg), c.mass(per), box.Format.Frame.ThicknessFor(per), len(box.Frames), full.ThicknessMM, c.mass(full.HoneyKg/float64(len(box.Frames))))})
+			fmt.Sprintf(
+				"%s less %s of wood and wax leaves %s a comb. That needs combs %.0f mm thick; %d frames leave room "+
+					"for %.0f mm, which hold %s.",
+				c.mass(b.Kg), c.mass(full.TareKg), c.mass(per), box.Format.Frame.ThicknessFor(per), len(box.Frames),
+				full.ThicknessMM, c.mass(full.HoneyKg/float64(len(box.Frames))),
+			)})
 	}
 	return out
 }
@@ -76,8 +82,11 @@ func tooMuchBrood(l Look, _ hive.Stack, e colony.Estimate, _ Context) []Question
 		days float64
 	}{{"eggs", e.Eggs, 3}, {"open larvae", e.Larvae, 6}, {"capped cells", e.Capped, 12}} {
 		if perDay := s.n / s.days; perDay > mostEggsADay*stillEggsSure {
-			out = append(out, Question{"much-brood", "brood", fmt.Sprintf("%s %s are %s a day for %.0f days; hardly a queen lays more than %s.",
-				measure.Count(measure.Rough(s.n)), s.name, measure.Count(measure.Rough(perDay)), s.days, measure.Count(mostEggsADay))})
+			out = append(out, Question{"much-brood", "brood", fmt.Sprintf(
+				"%s %s are %s a day for %.0f days; hardly a queen lays more than %s.",
+				measure.Count(measure.Rough(s.n)), s.name, measure.Count(measure.Rough(perDay)), s.days,
+				measure.Count(mostEggsADay),
+			)})
 		}
 	}
 	return out
@@ -88,8 +97,12 @@ func tooMuchBrood(l Look, _ hive.Stack, e colony.Estimate, _ Context) []Question
 func stagesOff(l Look, _ hive.Stack, e colony.Estimate, _ Context) []Question {
 	for _, b := range l.Boxes {
 		if b.Depth == ByFace && e.Eggs > 3*mostEggsADay/2 && e.Capped+e.Larvae < e.Eggs/4 {
-			return []Question{{"stages", "brood", fmt.Sprintf("%s eggs stand beside %s larvae and capped cells: she would have begun to lay three days ago, at %s a day at once. Are some of the eggs larvae or capped?",
-				measure.Count(measure.Rough(e.Eggs)), measure.Count(measure.Rough(e.Capped+e.Larvae)), measure.Count(measure.Rough(e.Eggs/3)))}}
+			return []Question{{"stages", "brood", fmt.Sprintf(
+				"%s eggs stand beside %s larvae and capped cells: she would have begun to lay three days ago, at "+
+					"%s a day at once. Are some of the eggs larvae or capped?",
+				measure.Count(measure.Rough(e.Eggs)), measure.Count(measure.Rough(e.Capped+e.Larvae)),
+				measure.Count(measure.Rough(e.Eggs/3)),
+			)}}
 		}
 	}
 	return nil
@@ -103,12 +116,31 @@ func tooManyBees(l Look, _ hive.Stack, e colony.Estimate, _ Context) []Question 
 	room := e.BeeCapacity()
 	switch {
 	case e.Bees > room*mostCover:
-		return []Question{{"many-bees", "seams", fmt.Sprintf("The seams make %s bees; all combs covered on both sides hold %s.", measure.Count(measure.Rough(e.Bees)), measure.Count(measure.Rough(room)))}}
+		return []Question{
+			{
+				"many-bees", "seams",
+				fmt.Sprintf(
+					"The seams make %s bees; all combs covered on both sides hold %s.",
+					measure.Count(measure.Rough(e.Bees)), measure.Count(measure.Rough(room)),
+				),
+			},
+		}
 	case e.Stages && e.Brood() > 4000 && e.Bees < 1:
-		return []Question{{"few-bees", "seams", fmt.Sprintf("%s brood cells and no bees: they could not keep one warm. Were all seams counted?", measure.Count(measure.Rough(e.Brood())))}}
+		return []Question{
+			{
+				"few-bees", "seams",
+				fmt.Sprintf(
+					"%s brood cells and no bees: they could not keep one warm. Were all seams counted?",
+					measure.Count(measure.Rough(e.Brood())),
+				),
+			},
+		}
 	case e.Stages && e.Brood() > 4000 && e.Brood() > mostBroodABee*e.Bees:
-		return []Question{{"few-bees", "seams", fmt.Sprintf("%s brood cells for %s bees: they could not keep %.1f cells each warm. Were all seams counted?",
-			measure.Count(measure.Rough(e.Brood())), measure.Count(measure.Rough(e.Bees)), e.Brood()/e.Bees)}}
+		return []Question{{
+			"few-bees", "seams",
+			fmt.Sprintf("%s brood cells for %s bees: they could not keep %.1f cells each warm. Were all seams counted?",
+				measure.Count(measure.Rough(e.Brood())), measure.Count(measure.Rough(e.Bees)), e.Brood()/e.Bees),
+		}}
 	}
 	return nil
 }
@@ -128,12 +160,20 @@ func weightAgainstCount(l Look, st hive.Stack, _ colony.Estimate, c Context) []Q
 	r := reader{l: l, c: c, o: c.Observer, e: e}
 	kg, sd := r.storesOnScale(w)
 	counted := e.Stores()
-	off := math.Hypot(sd, math.Hypot(e.Spread.Stores*(e.NestHoney+e.NestNectar), e.Spread.Super*(e.SuperHoney+e.SuperNectar)))
+	off := math.Hypot(
+		sd, math.Hypot(e.Spread.Stores*(e.NestHoney+e.NestNectar), e.Spread.Super*(e.SuperHoney+e.SuperNectar)),
+	)
 	if math.Abs(kg-counted) <= tooFarSD*off {
 		return nil
 	}
-	return []Question{{"weight", "weight", fmt.Sprintf("The weight leaves %s of stores, give or take %s; the combs as counted hold %s, give or take %s. Was a box missed, or the scale read wrong?",
-		c.mass(kg), c.mass(measure.Z80*sd), c.mass(counted), c.mass(measure.Z80*math.Sqrt(max(0, off*off-sd*sd))))}}
+	return []Question{{
+		"weight", "weight",
+		fmt.Sprintf(
+			"The weight leaves %s of stores, give or take %s; the combs as counted hold %s, give or take %s. Was a "+
+				"box missed, or the scale read wrong?",
+			c.mass(kg), c.mass(measure.Z80*sd), c.mass(counted), c.mass(measure.Z80*math.Sqrt(max(0, off*off-sd*sd))),
+		),
+	}}
 }
 
 // tooFast: stores that could not have come, or gone, since the last look.
@@ -157,8 +197,14 @@ func tooFast(l Look, _ hive.Stack, e colony.Estimate, c Context) []Question {
 	if now < was {
 		verb = "less"
 	}
-	return []Question{{"too-fast", "stores", fmt.Sprintf("%s of stores are %s %s than was to be expected %.0f days after %s, %s. Was a box put on or taken off, fed or robbed, that is not in the log?",
-		c.mass(now), c.mass(math.Abs(now-was)), verb, days, x.From.Short(), c.mass(was))}}
+	return []Question{{
+		"too-fast", "stores",
+		fmt.Sprintf(
+			"%s of stores are %s %s than was to be expected %.0f days after %s, %s. Was a box put on or taken off, "+
+				"fed or robbed, that is not in the log?",
+			c.mass(now), c.mass(math.Abs(now-was)), verb, days, x.From.Short(), c.mass(was),
+		),
+	}}
 }
 
 // mass writes kilograms in the user's unit.

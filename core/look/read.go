@@ -208,7 +208,9 @@ func (r *reader) fill() {
 			spread = colony.Spread{}
 		case !b.Super && !holdsSomething(*b):
 			usual(b, bees/float64(max(1, nest)), r.c.Season.Calendar)
-			spread = colony.Spread{Brood: r.o.BroodAssumed, Stores: r.o.StoresAssumed, Super: r.o.StoresAssumed, Pollen: 0.8}
+			spread = colony.Spread{
+				Brood: r.o.BroodAssumed, Stores: r.o.StoresAssumed, Super: r.o.StoresAssumed, Pollen: 0.8,
+			}
 		}
 		r.unlaid(b)
 		r.note(i, spread, NotLooked)
@@ -241,7 +243,10 @@ func (r *reader) carriedSpread(super bool) colony.Spread {
 	brood.Low += c.Eggs.Low + c.Larvae.Low
 	brood.Likely += c.Eggs.Likely + c.Larvae.Likely
 	brood.High += c.Eggs.High + c.Larvae.High
-	s := colony.Spread{Brood: colony.LogSD(brood), Stores: colony.LogSD(c.NestStores), Pollen: colony.LogSD(c.Pollen), Bees: colony.LogSD(c.Bees)}
+	s := colony.Spread{
+		Brood: colony.LogSD(brood), Stores: colony.LogSD(c.NestStores), Pollen: colony.LogSD(c.Pollen),
+		Bees: colony.LogSD(c.Bees),
+	}
 	s.Super = colony.LogSD(c.SuperStores)
 	if super && s.Super == 0 {
 		s.Super = r.o.Unlooked.Super
@@ -368,7 +373,9 @@ func (r *reader) finish() {
 		words[i] = string(d)
 	}
 	if r.sameDay() && r.c.Prior.Depth != "" {
-		words = slices.Concat(strings.Split(r.c.Prior.Depth, " and "), slices.DeleteFunc(words, func(w string) bool { return strings.Contains(r.c.Prior.Depth, w) }))
+		words = slices.Concat(strings.Split(r.c.Prior.Depth, " and "), slices.DeleteFunc(words, func(w string) bool {
+			return strings.Contains(r.c.Prior.Depth, w)
+		}))
 	}
 	e.Depth = strings.Join(words, " and ")
 	e.Sum()
@@ -394,7 +401,10 @@ func (r *reader) finish() {
 	}
 	e.Queen = prior.Later(r.l.Queen, r.l.CellsChecked, r.l.Day)
 	e.Stages = broodSeen || r.sameDay() && r.c.Prior.Stages || r.c.Expected != nil && r.c.Expected.Stages
-	e.Spread = colony.Spread{Brood: spreadOf(brood), Stores: spreadOf(nest), Super: spreadOf(super), Pollen: r.o.Unlooked.Pollen, Bees: e.Spread.Bees}
+	e.Spread = colony.Spread{
+		Brood: spreadOf(brood), Stores: spreadOf(nest), Super: spreadOf(super), Pollen: r.o.Unlooked.Pollen,
+		Bees: e.Spread.Bees,
+	}
 	switch {
 	case r.sameDay() && !broodSeen:
 		e.Spread.Pollen = r.c.Prior.Spread.Pollen

@@ -43,7 +43,9 @@ func FuzzAroundKeepsOrder(f *testing.F) {
 }
 
 func TestCountAndRough(t *testing.T) {
-	for v, want := range map[float64]string{0: "0", 999: "999", 1000: "1,000", 37412: "37,412", -1500: "-1,500", 1234567: "1,234,567"} {
+	for v, want := range map[float64]string{
+		0: "0", 999: "999", 1000: "1,000", 37412: "37,412", -1500: "-1,500", 1234567: "1,234,567",
+	} {
 		if got := measure.Count(v); got != want {
 			t.Errorf("Count(%v) = %q, want %q", v, got, want)
 		}

@@ -56,13 +56,14 @@ var (
 // spelled is every way a unit may be written, in lower case without spaces. A
 // gallon, quart, pint or cup without a country is the US one.
 var spelled = map[string]Unit{
-	"kg": Kilogram, "kilo": Kilogram, "kilos": Kilogram, "g": Gram, "lb": Pound, "lbs": Pound, "pound": Pound, "pounds": Pound, "oz": Ounce,
-	"l": Litre, "litre": Litre, "litres": Litre, "liter": Litre, "liters": Litre, "ml": Millilitre,
-	"gal": USGallon, "usgal": USGallon, "gallon": USGallon, "gallons": USGallon, "qt": USQuart, "usqt": USQuart, "quart": USQuart, "quarts": USQuart,
-	"pt": USPint, "uspt": USPint, "cup": USCup, "cups": USCup, "uscup": USCup, "floz": USFluidOunce, "usfloz": USFluidOunce,
-	"impgal": ImperialGallon, "ukgal": ImperialGallon, "impqt": ImperialQuart, "ukqt": ImperialQuart, "imppt": ImperialPint, "ukpt": ImperialPint,
-	"c": Celsius, "°c": Celsius, "f": Fahrenheit, "°f": Fahrenheit,
-	"mm": Millimetre, "cm": Centimetre, "in": Inch, "inch": Inch, "inches": Inch,
+	"kg": Kilogram, "kilo": Kilogram, "kilos": Kilogram, "g": Gram, "lb": Pound, "lbs": Pound, "pound": Pound,
+	"pounds": Pound, "oz": Ounce, "l": Litre, "litre": Litre, "litres": Litre, "liter": Litre, "liters": Litre,
+	"ml": Millilitre, "gal": USGallon, "usgal": USGallon, "gallon": USGallon, "gallons": USGallon, "qt": USQuart,
+	"usqt": USQuart, "quart": USQuart, "quarts": USQuart, "pt": USPint, "uspt": USPint, "cup": USCup, "cups": USCup,
+	"uscup": USCup, "floz": USFluidOunce, "usfloz": USFluidOunce, "impgal": ImperialGallon, "ukgal": ImperialGallon,
+	"impqt": ImperialQuart, "ukqt": ImperialQuart, "imppt": ImperialPint, "ukpt": ImperialPint, "c": Celsius,
+	"°c": Celsius, "f": Fahrenheit, "°f": Fahrenheit, "mm": Millimetre, "cm": Centimetre, "in": Inch, "inch": Inch,
+	"inches": Inch,
 }
 
 // In returns an inside value in u.

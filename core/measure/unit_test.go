@@ -76,7 +76,10 @@ func FuzzParse(f *testing.F) {
 	for _, s := range []string{"10kg", "1 1/2 gal", "68F", "2,5 L", "-", "1//2", "٣ kg", "1/2/3"} {
 		f.Add(s, 12.5)
 	}
-	units := []measure.Unit{measure.Kilogram, measure.Pound, measure.Ounce, measure.Litre, measure.USGallon, measure.ImperialPint, measure.Celsius, measure.Fahrenheit, measure.Inch}
+	units := []measure.Unit{
+		measure.Kilogram, measure.Pound, measure.Ounce, measure.Litre, measure.USGallon, measure.ImperialPint,
+		measure.Celsius, measure.Fahrenheit, measure.Inch,
+	}
 	f.Fuzz(func(t *testing.T, text string, v float64) {
 		if got, err := measure.Parse(text, measure.Kilogram); err == nil && (math.IsNaN(got) || math.IsInf(got, 0)) {
 			t.Errorf("Parse(%q) = %v", text, got)

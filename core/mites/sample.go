@@ -37,8 +37,14 @@ type Method struct {
 
 // Methods are those Kembo knows.
 var Methods = []Method{
-	{"wash", "alcohol or soap wash", measure.Range{Low: 0.90, Likely: 0.95, High: 1.00}, "Dietemann et al. 2013, BEEBOOK varroa, from memory"},
-	{"roll", "sugar roll", measure.Range{Low: 0.70, Likely: 0.80, High: 0.93}, "Macedo, Wu and Ellis 2002, J. Apic. Res. 41:3-7 for the best; range common practice, from memory"},
+	{
+		"wash", "alcohol or soap wash", measure.Range{Low: 0.90, Likely: 0.95, High: 1.00},
+		"Dietemann et al. 2013, BEEBOOK varroa, from memory",
+	},
+	{
+		"roll", "sugar roll", measure.Range{Low: 0.70, Likely: 0.80, High: 0.93},
+		"Macedo, Wu and Ellis 2002, J. Apic. Res. 41:3-7 for the best; range common practice, from memory",
+	},
 }
 
 // MethodFor returns a method by key; ok is false for one Kembo does not know.

@@ -18,12 +18,17 @@ func TestTailgate(t *testing.T) {
 		mites, bees int
 		p, low, hi  float64
 	}{
-		{24, 300, 8.00, 5.19, 11.67}, {15, 300, 5.00, 2.83, 8.11}, {24, 400, 6.00, 3.88, 8.80}, {9, 300, 3.00, 1.38, 5.62}, {3, 300, 1.00, 0.21, 2.89}, {0, 300, 0, 0, 1.22},
+		{24, 300, 8.00, 5.19, 11.67}, {15, 300, 5.00, 2.83, 8.11}, {24, 400, 6.00, 3.88, 8.80},
+		{9, 300, 3.00, 1.38, 5.62}, {3, 300, 1.00, 0.21, 2.89}, {0, 300, 0, 0, 1.22},
 	}
 	for _, tt := range tests {
 		r, err := mites.Of(tt.mites, tt.bees)
-		if err != nil || math.Abs(r.Percent-tt.p) > 0.005 || math.Abs(r.Low95-tt.low) > 0.0051 || math.Abs(r.High95-tt.hi) > 0.0051 {
-			t.Errorf("%d on %d: %.2f (%.2f to %.2f), %v; want %.2f (%.2f to %.2f)", tt.mites, tt.bees, r.Percent, r.Low95, r.High95, err, tt.p, tt.low, tt.hi)
+		if err != nil || math.Abs(r.Percent-tt.p) > 0.005 || math.Abs(r.Low95-tt.low) > 0.0051 ||
+			math.Abs(r.High95-tt.hi) > 0.0051 {
+			t.Errorf(
+				"%d on %d: %.2f (%.2f to %.2f), %v; want %.2f (%.2f to %.2f)", tt.mites, tt.bees, r.Percent, r.Low95,
+				r.High95, err, tt.p, tt.low, tt.hi,
+			)
 		}
 	}
 }

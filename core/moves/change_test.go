@@ -28,10 +28,11 @@ func stack(t testing.TB) hive.Stack {
 	t.Helper()
 	nest := hive.NewBox("n", format(t, "langstroth-deep-10"), 10, hive.Make{Drawn: true})
 	for i, s := range []comb.Shares{
-		{comb.Honey: 1}, {comb.Honey: 0.9, comb.Pollen: 0.1},
-		{comb.Brood: 0.6, comb.Honey: 0.2, comb.Empty: 0.2}, {comb.Brood: 0.5, comb.Larvae: 0.2, comb.Eggs: 0.1, comb.Empty: 0.2},
+		{comb.Honey: 1}, {comb.Honey: 0.9, comb.Pollen: 0.1}, {comb.Brood: 0.6, comb.Honey: 0.2, comb.Empty: 0.2},
+		{comb.Brood: 0.5, comb.Larvae: 0.2, comb.Eggs: 0.1, comb.Empty: 0.2},
 		{comb.Brood: 0.8, comb.Pollen: 0.1, comb.Empty: 0.1}, {comb.Larvae: 0.5, comb.Eggs: 0.3, comb.Empty: 0.2},
-		{comb.Brood: 0.4, comb.Drone: 0.1, comb.Empty: 0.5}, {comb.Honey: 0.5, comb.Nectar: 0.5}, {comb.Empty: 1}, {comb.Empty: 1},
+		{comb.Brood: 0.4, comb.Drone: 0.1, comb.Empty: 0.5}, {comb.Honey: 0.5, comb.Nectar: 0.5}, {comb.Empty: 1},
+		{comb.Empty: 1},
 	} {
 		nest.Frames[i].A, nest.Frames[i].B = s, s
 	}
@@ -73,7 +74,10 @@ func TestChangesByHand(t *testing.T) {
 		want forecast.Change
 	}{
 		{"a drawn super over an excluder",
-			&moves.BoxOn{At: 2, Box: moves.Box{ID: "x", Format: "medium-10", Frames: ids("x", 9), Super: true, Drawn: true}, ExcluderUnder: true},
+			&moves.BoxOn{
+				At: 2, Box: moves.Box{ID: "x", Format: "medium-10", Frames: ids("x", 9), Super: true, Drawn: true},
+				ExcluderUnder: true,
+			},
 			forecast.Change{SuperDrawn: 9 * mc, Excluder: forecast.On}},
 		{"a super of foundation",
 			&moves.BoxOn{At: 2, Box: moves.Box{ID: "x", Format: "medium-10", Frames: ids("x", 10), Super: true}},
@@ -95,7 +99,10 @@ func TestChangesByHand(t *testing.T) {
 			forecast.Change{NestDrawnOut: 0.1, NestUndrawn: dc, BroodOut: 0.8 / brood, PollenOut: 0.1 / pollen}},
 		{"a comb of honey opened", &moves.CombsUncapped{Frames: []string{"n-1"}}, forecast.Change{Opened: 1 / honey}},
 		{"a comb turned is the same comb", &moves.CombsTurned{Frames: []string{"n-1", "n-4"}}, forecast.Change{}},
-		{"a comb to another slot of its box is the same nest", &moves.FrameMoved{Frame: "n-9", Box: "n", Slot: 3}, forecast.Change{}},
+		{
+			"a comb to another slot of its box is the same nest", &moves.FrameMoved{Frame: "n-9", Box: "n", Slot: 3},
+			forecast.Change{},
+		},
 		{"a treatment", &moves.Treatment{What: "thymol"}, forecast.Change{}},
 		{"a guard", &moves.Guard{On: true}, forecast.Change{}},
 		{"the entrance", &moves.Entrance{Width: hive.Reduced}, forecast.Change{}},
@@ -103,7 +110,9 @@ func TestChangesByHand(t *testing.T) {
 		{"the queen taken", &moves.QueenMoved{From: "a"}, forecast.Change{QueenOut: true}},
 		{"a comb of brood and its bees to another hive",
 			&moves.FrameMoved{Frame: "n-5", From: "a", To: "b", Box: "other", WithBees: true},
-			forecast.Change{NestDrawnOut: 0.1, BroodOut: 0.8 / brood, PollenOut: 0.1 / pollen, BeesOut: 2.6 / (10 + 2*brood)}},
+			forecast.Change{
+				NestDrawnOut: 0.1, BroodOut: 0.8 / brood, PollenOut: 0.1 / pollen, BeesOut: 2.6 / (10 + 2*brood),
+			}},
 		{"a third of the bees shaken into another", &moves.BeesMoved{From: "a", To: "b", Share: 1. / 3},
 			forecast.Change{BeesOut: 1. / 3}},
 	}
@@ -124,10 +133,12 @@ func TestChangesByHand(t *testing.T) {
 				{"drawn out", got.NestDrawnOut, tt.want.NestDrawnOut}, {"drawn", got.NestDrawn, tt.want.NestDrawn},
 				{"undrawn", got.NestUndrawn, tt.want.NestUndrawn}, {"undrawn out", got.NestUndrawnOut, 0},
 				{"under", got.UnderDrawn, tt.want.UnderDrawn}, {"super", got.SuperDrawn, tt.want.SuperDrawn},
-				{"super undrawn", got.SuperUndrawn, tt.want.SuperUndrawn}, {"super out", got.SuperOut, tt.want.SuperOut},
-				{"super drawn out", got.SuperDrawnOut, tt.want.SuperDrawnOut}, {"pollen", got.PollenOut, tt.want.PollenOut},
-				{"brood", got.BroodOut, tt.want.BroodOut}, {"bees", got.BeesOut, tt.want.BeesOut},
-				{"feed", got.FeedKg, tt.want.FeedKg}, {"opened", got.Opened, tt.want.Opened},
+				{"super undrawn", got.SuperUndrawn, tt.want.SuperUndrawn},
+				{"super out", got.SuperOut, tt.want.SuperOut},
+				{"super drawn out", got.SuperDrawnOut, tt.want.SuperDrawnOut},
+				{"pollen", got.PollenOut, tt.want.PollenOut}, {"brood", got.BroodOut, tt.want.BroodOut},
+				{"bees", got.BeesOut, tt.want.BeesOut}, {"feed", got.FeedKg, tt.want.FeedKg},
+				{"opened", got.Opened, tt.want.Opened},
 			} {
 				if !near(f.got, f.want) {
 					t.Errorf("%s: %.9g, by hand %.9g", f.what, f.got, f.want)
@@ -180,7 +191,8 @@ func TestCombsBetweenNestAndSupers(t *testing.T) {
 	h := here(t)
 	h.Stack.Boxes[1] = hive.NewBox("s", format(t, "langstroth-deep-10"), 9, hive.Make{Super: true, Drawn: true})
 	up := change(t, h, &moves.FrameMoved{Frame: "n-1", Box: "s", Slot: 0})
-	if up.NestHoneyUp <= 0 || up.NestHoneyOut != 0 || !near(up.NestDrawnUp, 0.1) || up.NestDrawn != 0 || up.SuperDrawn != 0 {
+	if up.NestHoneyUp <= 0 || up.NestHoneyOut != 0 || !near(up.NestDrawnUp, 0.1) || up.NestDrawn != 0 ||
+		up.SuperDrawn != 0 {
 		t.Errorf("a honey comb set over the nest: %+v", up)
 	}
 	h.Stack.Boxes[1].Frames[0].A, h.Stack.Boxes[1].Frames[0].B = comb.Shares{comb.Honey: 1}, comb.Shares{comb.Honey: 1}
@@ -236,8 +248,10 @@ func FuzzFramesAreConserved(f *testing.F) {
 			}
 			a, b = *d.Hives.At("a"), *d.Hives.At("b")
 			for _, c := range d.Changes {
-				for _, share := range []float64{c.NestHoneyOut, c.NestHoneyUp, c.NestDrawnOut, c.NestDrawnUp, c.SuperOut, c.SuperHoneyDown,
-					c.SuperDrawnOut, c.SuperDrawnDown, c.PollenOut, c.BroodOut, c.BeesOut} {
+				for _, share := range []float64{
+					c.NestHoneyOut, c.NestHoneyUp, c.NestDrawnOut, c.NestDrawnUp, c.SuperOut, c.SuperHoneyDown,
+					c.SuperDrawnOut, c.SuperDrawnDown, c.PollenOut, c.BroodOut, c.BeesOut,
+				} {
 					if !(share >= 0 && share <= 1+1e-9) {
 						t.Fatalf("%+v: a share is %g", act, share)
 					}

@@ -16,7 +16,9 @@ type Entrance struct {
 // Apply sets it.
 func (a *Entrance) Apply(h *Hives) error {
 	if !slices.Contains(hive.Entrances, a.Width) {
-		return wrong("entrance", "%q is not how wide an entrance is; use %s", a.Width, words.List("open", "reduced", "shut"))
+		return wrong(
+			"entrance", "%q is not how wide an entrance is; use %s", a.Width, words.List("open", "reduced", "shut"),
+		)
 	}
 	h.Here().Stack.Entrance = a.Width
 	return nil

@@ -127,7 +127,8 @@ func TestEveryActIsWhole(t *testing.T) {
 				t.Errorf("%s writes %q, its example is %q", w.Code, line, w.Example)
 			}
 			words := w.Words(said, box, measure.Systems[0])
-			if words == "" || strings.ContainsAny(words, "{}") || w.Field.Key == "" || w.Field.Label == "" || w.Means == "" {
+			if words == "" || strings.ContainsAny(words, "{}") || w.Field.Key == "" || w.Field.Label == "" ||
+				w.Means == "" {
 				t.Errorf("%s says %q in the field %+v", w.Code, words, w.Field)
 			}
 		}
@@ -169,7 +170,10 @@ func TestTwoSaidOneAfterTheOther(t *testing.T) {
 	}
 	first, second := acts[0].(*moves.BoxOn), acts[1].(*moves.BoxOn)
 	if first.At != 1 || !first.ExcluderUnder || second.At != 2 || second.ExcluderUnder {
-		t.Errorf("the supers went on at %d (excluder %v) and %d (excluder %v)", first.At, first.ExcluderUnder, second.At, second.ExcluderUnder)
+		t.Errorf(
+			"the supers went on at %d (excluder %v) and %d (excluder %v)", first.At, first.ExcluderUnder, second.At,
+			second.ExcluderUnder,
+		)
 	}
 	if len(h.Stack.Boxes) != 1 {
 		t.Error("the hive that was asked of has changed")
@@ -207,7 +211,8 @@ func TestSeveralIsOne(t *testing.T) {
 	if got := moves.Colonies(a); !slices.Equal(got, []string{"a", "b"}) {
 		t.Errorf("it is between %v", got)
 	}
-	if title, say := a.Words(measure.Systems[0]); title != "Split" || say != "Frame moved, queen moved and mouse guard." {
+	if title, say := a.Words(measure.Systems[0]); title != "Split" ||
+		say != "Frame moved, queen moved and mouse guard." {
 		t.Errorf("it is told as %q, %q", title, say)
 	}
 	if err := json.Unmarshal([]byte(`{"acts":[{"kind":"dance"}]}`), &back); err == nil {
@@ -232,8 +237,17 @@ func TestWhatComesFromNowhere(t *testing.T) {
 	if err != nil || len(d.Hives.Here().Stack.Boxes[0].Frames) != 9 {
 		t.Error("it is still there", err)
 	}
-	medium := moves.Hive{Colony: "c", Stack: hive.Stack{Boxes: []hive.Box{hive.NewBox("m", format(t, "langstroth-medium-10"), 5, hive.Make{Super: true, Drawn: true})}}}
-	if _, err := moves.Do(moves.Of(here(t), medium), &moves.FrameMoved{Frame: "n-1", From: "a", To: "c", Box: "m"}, 5); err == nil {
+	medium := moves.Hive{
+		Colony: "c",
+		Stack: hive.Stack{
+			Boxes: []hive.Box{
+				hive.NewBox("m", format(t, "langstroth-medium-10"), 5, hive.Make{Super: true, Drawn: true}),
+			},
+		},
+	}
+	if _, err := moves.Do(
+		moves.Of(here(t), medium), &moves.FrameMoved{Frame: "n-1", From: "a", To: "c", Box: "m"}, 5,
+	); err == nil {
 		t.Error("a deep frame went into a medium box")
 	}
 }

@@ -13,7 +13,8 @@ func TestCellCalendar(t *testing.T) {
 	// Winston 1987 (from memory): capped on day 8, emerges on day 16.
 	c := queen.FromEgg(day.Of(2026, time.May, 1))
 	for what, got := range map[string][2]day.Day{
-		"capped": {c.Capped, day.Of(2026, time.May, 9)}, "emerges": {c.Emerges, day.Of(2026, time.May, 17)}, "lays from": {c.LaysFrom, day.Of(2026, time.May, 25)},
+		"capped": {c.Capped, day.Of(2026, time.May, 9)}, "emerges": {c.Emerges, day.Of(2026, time.May, 17)},
+		"lays from": {c.LaysFrom, day.Of(2026, time.May, 25)},
 	} {
 		if got[0] != got[1] {
 			t.Errorf("%s on %v, want %v", what, got[0], got[1])
@@ -41,11 +42,13 @@ func TestTheSwarmClockIsFasterThanACell(t *testing.T) {
 func TestFromAStart(t *testing.T) {
 	on := day.Of(2026, 5, 1)
 	g, err := queen.From(queen.Graft, on)
-	if err != nil || g.Emerges != on+11 || g.EmergesBy > on+13 || g.LaysFrom != on+19 || g.Foragers-g.Lays != 41 || g.FirstBees-g.Lays != 21 {
+	if err != nil || g.Emerges != on+11 || g.EmergesBy > on+13 || g.LaysFrom != on+19 || g.Foragers-g.Lays != 41 ||
+		g.FirstBees-g.Lays != 21 {
 		t.Errorf("graft: %+v, %v", g, err)
 	}
 	s, err := queen.From(queen.Split, on)
-	if err != nil || s.Emerges != on+10 || s.EmergesBy != on+14 || s.BroodGone != on+21 || s.LaysFrom != on+18 || s.LaysBy != on+28 {
+	if err != nil || s.Emerges != on+10 || s.EmergesBy != on+14 || s.BroodGone != on+21 || s.LaysFrom != on+18 ||
+		s.LaysBy != on+28 {
 		t.Errorf("split: %+v, %v", s, err)
 	}
 	for _, st := range []queen.Start{queen.Split, queen.Graft, queen.Sealed, queen.Virgin} {
@@ -61,7 +64,9 @@ func TestFromAStart(t *testing.T) {
 
 // TestColours. Source: the international code, values H.
 func TestColours(t *testing.T) {
-	for y, c := range map[int]string{2021: "white", 2022: "yellow", 2023: "red", 2024: "green", 2025: "blue", 2026: "white", 2030: "blue"} {
+	for y, c := range map[int]string{
+		2021: "white", 2022: "yellow", 2023: "red", 2024: "green", 2025: "blue", 2026: "white", 2030: "blue",
+	} {
 		if got := queen.Colour(y); got != c {
 			t.Errorf("%d is %s, want %s", y, got, c)
 		}

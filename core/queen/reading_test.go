@@ -18,12 +18,24 @@ func TestTheYoungestStageDatesTheLastEgg(t *testing.T) {
 		want queen.Interruption
 		ok   bool
 	}{
-		{"she lays", queen.Evidence{On: on, Looked: true, Eggs: true, Larvae: true, Sealed: true}, queen.Interruption{}, false},
+		{
+			"she lays", queen.Evidence{On: on, Looked: true, Eggs: true, Larvae: true, Sealed: true},
+			queen.Interruption{}, false,
+		},
 		{"not looked", queen.Evidence{On: on}, queen.Interruption{}, false},
-		{"larvae, no eggs", queen.Evidence{On: on, Looked: true, Larvae: true, Sealed: true}, queen.Interruption{From: on - 9, To: on - 3}, true},
-		{"capped only", queen.Evidence{On: on, Looked: true, Sealed: true}, queen.Interruption{From: on - 21, To: on - 9}, true},
+		{
+			"larvae, no eggs", queen.Evidence{On: on, Looked: true, Larvae: true, Sealed: true},
+			queen.Interruption{From: on - 9, To: on - 3}, true,
+		},
+		{
+			"capped only", queen.Evidence{On: on, Looked: true, Sealed: true},
+			queen.Interruption{From: on - 21, To: on - 9}, true,
+		},
 		{"nothing", queen.Evidence{On: on, Looked: true}, queen.Interruption{To: on - 21, Open: true}, true},
-		{"eggs and nothing older", queen.Evidence{On: on, Looked: true, Eggs: true}, queen.Interruption{From: on - 3, To: on, Resumed: true}, true},
+		{
+			"eggs and nothing older", queen.Evidence{On: on, Looked: true, Eggs: true},
+			queen.Interruption{From: on - 3, To: on, Resumed: true}, true,
+		},
 	}
 	for _, tt := range tests {
 		if got, ok := queen.LastLaid(tt.e); got != tt.want || ok != tt.ok {
@@ -41,9 +53,18 @@ func TestCellsReadAsAKeeperReadsThem(t *testing.T) {
 		least       float64
 		e           queen.Evidence
 	}{
-		{"a dozen capped at the edges in May, eggs", "swarm", 0.9, queen.Evidence{Looked: true, Eggs: true, Capped: 9, Charged: 3, Where: queen.Edge, SwarmSeason: true}},
-		{"two on the face with eggs in August", "replacement", 0.8, queen.Evidence{Looked: true, Eggs: true, Charged: 2, Where: queen.Face}},
-		{"seven on the face, no eggs, queen lost last week", "emergency", 0.6, queen.Evidence{Looked: true, Larvae: true, Charged: 7, Where: queen.Face}},
+		{
+			"a dozen capped at the edges in May, eggs", "swarm", 0.9,
+			queen.Evidence{Looked: true, Eggs: true, Capped: 9, Charged: 3, Where: queen.Edge, SwarmSeason: true},
+		},
+		{
+			"two on the face with eggs in August", "replacement", 0.8,
+			queen.Evidence{Looked: true, Eggs: true, Charged: 2, Where: queen.Face},
+		},
+		{
+			"seven on the face, no eggs, queen lost last week", "emergency", 0.6,
+			queen.Evidence{Looked: true, Larvae: true, Charged: 7, Where: queen.Face},
+		},
 	}
 	for _, tt := range tests {
 		tt.e.On = on
@@ -60,7 +81,9 @@ func TestCellsReadAsAKeeperReadsThem(t *testing.T) {
 		}
 	}
 	// A place not noted is not evidence: the answer is less sure than with it.
-	with, _ := queen.ReadCells(queen.Evidence{On: on, Looked: true, Eggs: true, Charged: 6, Where: queen.Edge, SwarmSeason: true})
+	with, _ := queen.ReadCells(queen.Evidence{
+		On: on, Looked: true, Eggs: true, Charged: 6, Where: queen.Edge, SwarmSeason: true,
+	})
 	without, _ := queen.ReadCells(queen.Evidence{On: on, Looked: true, Eggs: true, Charged: 6, SwarmSeason: true})
 	if without.Intent.Swarm >= with.Intent.Swarm {
 		t.Errorf("swarm %.2f without a place, %.2f with it", without.Intent.Swarm, with.Intent.Swarm)

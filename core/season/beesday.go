@@ -18,7 +18,9 @@ const (
 func (c Climate) BeesDays() (days [367]int) {
 	spring := springAnchor + c.shift(springAnchor, coldestDay, 1)
 	autumn := autumnAnchor + c.shift(autumnAnchor, coldestDay+halfYear+1, -1)
-	at := [...][2]float64{{0, 0}, {spring, springAnchor}, {midsummer, midsummer}, {autumn, autumnAnchor}, {daysMost, daysMost}}
+	at := [...][2]float64{
+		{0, 0}, {spring, springAnchor}, {midsummer, midsummer}, {autumn, autumnAnchor}, {daysMost, daysMost},
+	}
 	i := 1
 	for day := range days {
 		d := float64(day)

@@ -13,19 +13,48 @@ type FixedRow struct {
 // Fixed lists those of the season: warmth, flight and the queen's year.
 func Fixed() []FixedRow {
 	return []FixedRow{
-		{"queenCurve", "share of her peak that a queen lays, by season day", queenCurve.String(), "common practice for 50 to 55 degrees, in the shape of Nolan 1925 (from memory)"},
-		{"springAnchor, autumnAnchor", "season days whose warmth in the British Isles puts the curves of other climates", of(springAnchor, autumnAnchor), "none; guess"},
+		{
+			"queenCurve", "share of her peak that a queen lays, by season day", queenCurve.String(),
+			"common practice for 50 to 55 degrees, in the shape of Nolan 1925 (from memory)",
+		},
+		{
+			"springAnchor, autumnAnchor",
+			"season days whose warmth in the British Isles puts the curves of other climates",
+			of(springAnchor, autumnAnchor), "none; guess",
+		},
 		{"midsummer", "season day that no climate moves", of(midsummer), "the solstice"},
 		{"mostShift", "days either way that a climate moves them", of(mostShift), "none; guess"},
 		{"coldestDay", "season day of the coldest usual day", of(coldestDay), "common practice"},
-		{"usualSwingC, usualRainMM", "a usual day: °C either side of its mean, mm of rain", of(usualSwingC, usualRainMM), "common practice"},
-		{"daySwingH", "hours of daylight either side of twelve, near 53 degrees", of(daySwingH), "derived from the sun's height"},
-		{"flightFromC, flightSpanC", "°C, highest of the day, from which foragers fly, and over which all come to", of(flightFromC, flightSpanC), "few under 10 to 12 °C, all over 17 (Burrill and Dietz 1981; Vicens and Bosch 2000, from memory)"},
+		{
+			"usualSwingC, usualRainMM", "a usual day: °C either side of its mean, mm of rain",
+			of(usualSwingC, usualRainMM), "common practice",
+		},
+		{
+			"daySwingH", "hours of daylight either side of twelve, near 53 degrees", of(daySwingH),
+			"derived from the sun's height",
+		},
+		{
+			"flightFromC, flightSpanC", "°C, highest of the day, from which foragers fly, and over which all come to",
+			of(flightFromC, flightSpanC),
+			"few under 10 to 12 °C, all over 17 (Burrill and Dietz 1981; Vicens and Bosch 2000, from memory)",
+		},
 		{"flightShare", "share of the daylight in which they fly in force", of(flightShare), "none; guess"},
 		{"rainStopsMM", "mm of rain on a day that keep them in", of(rainStopsMM), "none; guess"},
-		{"windStops, windSpan", "m/s at which flight stops, and over which it falls off", of(windStops, windSpan), "common practice"},
-		{"dullShare, brightShare", "share of the hours flown without sun, and share of the daylight with sun that counts as a bright day", of(dullShare, brightShare), "common practice that a dull day is shorter; size a guess"},
-		{"nectarLeast, nectarFromC, nectarSpanC", "share of its nectar that a plant gives in the cold; °C, highest of the day, from which it gives more, and over which all", of(nectarLeast, nectarFromC, nectarSpanC), "common practice that flows wait for warm days; size a guess"},
+		{
+			"windStops, windSpan", "m/s at which flight stops, and over which it falls off", of(windStops, windSpan),
+			"common practice",
+		},
+		{
+			"dullShare, brightShare",
+			"share of the hours flown without sun, and share of the daylight with sun that counts as a bright day",
+			of(dullShare, brightShare), "common practice that a dull day is shorter; size a guess",
+		},
+		{
+			"nectarLeast, nectarFromC, nectarSpanC",
+			"share of its nectar that a plant gives in the cold; °C, highest of the day, from which it gives " +
+				"more, and over which all",
+			of(nectarLeast, nectarFromC, nectarSpanC), "common practice that flows wait for warm days; size a guess",
+		},
 	}
 }
 

@@ -14,7 +14,8 @@ func TestBothHemispheresHaveASpring(t *testing.T) {
 	if north != season.Swarm || south != season.Swarm {
 		t.Errorf("10 May in the north is %q, 9 November in the south %q; both are swarm season", north, south)
 	}
-	if p := season.PhaseOf(season.DayOf(day.Of(2026, time.May, 10), season.South)); p != season.Winter && p != season.Autumn {
+	if p := season.PhaseOf(season.DayOf(day.Of(2026, time.May, 10), season.South)); p != season.Winter &&
+		p != season.Autumn {
 		t.Errorf("10 May in the south is %q", p)
 	}
 }
@@ -75,7 +76,10 @@ func TestBeesGoByWarmth(t *testing.T) {
 	north, _ := season.ClimateFor("scandinavia")
 	south, _ := season.ClimateFor("us-south")
 	if d := 91; !(uk.BeesDays()[d] == 91 && north.BeesDays()[d] < 80 && south.BeesDays()[d] > 105) {
-		t.Errorf("on 1 April: %d, in the north %d, in the south %d", uk.BeesDays()[d], north.BeesDays()[d], south.BeesDays()[d])
+		t.Errorf(
+			"on 1 April: %d, in the north %d, in the south %d", uk.BeesDays()[d], north.BeesDays()[d],
+			south.BeesDays()[d],
+		)
 	}
 }
 
@@ -151,8 +155,8 @@ func TestFlowOn(t *testing.T) {
 		strength float64
 		want     season.Flow
 	}{
-		{0.07, season.NoFlow}, {0.09, season.LightFlow}, {0.29, season.LightFlow}, {0.31, season.FairFlow}, {0.59, season.FairFlow},
-		{0.61, season.StrongFlow}, {1, season.StrongFlow},
+		{0.07, season.NoFlow}, {0.09, season.LightFlow}, {0.29, season.LightFlow}, {0.31, season.FairFlow},
+		{0.59, season.FairFlow}, {0.61, season.StrongFlow}, {1, season.StrongFlow},
 	} {
 		name, got := season.FlowOn([]season.Bloom{plant("weed", 0.01), plant("lime", c.strength)}, 130)
 		if got != c.want || got != season.NoFlow && name != "lime" {
@@ -162,7 +166,8 @@ func TestFlowOn(t *testing.T) {
 	if _, got := season.FlowOn([]season.Bloom{plant("lime", 1)}, 50); got != season.NoFlow {
 		t.Errorf("out of bloom: %q", got)
 	}
-	if got := season.Worth([]season.Bloom{plant("weed", 0.11), plant("lime", 0.12)}); len(got) != 1 || got[0].Plant != "lime" {
+	if got := season.Worth([]season.Bloom{plant("weed", 0.11), plant("lime", 0.12)}); len(got) != 1 ||
+		got[0].Plant != "lime" {
 		t.Errorf("worth showing: %+v", got)
 	}
 }

@@ -36,19 +36,31 @@ const yearEnd = 367
 var (
 	LooksFade = Window{Name: "a look grows stale", Owner: "advice.Situation.Stale", From: 75, To: 289,
 		Source: "common practice: swarming, a lost queen and robbing grow with time in season"}
-	EggsExpected = Window{Name: "no eggs is news", Owner: "advice look_closer", From: 90, To: 234, Source: "common practice"}
-	WeakIsNews   = Window{Name: "a weak colony is asked after", Owner: "advice look_closer", From: 100, To: 200, Source: "common practice"}
-	CellChecks   = Window{Name: "the swarm clock runs", Owner: "advice check_cells", From: 105, To: 199,
+	EggsExpected = Window{
+		Name: "no eggs is news", Owner: "advice look_closer", From: 90, To: 234, Source: "common practice",
+	}
+	WeakIsNews = Window{
+		Name: "a weak colony is asked after", Owner: "advice look_closer", From: 100, To: 200,
+		Source: "common practice",
+	}
+	CellChecks = Window{Name: "the swarm clock runs", Owner: "advice check_cells", From: 105, To: 199,
 		Source: "Fell et al. 1977, from memory, and common practice: mid-April to mid-July"}
-	NestRelief = Window{Name: "a full nest is relieved", Owner: "advice relieve_honey_bound, best_look", From: 0, To: 258,
-		Source: "common practice: the winter bees are laid by mid-September, then a full nest is as it should be"}
+	NestRelief = Window{
+		Name: "a full nest is relieved", Owner: "advice relieve_honey_bound, best_look", From: 0, To: 258,
+		Source: "common practice: the winter bees are laid by mid-September, then a full nest is as it should be",
+	}
 	Crop = Window{Name: "supers are taken", Owner: "advice harvest_super, hold_harvest", From: 165, To: 290,
 		Source: "common practice; earlier honey is left for the build-up"}
-	StillFilling = Window{Name: "an uncapped super is as it should be", Owner: "advice hold_harvest", From: 165, To: 195,
-		Source: "common practice: in the middle of a flow"}
+	StillFilling = Window{
+		Name: "an uncapped super is as it should be", Owner: "advice hold_harvest", From: 165, To: 195,
+		Source: "common practice: in the middle of a flow",
+	}
 	LiquidFeed = Window{Name: "syrup is taken and ripened", Owner: "advice feed_emergency", From: 60, To: 283,
 		Source: "values E: not from about 10 October to the end of February, common practice"}
-	ThickFeed  = Window{Name: "a feeder full is thick", Owner: "advice, what is tried", From: 220, To: yearEnd, Source: "common practice"}
+	ThickFeed = Window{
+		Name: "a feeder full is thick", Owner: "advice, what is tried", From: 220, To: yearEnd,
+		Source: "common practice",
+	}
 	WinterFeed = Window{Name: "winter feed is planned", Owner: "advice feed_winter", From: 213, To: 304, By: 275,
 		Source: "common practice, 50 to 55 degrees: 1 August to the end of October; best by early October"}
 	Uniting = Window{Name: "colonies are united", Owner: "advice combine", From: 227, To: 288, By: 274,
@@ -59,26 +71,35 @@ var (
 		Source: "common practice: outside it she rests"}
 	MitesLate = Window{Name: "the late threshold of mites holds", Owner: "app settings", From: 182, To: yearEnd,
 		Source: "published varroa guides, editions differ (values F, from memory)"}
-	FarHorizon = Window{Name: "the forecast reaches to the first flow", Owner: "forecast horizon", From: 258, To: 51, By: 112,
-		Source: "model 6: what is forecast from mid-September on is the winter"}
+	FarHorizon = Window{
+		Name: "the forecast reaches to the first flow", Owner: "forecast horizon", From: 258, To: 51, By: 112,
+		Source: "model 6: what is forecast from mid-September on is the winter",
+	}
 )
 
 // Windows of what bees do of themselves, in the bees' year.
 var (
-	DronesReared = Window{Name: "drones are reared", Owner: "forecast laying", From: 86, To: 194, Bees: true, Source: "common practice"}
-	DronesOut    = Window{Name: "drones are thrown out", Owner: "forecast bees", From: 226, To: yearEnd, Bees: true, Source: "common practice: after the flow"}
-	WinterSpent  = Window{Name: "winter bees take to the field", Owner: "forecast bees", From: 41, To: 159, Bees: true,
+	DronesReared = Window{
+		Name: "drones are reared", Owner: "forecast laying", From: 86, To: 194, Bees: true, Source: "common practice",
+	}
+	DronesOut = Window{
+		Name: "drones are thrown out", Owner: "forecast bees", From: 226, To: yearEnd, Bees: true,
+		Source: "common practice: after the flow",
+	}
+	WinterSpent = Window{Name: "winter bees take to the field", Owner: "forecast bees", From: 41, To: 159, Bees: true,
 		Source: "common practice: they are used up from late winter to June"}
-	HeldBySpring = Window{Name: "cold may have held the queen back", Owner: "forecast start", From: 0, To: 129, Bees: true,
-		Source: "none; guess"}
+	HeldBySpring = Window{
+		Name: "cold may have held the queen back", Owner: "forecast start", From: 0, To: 129, Bees: true,
+		Source: "none; guess",
+	}
 )
 
 // Windows lists them all, for the open table.
 func Windows() []Window {
 	return []Window{
-		LooksFade, EggsExpected, WeakIsNews, CellChecks, NestRelief, Crop, StillFilling, LiquidFeed, ThickFeed, WinterFeed,
-		Uniting, PackingDown, LayingExpected, MitesLate, FarHorizon,
-		DronesReared, DronesOut, WinterSpent, HeldBySpring,
+		LooksFade, EggsExpected, WeakIsNews, CellChecks, NestRelief, Crop, StillFilling, LiquidFeed, ThickFeed,
+		WinterFeed, Uniting, PackingDown, LayingExpected, MitesLate, FarHorizon, DronesReared, DronesOut, WinterSpent,
+		HeldBySpring,
 	}
 }
 
@@ -97,7 +118,7 @@ var (
 	// BroodPerBee is the brood cells a bee of a usual colony keeps. Source: common
 	// practice; more brood than bees in April and May, none in midwinter.
 	BroodPerBee = Curve{
-		{0, 0.01}, {40, 0.08}, {75, 0.45}, {105, 1.1}, {140, 1.15}, {170, 0.85}, {210, 0.65}, {245, 0.4}, {275, 0.15}, {300, 0.03},
-		{366, 0.01},
+		{0, 0.01}, {40, 0.08}, {75, 0.45}, {105, 1.1}, {140, 1.15}, {170, 0.85}, {210, 0.65}, {245, 0.4}, {275, 0.15},
+		{300, 0.03}, {366, 0.01},
 	}
 )

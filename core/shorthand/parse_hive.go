@@ -25,7 +25,10 @@ func (p *parser) queen(t string) error {
 	for i := range len(t) {
 		of, ok := byLetter(queenLetters, t[i])
 		if !ok {
-			return p.wrong("%q is not a sign of her; use S saw her, E eggs, L larvae, B capped brood, or q0 for none of them", t[i:i+1])
+			return p.wrong(
+				"%q is not a sign of her; use S saw her, E eggs, L larvae, B capped brood, or q0 for none of them",
+				t[i:i+1],
+			)
 		}
 		*of(&p.look.Queen) = true
 	}
@@ -59,7 +62,10 @@ func (p *parser) cells(t string) error {
 	for t = t[1:]; t != ""; {
 		of, ok := byLetter(cellLetters, t[0])
 		if !ok {
-			return p.wrong("%q is not a kind of cell; use u dry cups, g with an egg, h charged, k capped, m emerged, t torn down", t[:1])
+			return p.wrong(
+				"%q is not a kind of cell; use u dry cups, g with an egg, h charged, k capped, m emerged, t torn down",
+				t[:1],
+			)
 		}
 		n := len(t[1:]) - len(strings.TrimLeft(t[1:], "0123456789"))
 		count, err := p.whole(t[1:1+n], 0, 500, "cells, as h2")

@@ -66,18 +66,34 @@ func byLetter[T, V any](all []letterOf[T, V], letter byte) (func(*T) *V, bool) {
 // words of the notation, in the order in which they are written.
 var (
 	cellLetters = []letterOf[history.Cells, int]{
-		{'u', func(c *history.Cells) *int { return &c.Cups }, "dry cups"}, {'g', func(c *history.Cells) *int { return &c.WithEgg }, "cups with an egg"},
-		{'h', func(c *history.Cells) *int { return &c.Charged }, "charged"}, {'k', func(c *history.Cells) *int { return &c.Capped }, "capped"},
-		{'m', func(c *history.Cells) *int { return &c.Emerged }, "emerged"}, {'t', func(c *history.Cells) *int { return &c.Torn }, "torn down"},
+		{'u', func(c *history.Cells) *int {
+			return &c.Cups
+		}, "dry cups"}, {'g', func(c *history.Cells) *int { return &c.WithEgg }, "cups with an egg"},
+		{'h', func(c *history.Cells) *int {
+			return &c.Charged
+		}, "charged"}, {'k', func(c *history.Cells) *int { return &c.Capped }, "capped"},
+		{'m', func(c *history.Cells) *int {
+			return &c.Emerged
+		}, "emerged"}, {'t', func(c *history.Cells) *int { return &c.Torn }, "torn down"},
 	}
 	queenLetters = []letterOf[history.Queen, bool]{
-		{'s', func(q *history.Queen) *bool { return &q.Seen }, "saw her"}, {'e', func(q *history.Queen) *bool { return &q.Eggs }, "eggs"},
-		{'l', func(q *history.Queen) *bool { return &q.Larvae }, "larvae"}, {'b', func(q *history.Queen) *bool { return &q.Capped }, "capped brood"},
+		{'s', func(q *history.Queen) *bool {
+			return &q.Seen
+		}, "saw her"}, {'e', func(q *history.Queen) *bool { return &q.Eggs }, "eggs"},
+		{'l', func(q *history.Queen) *bool {
+			return &q.Larvae
+		}, "larvae"}, {'b', func(q *history.Queen) *bool { return &q.Capped }, "capped brood"},
 	}
 	countLetters = []letterOf[look.Counts, float64]{
-		{'B', func(c *look.Counts) *float64 { return &c.Brood }, "brood"}, {'H', func(c *look.Counts) *float64 { return &c.Honey }, "honey"},
-		{'N', func(c *look.Counts) *float64 { return &c.Nectar }, "nectar"}, {'P', func(c *look.Counts) *float64 { return &c.Pollen }, "pollen"},
-		{'C', func(c *look.Counts) *float64 { return &c.Empty }, "empty comb"}, {'F', func(c *look.Counts) *float64 { return &c.Undrawn }, "undrawn"},
+		{'B', func(c *look.Counts) *float64 {
+			return &c.Brood
+		}, "brood"}, {'H', func(c *look.Counts) *float64 { return &c.Honey }, "honey"},
+		{'N', func(c *look.Counts) *float64 {
+			return &c.Nectar
+		}, "nectar"}, {'P', func(c *look.Counts) *float64 { return &c.Pollen }, "pollen"},
+		{'C', func(c *look.Counts) *float64 {
+			return &c.Empty
+		}, "empty comb"}, {'F', func(c *look.Counts) *float64 { return &c.Undrawn }, "undrawn"},
 	}
 	places = []string{"edge", "face", "both"}
 	hefts  = []look.Heft{look.Light, look.Fair, look.Heavy}

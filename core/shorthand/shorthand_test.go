@@ -15,7 +15,10 @@ import (
 )
 
 // A double brood hive with two supers.
-var hive = []shorthand.Box{{ID: "a", Frames: 11}, {ID: "b", Frames: 11}, {ID: "c", Frames: 10, Super: true}, {ID: "d", Frames: 10, Super: true}}
+var hive = []shorthand.Box{
+	{ID: "a", Frames: 11}, {ID: "b", Frames: 11}, {ID: "c", Frames: 10, Super: true},
+	{ID: "d", Frames: 10, Super: true},
+}
 
 func parse(t *testing.T, text string) shorthand.Line {
 	t.Helper()
@@ -41,15 +44,26 @@ func TestWhatKeepersType(t *testing.T) {
 		// Frames of a box, with what is left empty; a comma for decimals.
 		{"1: B6,5 H2 P1 C1.5", "Box 1: frames of 6.5 brood, 2 honey, 1 pollen, 1.5 empty comb"},
 		// One face of a frame, in eighths and zone by zone.
-		{"2: 4A=H3N1P1B2 4B=HHHHBBBB", "Box 2: 2 of 22 faces, in all 7/8 capped honey, 1/8 nectar, 1/8 pollen, 6/8 capped brood"},
+		{
+			"2: 4A=H3N1P1B2 4B=HHHHBBBB",
+			"Box 2: 2 of 22 faces, in all 7/8 capped honey, 1/8 nectar, 1/8 pollen, 6/8 capped brood",
+		},
 		// Supers at a glance, weights by every way.
 		{"3: =nearly 4: ^fair", "Box 3: nearly full|Box 4: fair as lifted"},
 		{"W22+24", "Whole hive: 22 and 24 kg by its two sides"},
 		{"W/60lb", "Whole hive: 60 lb at one side"},
 		{"Wlight", "Whole hive: light by the back"},
 		// Done on the spot, and a note that says anything.
-		{"+1S +4L1:1 turn x4; feeder leaks; mend it", "Done: 1 super of drawn comb put on|Done: fed 4 L of 1:1 syrup|Done: the boxes of the nest turned|Done: box 4 taken off|Note: feeder leaks; mend it"},
-		{"swap2 ex- +2SF +1.5kg", "Done: 2 combs of honey swapped for drawn ones|Done: excluder out|Done: 2 supers of foundation comb put on|Done: fed 1.5 kg of sugar"},
+		{
+			"+1S +4L1:1 turn x4; feeder leaks; mend it",
+			"Done: 1 super of drawn comb put on|Done: fed 4 L of 1:1 syrup|Done: the boxes of the nest " +
+				"turned|Done: box 4 taken off|Note: feeder leaks; mend it",
+		},
+		{
+			"swap2 ex- +2SF +1.5kg",
+			"Done: 2 combs of honey swapped for drawn ones|Done: excluder out|Done: 2 supers of foundation comb " +
+				"put on|Done: fed 1.5 kg of sugar",
+		},
 		{"w+ 1: s7v o-", "White wax|Box 1: 7 seams of bees from below, no bees on the outer frames"},
 		{"", ""},
 	} {
@@ -127,9 +141,19 @@ func pick[T any](r *rand.Rand, of ...T) T { return of[r.IntN(len(of))] }
 func half(r *rand.Rand, most int) float64 { return float64(r.IntN(2*most+1)) / 2 }
 
 func anyLook(r *rand.Rand) *history.Look {
-	l := &history.Look{Health: pick(r, "", "healthy", "suspect"), WhiteWax: pick(r, "", "yes", "no"), Note: pick(r, "", "mended the roof", `"quoted"; and more`, "two\nlines"), Insisted: pick(r, nil, []string{"heavy-box"})}
-	l.Queen = history.Queen{Looked: r.IntN(2) == 0, Seen: r.IntN(3) == 0, Eggs: r.IntN(2) == 0, Larvae: r.IntN(3) == 0, Capped: r.IntN(3) == 0}
-	l.Cells = history.Cells{Check: pick(r, "", "partial", "complete"), Cups: r.IntN(4), Charged: r.IntN(3), Capped: r.IntN(2), WithEgg: r.IntN(2), Emerged: r.IntN(2), Torn: r.IntN(2), Where: pick(r, "", "edge", "face", "both")}
+	l := &history.Look{
+		Health: pick(r, "", "healthy", "suspect"), WhiteWax: pick(r, "", "yes", "no"),
+		Note:     pick(r, "", "mended the roof", `"quoted"; and more`, "two\nlines"),
+		Insisted: pick(r, nil, []string{"heavy-box"}),
+	}
+	l.Queen = history.Queen{
+		Looked: r.IntN(2) == 0, Seen: r.IntN(3) == 0, Eggs: r.IntN(2) == 0, Larvae: r.IntN(3) == 0,
+		Capped: r.IntN(3) == 0,
+	}
+	l.Cells = history.Cells{
+		Check: pick(r, "", "partial", "complete"), Cups: r.IntN(4), Charged: r.IntN(3), Capped: r.IntN(2),
+		WithEgg: r.IntN(2), Emerged: r.IntN(2), Torn: r.IntN(2), Where: pick(r, "", "edge", "face", "both"),
+	}
 	switch r.IntN(5) {
 	case 0:
 		l.Weight = &history.Weight{How: "scale", Value: 20 + half(r, 40), Unit: pick(r, "", "kg", "lb")}
@@ -155,7 +179,9 @@ func anyLook(r *rand.Rand) *history.Look {
 				x.State = pick(r, "", "empty", "half", "full")
 			}
 		case look.ByBox:
-			x.Counts = &look.Counts{Brood: half(r, 5), Honey: half(r, 3), Nectar: half(r, 2), Empty: half(r, 2), Undrawn: half(r, 1)}
+			x.Counts = &look.Counts{
+				Brood: half(r, 5), Honey: half(r, 3), Nectar: half(r, 2), Empty: half(r, 2), Undrawn: half(r, 1),
+			}
 		case look.ByFace:
 			for range b.Frames {
 				x.Faces = append(x.Faces, [2]string{anyFace(r), anyFace(r)})
@@ -194,7 +220,11 @@ func anyActs(r *rand.Rand) []moves.Said {
 // FuzzParse: whatever is typed, Parse neither panics nor points beside the line,
 // and what it understands is written so that it reads back the same.
 func FuzzParse(f *testing.F) {
-	for _, s := range []string{"qE h+ 1: s8 2: s6.5", "cc:u3h2@edge 1:B6,5 H2", "2: 4A=H3N1P1B2 4B=HHHHBBBB", "W22+24kg; note", "+1S +4L1:1 turn x4 !heavy", "3: =nearly ^18kg", "1: s7v o- w+", `; "a\nb"`, "1:1:s2", "swap2 ex- +1.5kg", ":::;", "1: 1a=........"} {
+	for _, s := range []string{
+		"qE h+ 1: s8 2: s6.5", "cc:u3h2@edge 1:B6,5 H2", "2: 4A=H3N1P1B2 4B=HHHHBBBB", "W22+24kg; note",
+		"+1S +4L1:1 turn x4 !heavy", "3: =nearly ^18kg", "1: s7v o- w+", `; "a\nb"`, "1:1:s2", "swap2 ex- +1.5kg",
+		":::;", "1: 1a=........",
+	} {
 		f.Add(s)
 	}
 	f.Fuzz(func(t *testing.T, text string) {

@@ -57,7 +57,10 @@ func (s *chanceSums) result(of string, days int) ChanceScore {
 		out.Forecasts += n
 		share += s.were[k]
 		if n > 0 {
-			out.Lines = append(out.Lines, ChanceLine{ChanceBounds[k], ChanceBounds[k+1], n, s.told[k] / float64(n), s.were[k] / float64(n)})
+			out.Lines = append(
+				out.Lines,
+				ChanceLine{ChanceBounds[k], ChanceBounds[k+1], n, s.told[k] / float64(n), s.were[k] / float64(n)},
+			)
 		}
 	}
 	if out.Forecasts > 0 {

@@ -109,7 +109,9 @@ func Taught(parts ...*Lessons) Lesson {
 		for _, part := range parts {
 			p := part.lines
 			o.N += p[i].N
-			for _, e := range []struct{ to, from *Error }{{&o.Fresh, &p[i].Fresh}, {&o.Own, &p[i].Own}, {&o.Pooled, &p[i].Pooled}} {
+			for _, e := range []struct{ to, from *Error }{
+				{&o.Fresh, &p[i].Fresh}, {&o.Own, &p[i].Own}, {&o.Pooled, &p[i].Pooled},
+			} {
 				e.to.Mean, e.to.Width, e.to.Held = e.to.Mean+e.from.Mean, e.to.Width+e.from.Width, e.to.Held+e.from.Held
 			}
 		}
@@ -137,7 +139,10 @@ func (w World) follow(out *Lessons, i int, seed uint64) {
 	at := int(first - begin)
 	var all []*pupil
 	for c := range inYard {
-		x := &pupil{name: fmt.Sprint("colony ", i, " ", c), rng: rand.New(rand.NewPCG(seed+uint64(c)+1, uint64(i))), rules: w.rules(rand.New(rand.NewPCG(seed, uint64(i*inYard+c))))}
+		x := &pupil{
+			name: fmt.Sprint("colony ", i, " ", c), rng: rand.New(rand.NewPCG(seed+uint64(c)+1, uint64(i))),
+			rules: w.rules(rand.New(rand.NewPCG(seed, uint64(i*inYard+c)))),
+		}
 		x.truth = spring(x.rng)
 		x.truth.FlowFactor = level
 		x.urge = w.urge(i*inYard+c, seed)
@@ -174,10 +179,17 @@ func (x *pupil) see(w World, y *forecast.Yard, p *forecast.Parameters, on day.Da
 	x.estimate = w.look(x.truth, p, on, x.rng)
 	e := &x.estimate
 	x.fresh = forecast.Draw(e, p, y, x.truth.Excluder, x.name, forecast.Members, seed)
-	sights := []forecast.Sight{{Of: forecast.OfNestStores, Value: e.NestHoney + e.NestNectar, SD: e.Spread.Stores}, {Of: forecast.OfBrood, Value: e.Brood(), SD: e.Spread.Brood},
-		{Of: forecast.OfPollen, Value: e.Pollen, SD: e.Spread.Pollen}, {Of: forecast.OfBees, Value: e.Bees, SD: e.Spread.Bees}}
+	sights := []forecast.Sight{
+		{Of: forecast.OfNestStores, Value: e.NestHoney + e.NestNectar, SD: e.Spread.Stores},
+		{Of: forecast.OfBrood, Value: e.Brood(), SD: e.Spread.Brood},
+		{Of: forecast.OfPollen, Value: e.Pollen, SD: e.Spread.Pollen},
+		{Of: forecast.OfBees, Value: e.Bees, SD: e.Spread.Bees},
+	}
 	if e.SuperDrawn > 0 {
-		sights = append(sights, forecast.Sight{Of: forecast.OfSuperStores, Value: e.SuperHoney + e.SuperNectar, SD: e.Spread.Super})
+		sights = append(
+			sights,
+			forecast.Sight{Of: forecast.OfSuperStores, Value: e.SuperHoney + e.SuperNectar, SD: e.Spread.Super},
+		)
 	}
 	switch {
 	case x.own == nil:
@@ -192,7 +204,10 @@ func (x *pupil) see(w World, y *forecast.Yard, p *forecast.Parameters, on day.Da
 }
 
 // ahead forecasts the next look in three ways, lives up to it and scores them.
-func (x *pupil) ahead(out *Lessons, looks int, y *forecast.Yard, level forecast.Level, cond []forecast.Condition, p *forecast.Parameters) {
+func (x *pupil) ahead(
+	out *Lessons, looks int, y *forecast.Yard, level forecast.Level, cond []forecast.Condition,
+	p *forecast.Parameters,
+) {
 	x.change = super(&x.truth, &x.rules, x.rng)
 	x.change.Day = x.own.Day
 	pooled := x.own.Clone()

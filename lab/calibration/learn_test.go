@@ -16,7 +16,10 @@ func TestLooksTeach(t *testing.T) {
 		lesson := calibration.Taught(calibration.Learn(w, 0, 24, 3))
 		for _, l := range lesson.Errors {
 			better := 1 - l.Own.Mean/l.Fresh.Mean
-			t.Logf("%s, %s after %d looks: error %.3g, fresh %.3g: %.0f %% less; with the yard %.3g", w.Name, l.Output, l.Looks, l.Own.Mean, l.Fresh.Mean, 100*better, l.Pooled.Mean)
+			t.Logf(
+				"%s, %s after %d looks: error %.3g, fresh %.3g: %.0f %% less; with the yard %.3g", w.Name, l.Output,
+				l.Looks, l.Own.Mean, l.Fresh.Mean, 100*better, l.Pooled.Mean,
+			)
 			switch {
 			case l.Looks == 1 && l.Own != l.Fresh:
 				t.Errorf("%s, %s: one look taught something beyond itself: %+v", w.Name, l.Output, l)
@@ -38,7 +41,9 @@ func TestSwarmsAreToldAsTheyCome(t *testing.T) {
 	for _, w := range calibration.Worlds {
 		s := calibration.Taught(calibration.Learn(w, 0, 40, 5)).SwarmTold
 		if s.Forecasts != 200 || s.Brier >= s.Same {
-			t.Errorf("%s: %d forecasts, Brier score %.4f, telling all the same %.4f", w.Name, s.Forecasts, s.Brier, s.Same)
+			t.Errorf(
+				"%s: %d forecasts, Brier score %.4f, telling all the same %.4f", w.Name, s.Forecasts, s.Brier, s.Same,
+			)
 		}
 		for _, l := range s.Lines {
 			if l.Forecasts >= 20 && math.Abs(l.Told-l.Were) > 0.01+0.25*l.Told {

@@ -146,9 +146,13 @@ func (t *Tally) Lines() []Line {
 		}
 		n := float64(s.n)
 		slices.Sort(s.truths)
-		out = append(out, Line{c.output, c.day, s.n, float64(s.held) / n, float64(s.below) / n, float64(s.above) / n, s.width / n,
-			measure.Quantile(s.truths, 0.9) - measure.Quantile(s.truths, 0.1), s.censored, float64(s.censoredHeld) / float64(max(1, s.censored)),
-			s.over, float64(s.overRight) / float64(max(1, s.over)), s.told, float64(s.toldHeld) / float64(max(1, s.told)), s.reliability()})
+		out = append(out, Line{
+			c.output, c.day, s.n, float64(s.held) / n, float64(s.below) / n, float64(s.above) / n, s.width / n,
+			measure.Quantile(s.truths, 0.9) - measure.Quantile(s.truths, 0.1), s.censored,
+			float64(s.censoredHeld) / float64(max(1, s.censored)), s.over,
+			float64(s.overRight) / float64(max(1, s.over)), s.told, float64(s.toldHeld) / float64(max(1, s.told)),
+			s.reliability(),
+		})
 	}
 	return out
 }
@@ -174,15 +178,19 @@ var outputs = []struct {
 }{
 	{forecast.OfStores, "stores, kg", false}, {forecast.OfReachable, "stores in reach, kg", false},
 	{forecast.OfSuperStores, "stores in supers, kg", true}, {forecast.OfCapped, "capped share of supers", true},
-	{forecast.OfEggs, "eggs", false}, {forecast.OfLarvae, "larvae", false}, {forecast.OfSealed, "capped brood, cells", false}, {forecast.OfBrood, "brood, cells", false},
-	{forecast.OfBees, "bees", false}, {forecast.OfFree, "free cells in the nest", false}, {forecast.OfSuperFree, "free cells above", true},
-	{forecast.OfRoom, "room, kg of nectar", false}, {forecast.OfCrowding, "crowding", false},
+	{forecast.OfEggs, "eggs", false}, {forecast.OfLarvae, "larvae", false},
+	{forecast.OfSealed, "capped brood, cells", false}, {forecast.OfBrood, "brood, cells", false},
+	{forecast.OfBees, "bees", false}, {forecast.OfFree, "free cells in the nest", false},
+	{forecast.OfSuperFree, "free cells above", true}, {forecast.OfRoom, "room, kg of nectar", false},
+	{forecast.OfCrowding, "crowding", false},
 }
 
 func one(t *Tally, x truth, name string, seed uint64) *forecast.Result {
-	in := forecast.Input{Colony: name, Estimate: x.estimate, Excluder: x.state.Excluder, Today: x.on, Horizon: Horizon + 1,
-		Yard: forecast.NewYard(x.site, x.on, x.on, Horizon+1, forecast.Members, seed), ReserveKg: x.reserve, Seed: seed, Parameters: forecast.Defaults(),
-		Pressure: forecast.Pressure{QueenYears: 1}}
+	in := forecast.Input{
+		Colony: name, Estimate: x.estimate, Excluder: x.state.Excluder, Today: x.on, Horizon: Horizon + 1,
+		Yard: forecast.NewYard(x.site, x.on, x.on, Horizon+1, forecast.Members, seed), ReserveKg: x.reserve,
+		Seed: seed, Parameters: forecast.Defaults(), Pressure: forecast.Pressure{QueenYears: 1},
+	}
 	for _, o := range outputs {
 		in.Tracks = append(in.Tracks, o.of)
 	}

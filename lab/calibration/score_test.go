@@ -24,10 +24,16 @@ func TestRangesKeepTheirWord(t *testing.T) {
 			}
 			aim := aims[w.Name]
 			if l.Held < aim[0]-0.08 || l.Held > aim[1]+0.08 {
-				t.Errorf("%s, %s after %d d: holds %.2f of %d truths, aim %.2f to %.2f", w.Name, l.Output, l.Day, l.Held, l.Truths, aim[0], aim[1])
+				t.Errorf(
+					"%s, %s after %d d: holds %.2f of %d truths, aim %.2f to %.2f", w.Name, l.Output, l.Day, l.Held,
+					l.Truths, aim[0], aim[1],
+				)
 			}
 			if l.Day > 0 && l.Climate > 0 && l.Width > 0.9*l.Climate && l.Truths >= 200 {
-				t.Errorf("%s, %s after %d d: a range of %.1f says hardly more than the season's %.1f", w.Name, l.Output, l.Day, l.Width, l.Climate)
+				t.Errorf(
+					"%s, %s after %d d: a range of %.1f says hardly more than the season's %.1f", w.Name, l.Output,
+					l.Day, l.Width, l.Climate,
+				)
 			}
 		}
 	}
@@ -40,7 +46,10 @@ func chancesKeepTheirWord(t *testing.T, w calibration.World, score *calibration.
 	t.Helper()
 	for _, c := range score.Chances() {
 		if c.Forecasts < 150 || c.Brier > 0.85*c.Same {
-			t.Errorf("%s, %s within %d days: %d forecasts, Brier score %.4f, telling all the same %.4f", w.Name, c.Of, c.Days, c.Forecasts, c.Brier, c.Same)
+			t.Errorf(
+				"%s, %s within %d days: %d forecasts, Brier score %.4f, telling all the same %.4f", w.Name, c.Of,
+				c.Days, c.Forecasts, c.Brier, c.Same,
+			)
 		}
 		for _, l := range c.Lines {
 			off := 0.02 + 2.6*math.Sqrt(l.Told*(1-l.Told)/float64(l.Forecasts))
@@ -48,7 +57,10 @@ func chancesKeepTheirWord(t *testing.T, w calibration.World, score *calibration.
 				off += 0.03 + 0.3*l.Told
 			}
 			if l.Forecasts >= 15 && math.Abs(l.Told-l.Were) > off {
-				t.Errorf("%s, %s within %d days: told %.3f, %.3f were (%d forecasts)", w.Name, c.Of, c.Days, l.Told, l.Were, l.Forecasts)
+				t.Errorf(
+					"%s, %s within %d days: told %.3f, %.3f were (%d forecasts)", w.Name, c.Of, c.Days, l.Told,
+					l.Were, l.Forecasts,
+				)
 			}
 		}
 	}

@@ -33,7 +33,10 @@ type World struct {
 // Source: none; guesses of how wrong a model of bees may be.
 var Worlds = []World{
 	{Name: "own rules"},
-	{Name: "other rules", Backfill: 0.5, Intake: 0.25, Mortality: 0.25, Sharing: 0.4, Laying: 0.10, FlowLevel: 0.2, FlowDay: 0.3, WeatherC: 1.2, Bias: 0.08, Swarming: 0.5},
+	{
+		Name: "other rules", Backfill: 0.5, Intake: 0.25, Mortality: 0.25, Sharing: 0.4, Laying: 0.10, FlowLevel: 0.2,
+		FlowDay: 0.3, WeatherC: 1.2, Bias: 0.08, Swarming: 0.5,
+	},
 }
 
 // Horizon is how many days ahead a truth is followed, and Points the days that
@@ -122,10 +125,14 @@ func spring(r *rand.Rand) forecast.State {
 	deep, medium := hive.Formats[0], hive.Formats[2]
 	boxes := 1 + r.IntN(2)
 	cells := 2 * float64(deep.Slots) * deep.Frame.WorkerCells()
-	s := forecast.State{NestDrawn: float64(boxes) * cells, Excluder: r.IntN(3) > 0, QueenPeak: 1550 * math.Exp(truthQueen*r.NormFloat64()), PollenCells: 2500,
-		Winter: 9000 + 8000*r.Float64(), NestHoney: 7 + 9*r.Float64()*float64(boxes),
-		IntakeFactor: math.Exp(truthIntake*r.NormFloat64() - truthIntake*truthIntake/2), EatFactor: math.Exp(truthEating * r.NormFloat64()), DeathFactor: math.Exp(truthDeath * r.NormFloat64()),
-		FlowFactor: math.Exp(truthLevel * r.NormFloat64()), Near: 1, Lid: 1}
+	s := forecast.State{
+		NestDrawn: float64(boxes) * cells, Excluder: r.IntN(3) > 0,
+		QueenPeak: 1550 * math.Exp(truthQueen*r.NormFloat64()), PollenCells: 2500, Winter: 9000 + 8000*r.Float64(),
+		NestHoney:    7 + 9*r.Float64()*float64(boxes),
+		IntakeFactor: math.Exp(truthIntake*r.NormFloat64() - truthIntake*truthIntake/2),
+		EatFactor:    math.Exp(truthEating * r.NormFloat64()), DeathFactor: math.Exp(truthDeath * r.NormFloat64()),
+		FlowFactor: math.Exp(truthLevel * r.NormFloat64()), Near: 1, Lid: 1,
+	}
 	s.NestKgPerCell = deep.Frame.HoneyKg(deep.ThicknessMM(deep.Slots)) / deep.Frame.WorkerCells()
 	s.SuperKgPerCell = medium.Frame.HoneyKg(medium.ThicknessMM(medium.Slots)) / medium.Frame.WorkerCells()
 	return s
@@ -159,14 +166,20 @@ func (w World) look(s forecast.State, p *forecast.Parameters, on day.Day, r *ran
 	nest := r.NormFloat64()
 	above := forecast.SameEye*nest + math.Sqrt(1-forecast.SameEye*forecast.SameEye)*r.NormFloat64()
 	kg, super := math.Exp(o.Stores*nest+bias), math.Exp(o.Super*above+bias)
-	q := colony.QueenEvidence{Day: on, Looked: true, Eggs: s.EggCount() > 150, Larvae: s.LarvaCount() > 300, Capped: s.CappedCount() > 300}
+	q := colony.QueenEvidence{
+		Day: on, Looked: true, Eggs: s.EggCount() > 150, Larvae: s.LarvaCount() > 300, Capped: s.CappedCount() > 300,
+	}
 	eggs, larvae, capped := look.Stages(q, season.DayOf(on, season.North))
-	e := colony.Estimate{Day: on, Seen: on, Stages: true, BeesFrom: colony.Measured, Depth: "boxes",
-		Eggs: brood * eggs, Larvae: brood * larvae, Capped: brood * capped, Drone: s.DroneCount() * off(o.Brood), Pollen: s.PollenCells * off(o.Pollen),
-		NestHoney: s.NestHoney * kg, NestNectar: s.NestNectar * kg, SuperHoney: s.SuperCapped * super, SuperNectar: (s.SuperHoney - s.SuperCapped + s.SuperNectar) * super * math.Exp(openOff*r.NormFloat64()),
-		NestDrawn: s.NestDrawn, NestUndrawn: s.NestUndrawn, SuperDrawn: s.SuperDrawn, SuperUndrawn: s.SuperUndrawn,
-		NestKgPerCell: s.NestKgPerCell, SuperKgPerCell: s.SuperKgPerCell, Bees: s.Bees() * off(o.Bees),
-		Spread: o, Queen: q}
+	e := colony.Estimate{
+		Day: on, Seen: on, Stages: true, BeesFrom: colony.Measured, Depth: "boxes", Eggs: brood * eggs,
+		Larvae: brood * larvae, Capped: brood * capped, Drone: s.DroneCount() * off(o.Brood),
+		Pollen: s.PollenCells * off(o.Pollen), NestHoney: s.NestHoney * kg, NestNectar: s.NestNectar * kg,
+		SuperHoney:  s.SuperCapped * super,
+		SuperNectar: (s.SuperHoney - s.SuperCapped + s.SuperNectar) * super * math.Exp(openOff*r.NormFloat64()),
+		NestDrawn:   s.NestDrawn, NestUndrawn: s.NestUndrawn, SuperDrawn: s.SuperDrawn, SuperUndrawn: s.SuperUndrawn,
+		NestKgPerCell: s.NestKgPerCell, SuperKgPerCell: s.SuperKgPerCell, Bees: s.Bees() * off(o.Bees), Spread: o,
+		Queen: q,
+	}
 	hold(&e, p)
 	return e
 }

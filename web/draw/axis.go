@@ -29,7 +29,10 @@ func (a Axis) Draw() template.HTML {
 	var b builder
 	b.f(`<clipPath id="axc"><rect x="%s" y="0" width="%s" height="%s"/></clipPath>`, n(s.x0), n(s.days*s.px), n(h))
 	blooms(&b, s, a.Bloom, float64(a.Visit-a.Today), 23, 15, "axc")
-	b.f(`<text x="0" y="34.5" font-size="13.5">In flower</text><path d="M%s 18V%s" stroke="var(--k-rule-2)"/>`, n(s.x0), n(h))
+	b.f(
+		`<text x="0" y="34.5" font-size="13.5">In flower</text><path d="M%s 18V%s" stroke="var(--k-rule-2)"/>`,
+		n(s.x0), n(h),
+	)
 	visit := float64(a.Visit - a.Today)
 	dates(&b, s, a.Today, visit, 69, "Today")
 	for d := 7.0; d <= 28; d += 7 {
@@ -53,7 +56,10 @@ func dates(b *builder, s scale, today day.Day, visit, y float64, first string) {
 		case d-visit > 0 && d-visit < 1.7*near:
 			anchor, x = "start", s.x(visit)+4
 		}
-		b.f(`<text x="%s" y="%s" font-size="12.5" text-anchor="%s" fill="var(--k-ink-2)">%s</text>`, n(x), n(y), anchor, text)
+		b.f(
+			`<text x="%s" y="%s" font-size="12.5" text-anchor="%s" fill="var(--k-ink-2)">%s</text>`, n(x), n(y),
+			anchor, text,
+		)
 	}
 }
 
@@ -74,12 +80,18 @@ func visitTag(b *builder, s scale, a Axis, visit, h float64) {
 		left = x + 1 - w
 	}
 	if visit <= s.days {
-		b.f(`<path d="M%s 10V%s" stroke="var(--k-paper)" stroke-width="5"/><path d="M%s 2V%s" stroke="var(--k-ink)" stroke-width="2"/>`, n(x), n(h), n(x), n(h))
+		b.f(
+			`<path d="M%s 10V%s" stroke="var(--k-paper)" stroke-width="5"/><path d="M%s 2V%s" stroke="var(--k-ink)" stroke-width="2"/>`,
+			n(x), n(h), n(x), n(h),
+		)
 	} else {
 		text += " »" // it lies past the end of the axis
 		w = textWidth(text, 13, 700) + 16
 	}
-	b.f(`<rect x="%s" y="0" width="%s" height="19" fill="var(--k-ink)"/><text x="%s" y="14" font-size="13" font-weight="700" fill="var(--k-paper-lift)">%s</text>`, n(left), n(w), n(left+8), text)
+	b.f(
+		`<rect x="%s" y="0" width="%s" height="19" fill="var(--k-ink)"/><text x="%s" y="14" font-size="13" font-weight="700" fill="var(--k-paper-lift)">%s</text>`,
+		n(left), n(w), n(left+8), text,
+	)
 	if room > 0 && left > x-2 {
 		b.f(`<text x="%s" y="14" font-size="13" fill="var(--k-ink-2)">%s</text>`, n(left+w+8), after)
 	}
@@ -107,10 +119,12 @@ func blooms(b *builder, s scale, all []Bloom, visit, y, h float64, clip string) 
 		y0 := y + float64(row)*(h+2)
 		m := y0 + h/2
 		x0, x1, p0, p1 := at(p.From), at(p.To), at(p.PeakFrom), at(p.PeakTo)
-		b.f(`<path d="M%s %sC%s %s %s %s %s %sL%s %sC%s %s %s %s %s %sC%s %s %s %s %s %sL%s %sC%s %s %s %s %s %sZ" fill="var(--k-spruce-tint)" stroke="var(--k-spruce-mid)"/>`,
-			n(x0), n(m), n((x0+p0)/2), n(m-h*0.08), n((x0+p0)/2), n(y0), n(p0), n(y0), n(p1), n(y0),
-			n((x1+p1)/2), n(y0), n((x1+p1)/2), n(m-h*0.08), n(x1), n(m), n((x1+p1)/2), n(m+h*0.08), n((x1+p1)/2), n(y0+h), n(p1), n(y0+h),
-			n(p0), n(y0+h), n((x0+p0)/2), n(y0+h), n((x0+p0)/2), n(m+h*0.08), n(x0), n(m))
+		b.f(
+			`<path d="M%s %sC%s %s %s %s %s %sL%s %sC%s %s %s %s %s %sC%s %s %s %s %s %sL%s %sC%s %s %s %s %s %sZ" fill="var(--k-spruce-tint)" stroke="var(--k-spruce-mid)"/>`,
+			n(x0), n(m), n((x0+p0)/2), n(m-h*0.08), n((x0+p0)/2), n(y0), n(p0), n(y0), n(p1), n(y0), n((x1+p1)/2),
+			n(y0), n((x1+p1)/2), n(m-h*0.08), n(x1), n(m), n((x1+p1)/2), n(m+h*0.08), n((x1+p1)/2), n(y0+h), n(p1),
+			n(y0+h), n(p0), n(y0+h), n((x0+p0)/2), n(y0+h), n((x0+p0)/2), n(m+h*0.08), n(x0), n(m),
+		)
 		lo, hi := max(p0, s.x0), min(p1, s.x0+s.days*s.px)
 		if w := textWidth(p.Plant, 12.5, 400); min(x1, s.x0+s.days*s.px)-max(x0, s.x0) > w+8 {
 			mid := min(max((lo+hi)/2, s.x0+w/2+4), s.x0+s.days*s.px-w/2-2)
@@ -120,7 +134,9 @@ func blooms(b *builder, s scale, all []Bloom, visit, y, h float64, clip string) 
 					continue
 				}
 			}
-			labels.f(`<text x="%s" y="%s" font-size="12.5" text-anchor="middle">%s</text>`, n(mid), n(m+4.4), esc(p.Plant))
+			labels.f(
+				`<text x="%s" y="%s" font-size="12.5" text-anchor="middle">%s</text>`, n(mid), n(m+4.4), esc(p.Plant),
+			)
 		}
 	}
 	b.WriteString(`</g>`)

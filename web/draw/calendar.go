@@ -34,22 +34,34 @@ func (c Calendar) Draw() template.HTML {
 		if d < 0 {
 			continue
 		}
-		b.f(`<path d="M%s %sV%s" stroke="var(--k-rule)"/><text x="%s" y="14" font-size="13" fill="var(--k-ink-2)">%s</text>`, n(x(d)), n(top-6), n(h), n(x(d)+3), first.Format("Jan"))
+		b.f(
+			`<path d="M%s %sV%s" stroke="var(--k-rule)"/><text x="%s" y="14" font-size="13" fill="var(--k-ink-2)">%s</text>`,
+			n(x(d)), n(top-6), n(h), n(x(d)+3), first.Format("Jan"),
+		)
 	}
 	b.f(`<path d="M0 %sH%s" stroke="var(--k-ink)" stroke-width="1.5"/>`, n(top-4), n(width))
 	for i, p := range c.Plants {
 		base := top + row*float64(i+1)
 		tall := 6 + 20*min(1.2, p.Strength)/1.2
 		shape := func(w [4]float64) string {
-			return fmt.Sprintf("M%s %sL%s %sH%sL%s %s", n(x(w[0])), n(base), n(x(w[1])), n(base-tall), n(x(w[2])), n(x(w[3])), n(base))
+			return fmt.Sprintf(
+				"M%s %sL%s %sH%sL%s %s", n(x(w[0])), n(base), n(x(w[1])), n(base-tall), n(x(w[2])), n(x(w[3])),
+				n(base),
+			)
 		}
-		b.f(`<text x="0" y="%s" font-size="14" font-weight="700">%s</text><path d="M0 %sH%s" stroke="var(--k-rule)"/>`, n(base-8), esc(p.Plant), n(base), n(width))
+		b.f(
+			`<text x="0" y="%s" font-size="14" font-weight="700">%s</text><path d="M0 %sH%s" stroke="var(--k-rule)"/>`,
+			n(base-8), esc(p.Plant), n(base), n(width),
+		)
 		b.f(`<path d="%sZ" fill="var(--k-spruce-tint)" stroke="var(--k-spruce-mid)"/>`, shape(p.Year))
 		if p.Year != p.Entered {
 			b.f(`<path d="%s" fill="none" stroke="var(--k-ink-2)" stroke-dasharray="3 3"/>`, shape(p.Entered))
 		}
 	}
 	at := x(float64(c.Today - c.From))
-	b.f(`<path d="M%s %sV%s" stroke="var(--k-ink)" stroke-width="2"/><text x="%s" y="%s" font-size="12.5" font-weight="700" stroke="var(--k-paper)" stroke-width="4" paint-order="stroke">Today</text>`, n(at), n(top-8), n(h), n(at+4), n(h-1))
+	b.f(
+		`<path d="M%s %sV%s" stroke="var(--k-ink)" stroke-width="2"/><text x="%s" y="%s" font-size="12.5" font-weight="700" stroke="var(--k-paper)" stroke-width="4" paint-order="stroke">Today</text>`,
+		n(at), n(top-8), n(h), n(at+4), n(h-1),
+	)
 	return svg("calendar", width, h, "Bloom over the year", b.String())
 }

@@ -67,8 +67,10 @@ func (c Course) Draw() template.HTML {
 		if c.Known && (bar.short(visit) || bar.tight(visit)) {
 			weight = 700
 		}
-		b.f(`<text x="0" y="%s" font-size="14" font-weight="%d">%s</text><text x="%s" y="%s" text-anchor="end" font-size="14" font-weight="%d">%s</text>`,
-			n(y+12), weight, bar.Name, n(s.x0-12), n(y+12), weight, bar.daysText(s.days))
+		b.f(
+			`<text x="0" y="%s" font-size="14" font-weight="%d">%s</text><text x="%s" y="%s" text-anchor="end" font-size="14" font-weight="%d">%s</text>`,
+			n(y+12), weight, bar.Name, n(s.x0-12), n(y+12), weight, bar.daysText(s.days),
+		)
 		bar.draw(&b, s, y+7, visit)
 		if c.With != nil {
 			c.with(&b, s, c.With[i], bar, y+22, visit)
@@ -77,16 +79,24 @@ func (c Course) Draw() template.HTML {
 	for i, l := range c.Lanes {
 		c.lane(&b, s, l, lanesTop+float64(i)*(laneH+9), laneH, end)
 	}
-	b.f(`<path d="M0 %sH%s" stroke="var(--k-rule)"/><text x="0" y="%s" font-size="14" font-weight="700">Flow</text><text x="0" y="%s" font-size="12.5" fill="var(--k-ink-2)">in flower</text><clipPath id="rc"><rect x="%s" y="%s" width="%s" height="46"/></clipPath>`,
-		n(flowTop-5), n(end), n(flowTop+13), n(flowTop+30), n(s.x0), n(flowTop-4), n(s.days*s.px))
+	b.f(
+		`<path d="M0 %sH%s" stroke="var(--k-rule)"/><text x="0" y="%s" font-size="14" font-weight="700">Flow</text><text x="0" y="%s" font-size="12.5" fill="var(--k-ink-2)">in flower</text><clipPath id="rc"><rect x="%s" y="%s" width="%s" height="46"/></clipPath>`,
+		n(flowTop-5), n(end), n(flowTop+13), n(flowTop+30), n(s.x0), n(flowTop-4), n(s.days*s.px),
+	)
 	blooms(&b, s, c.Axis.Bloom, visit, flowTop, 16, "rc")
 	if visit <= s.days {
 		x := s.x(visit)
-		b.f(`<path d="M%s 22V%s" stroke="var(--k-paper)" stroke-width="5"/><path d="M%s 8V%s" stroke="var(--k-ink)" stroke-width="2"/>`, n(x), n(height), n(x), n(height))
+		b.f(
+			`<path d="M%s 22V%s" stroke="var(--k-paper)" stroke-width="5"/><path d="M%s 8V%s" stroke="var(--k-ink)" stroke-width="2"/>`,
+			n(x), n(height), n(x), n(height),
+		)
 		text := "Next visit " + c.Axis.Visit.Short()
 		w := textWidth(text, 13, 700) + 16
 		left := min(x-1, width-w)
-		b.f(`<rect x="%s" y="4" width="%s" height="20" fill="var(--k-ink)"/><text x="%s" y="18.5" font-size="13" font-weight="700" fill="var(--k-paper-lift)">%s</text>`, n(left), n(w), n(left+8), text)
+		b.f(
+			`<rect x="%s" y="4" width="%s" height="20" fill="var(--k-ink)"/><text x="%s" y="18.5" font-size="13" font-weight="700" fill="var(--k-paper-lift)">%s</text>`,
+			n(left), n(w), n(left+8), text,
+		)
 	}
 	if c.With != nil { // over the visit's line
 		c.legend(&b, s, lanesTop-22)
@@ -99,10 +109,16 @@ func (c Course) Draw() template.HTML {
 			at += chip(&b, at, y-3, 20, 13, fmt.Sprintf("short by %.0f d", visit-bar.Likely)) + 9
 		}
 		if t := c.Said[i]; t != "" && at+textWidth(t, 13.5, 400) < end+10 {
-			b.f(`<text x="%s" y="%s" font-size="13.5" stroke="var(--k-paper)" stroke-width="4" paint-order="stroke">%s</text>`, n(at), n(y+12), esc(t))
+			b.f(
+				`<text x="%s" y="%s" font-size="13.5" stroke="var(--k-paper)" stroke-width="4" paint-order="stroke">%s</text>`,
+				n(at), n(y+12), esc(t),
+			)
 		}
 	}
-	return svg("course", width, height, fmt.Sprintf("Runways and forecast for %.0f days from %s", s.days, c.Axis.Today.Short()), b.String())
+	return svg(
+		"course", width, height,
+		fmt.Sprintf("Runways and forecast for %.0f days from %s", s.days, c.Axis.Today.Short()), b.String(),
+	)
 }
 
 // lane draws a band with its middle line on a scale from nothing to a round
@@ -122,15 +138,20 @@ func (c Course) lane(b *builder, s scale, l Lane, y0, h, end float64) {
 	}
 	most = roundUp(most)
 	Y := func(v float64) float64 { return y0 + h - min(v/l.Scale, most)/most*h }
-	b.f(`<path d="M0 %sH%s" stroke="var(--k-rule)"/><text x="0" y="%s" font-size="14" font-weight="700">%s</text><text x="0" y="%s" font-size="12.5" fill="var(--k-ink-2)">%s</text>`,
-		n(y0-4), n(end), n(y0+13), l.Name, n(y0+30), l.Unit)
+	b.f(
+		`<path d="M0 %sH%s" stroke="var(--k-rule)"/><text x="0" y="%s" font-size="14" font-weight="700">%s</text><text x="0" y="%s" font-size="12.5" fill="var(--k-ink-2)">%s</text>`,
+		n(y0-4), n(end), n(y0+13), l.Name, n(y0+30), l.Unit,
+	)
 	for _, t := range []float64{0, most} {
 		y := Y(t * l.Scale)
 		ty := y + 1
 		if t > 0 {
 			ty = y + 9
 		}
-		b.f(`<path d="M%s %sH%s" stroke="var(--k-rule-2)"/><text x="%s" y="%s" font-size="12.5" text-anchor="end" fill="var(--k-ink-2)">%s</text>`, n(s.x0-4), n(y), n(s.x0), n(s.x0-8), n(ty), measure.Count(t))
+		b.f(
+			`<path d="M%s %sH%s" stroke="var(--k-rule-2)"/><text x="%s" y="%s" font-size="12.5" text-anchor="end" fill="var(--k-ink-2)">%s</text>`,
+			n(s.x0-4), n(y), n(s.x0), n(s.x0-8), n(ty), measure.Count(t),
+		)
 	}
 	if len(l.Track) == 0 {
 		return
@@ -147,18 +168,24 @@ func (c Course) lane(b *builder, s scale, l Lane, y0, h, end float64) {
 		back[len(lo)-1-i] = lo[i]
 	}
 	up := smooth(hi, false, 0.5)
-	b.f(`<path d="%sL%sZ" fill="%s"/><path d="%s" fill="none" stroke="%s"/><path d="%s" fill="none" stroke="%s"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="2.2"/>`,
-		up, smooth(back, false, 0.5)[1:], l.Band, up, l.Line, smooth(lo, false, 0.5), l.Line, smooth(mid, false, 0.5))
+	b.f(
+		`<path d="%sL%sZ" fill="%s"/><path d="%s" fill="none" stroke="%s"/><path d="%s" fill="none" stroke="%s"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="2.2"/>`,
+		up, smooth(back, false, 0.5)[1:], l.Band, up, l.Line, smooth(lo, false, 0.5), l.Line, smooth(mid, false, 0.5),
+	)
 	if len(l.With) == 0 {
 		return
 	}
 	var low, likely, high []point
 	for i, r := range l.With[:min(last+1, len(l.With))] {
 		x := s.x(float64(i * c.Step))
-		low, likely, high = append(low, point{x, Y(r.Low)}), append(likely, point{x, Y(r.Likely)}), append(high, point{x, Y(r.High)})
+		low, likely, high = append(low, point{x, Y(r.Low)}), append(
+			likely, point{x, Y(r.Likely)},
+		), append(high, point{x, Y(r.High)})
 	}
-	b.f(`<path d="%s" fill="none" stroke="var(--k-spruce)" stroke-dasharray="1 3"/><path d="%s" fill="none" stroke="var(--k-spruce)" stroke-dasharray="1 3"/><path d="%s" fill="none" stroke="var(--k-paper)" stroke-width="5"/><path d="%s" fill="none" stroke="var(--k-spruce)" stroke-width="2.6" stroke-dasharray="7 3"/>`,
-		smooth(low, false, 0.5), smooth(high, false, 0.5), smooth(likely, false, 0.5), smooth(likely, false, 0.5))
+	b.f(
+		`<path d="%s" fill="none" stroke="var(--k-spruce)" stroke-dasharray="1 3"/><path d="%s" fill="none" stroke="var(--k-spruce)" stroke-dasharray="1 3"/><path d="%s" fill="none" stroke="var(--k-paper)" stroke-width="5"/><path d="%s" fill="none" stroke="var(--k-spruce)" stroke-width="2.6" stroke-dasharray="7 3"/>`,
+		smooth(low, false, 0.5), smooth(high, false, 0.5), smooth(likely, false, 0.5), smooth(likely, false, 0.5),
+	)
 }
 
 // with draws a runway with something tried, under the runway as it is: a thin
@@ -167,22 +194,34 @@ func (c Course) with(b *builder, s scale, w, was Bar, y, visit float64) {
 	x0, likely := s.x(0), s.x(w.Likely)
 	b.f(`<path d="M%s %sH%s" stroke="var(--k-spruce)" stroke-width="5"/>`, n(x0), n(y), n(likely))
 	if late := s.x(w.High); late > likely+1 {
-		b.f(`<path d="M%s %sH%s" stroke="var(--k-spruce)" stroke-width="1.5" stroke-dasharray="1 3"/>`, n(likely), n(y), n(late))
+		b.f(
+			`<path d="M%s %sH%s" stroke="var(--k-spruce)" stroke-width="1.5" stroke-dasharray="1 3"/>`, n(likely),
+			n(y), n(late),
+		)
 	}
 	if w.daysText(s.days) != was.daysText(s.days) {
 		weight := 700
 		if w.short(visit) {
 			weight = 400
 		}
-		b.f(`<text x="%s" y="%s" text-anchor="end" font-size="13" font-weight="%d" fill="var(--k-spruce)">%s</text>`, n(s.x0-12), n(y+5), weight, w.daysText(s.days))
+		b.f(
+			`<text x="%s" y="%s" text-anchor="end" font-size="13" font-weight="%d" fill="var(--k-spruce)">%s</text>`,
+			n(s.x0-12), n(y+5), weight, w.daysText(s.days),
+		)
 	}
 }
 
 // legend says which line is which.
 func (c Course) legend(b *builder, s scale, y float64) {
-	b.f(`<path d="M%s %sh30" stroke="var(--k-ink)" stroke-width="2.2"/><text x="%s" y="%s" font-size="13" stroke="var(--k-paper)" stroke-width="5" paint-order="stroke">as it is</text>`, n(s.x0), n(y+5), n(s.x0+36), n(y+9.5))
+	b.f(
+		`<path d="M%s %sh30" stroke="var(--k-ink)" stroke-width="2.2"/><text x="%s" y="%s" font-size="13" stroke="var(--k-paper)" stroke-width="5" paint-order="stroke">as it is</text>`,
+		n(s.x0), n(y+5), n(s.x0+36), n(y+9.5),
+	)
 	x := s.x0 + 36 + textWidth("as it is", 13, 400) + 18
-	b.f(`<path d="M%s %sh30" stroke="var(--k-spruce)" stroke-width="2.6" stroke-dasharray="7 3"/><text x="%s" y="%s" font-size="13" fill="var(--k-spruce)" font-weight="700" stroke="var(--k-paper)" stroke-width="5" paint-order="stroke">with %s</text>`, n(x), n(y+5), n(x+36), n(y+9.5), esc(c.Tried))
+	b.f(
+		`<path d="M%s %sh30" stroke="var(--k-spruce)" stroke-width="2.6" stroke-dasharray="7 3"/><text x="%s" y="%s" font-size="13" fill="var(--k-spruce)" font-weight="700" stroke="var(--k-paper)" stroke-width="5" paint-order="stroke">with %s</text>`,
+		n(x), n(y+5), n(x+36), n(y+9.5), esc(c.Tried),
+	)
 }
 
 func roundUp(v float64) float64 {

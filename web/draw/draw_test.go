@@ -68,7 +68,9 @@ func twoBoxes(t *testing.T) hive.Stack {
 		t.Fatal(err)
 	}
 	medium, _ := hive.FormatFor("langstroth-medium-10")
-	nest, super := hive.NewBox("n", deep, 10, hive.Make{Drawn: true}), hive.NewBox("s", medium, 10, hive.Make{Super: true})
+	nest, super := hive.NewBox(
+		"n", deep, 10, hive.Make{Drawn: true},
+	), hive.NewBox("s", medium, 10, hive.Make{Super: true})
 	for i := 3; i < 8; i++ {
 		f := comb.Shares{comb.Honey: 0.2, comb.Pollen: 0.1, comb.Eggs: 0.1, comb.Larvae: 0.2, comb.Brood: 0.4}
 		nest.Frames[i].A, nest.Frames[i].B = f, f
@@ -78,8 +80,14 @@ func twoBoxes(t *testing.T) hive.Stack {
 
 func TestStack(t *testing.T) {
 	st := twoBoxes(t)
-	golden(t, "two-boxes", draw.Stack(draw.StackPlan{Stack: st, Alt: "two boxes", Nest: []string{"nest now,", "5 frames"},
-		Labels: []draw.Label{{Name: "Brood box", Lines: []string{"5 kg honey"}, Heavy: "lift 38 kg"}, {Name: "Super 1", Lines: []string{"0 kg honey"}}}}))
+	golden(
+		t, "two-boxes",
+		draw.Stack(draw.StackPlan{Stack: st, Alt: "two boxes", Nest: []string{"nest now,", "5 frames"},
+			Labels: []draw.Label{
+				{Name: "Brood box", Lines: []string{"5 kg honey"}, Heavy: "lift 38 kg"},
+				{Name: "Super 1", Lines: []string{"0 kg honey"}},
+			}}),
+	)
 }
 
 func TestGlyph(t *testing.T) {
@@ -104,14 +112,18 @@ func TestGlyph(t *testing.T) {
 
 func track(known bool) draw.Track {
 	inf := math.Inf(1)
-	return draw.Track{Today: day.Of(2026, time.June, 3), Visit: 8, Known: known, Bars: []draw.Bar{{"Food", inf, inf, inf}, {"Lay", 5, 12, 26}, {"Store", 2, 4, 6}}}
+	return draw.Track{
+		Today: day.Of(2026, time.June, 3), Visit: 8, Known: known,
+		Bars: []draw.Bar{{"Food", inf, inf, inf}, {"Lay", 5, 12, 26}, {"Store", 2, 4, 6}},
+	}
 }
 
 func TestTrack(t *testing.T) {
 	golden(t, "track", track(true).Desk())
 	golden(t, "track-phone", track(true).Phone())
 	golden(t, "track-not-known", track(false).Desk())
-	if s := string(track(true).Desk()); !strings.Contains(s, "short by 4 d") || !strings.Contains(s, "ends Sun 7 Jun") || !strings.Contains(s, "30+ d") {
+	if s := string(track(true).Desk()); !strings.Contains(s, "short by 4 d") ||
+		!strings.Contains(s, "ends Sun 7 Jun") || !strings.Contains(s, "30+ d") {
 		t.Errorf("the words of a short track are missing: %s", s)
 	}
 	if s := string(track(false).Desk()); strings.Contains(s, "short by") || !strings.Contains(s, "not known") {
@@ -121,15 +133,23 @@ func TestTrack(t *testing.T) {
 
 func TestCourseAndAxis(t *testing.T) {
 	today := day.Of(2026, time.June, 3)
-	axis := draw.Axis{Today: today, Visit: today + 8, Planned: true, Bloom: []draw.Bloom{{"hawthorn", -20, -10, 6, 12}, {"lime tree", 20, 26, 36, 44}}}
+	axis := draw.Axis{
+		Today: today, Visit: today + 8, Planned: true,
+		Bloom: []draw.Bloom{{"hawthorn", -20, -10, 6, 12}, {"lime tree", 20, 26, 36, 44}},
+	}
 	golden(t, "axis", axis.Draw())
 	var lane []measure.Range
 	for i := range 31 {
 		v := 20 + float64(i)
 		lane = append(lane, measure.Range{Low: v * 0.8, Likely: v, High: v * 1.3})
 	}
-	golden(t, "course", draw.Course{Axis: axis, Bars: track(true).Bars, Known: true, Step: 2, Said: [3]string{"", "", "nectar finds no room"},
-		Lanes: []draw.Lane{{Name: "Stores", Unit: "kg", Track: lane, Line: "red", Band: "pink", Scale: 1}}}.Draw())
+	golden(
+		t, "course",
+		draw.Course{
+			Axis: axis, Bars: track(true).Bars, Known: true, Step: 2, Said: [3]string{"", "", "nectar finds no room"},
+			Lanes: []draw.Lane{{Name: "Stores", Unit: "kg", Track: lane, Line: "red", Band: "pink", Scale: 1}},
+		}.Draw(),
+	)
 }
 
 func TestSmallParts(t *testing.T) {
@@ -146,7 +166,10 @@ func TestSmallParts(t *testing.T) {
 func TestWhatWasNotSeenIsVeiled(t *testing.T) {
 	st := twoBoxes(t)
 	part := func(nest, super colony.Origin) string {
-		return string(draw.Stack(draw.StackPlan{Stack: st, Alt: "x", Parts: []colony.Part{{Box: "n", Stores: nest, Brood: nest}, {Box: "s", Stores: super, Brood: super}}}))
+		return string(draw.Stack(draw.StackPlan{
+			Stack: st, Alt: "x",
+			Parts: []colony.Part{{Box: "n", Stores: nest, Brood: nest}, {Box: "s", Stores: super, Brood: super}},
+		}))
 	}
 	const carried, assumed = `stroke-dasharray="5 3"`, `stroke-dasharray="1.5 2.5"`
 	if s := part(colony.Measured, colony.Measured); strings.Contains(s, carried) || strings.Contains(s, assumed) {
@@ -163,7 +186,13 @@ func TestWhatWasNotSeenIsVeiled(t *testing.T) {
 	for i := range faces {
 		faces[i] = [2]colony.Origin{colony.Measured, colony.Carried}
 	}
-	s := string(draw.Stack(draw.StackPlan{Stack: st, Alt: "x", Parts: []colony.Part{{Box: "n", Stores: colony.Measured, Brood: colony.Measured, Faces: faces}, {Box: "s", Stores: colony.Measured, Brood: colony.Measured}}}))
+	s := string(draw.Stack(draw.StackPlan{
+		Stack: st, Alt: "x",
+		Parts: []colony.Part{
+			{Box: "n", Stores: colony.Measured, Brood: colony.Measured, Faces: faces},
+			{Box: "s", Stores: colony.Measured, Brood: colony.Measured},
+		},
+	}))
 	if strings.Count(s, carried) != 10 {
 		t.Errorf("%d of ten faces not painted are veiled", strings.Count(s, carried))
 	}
@@ -179,7 +208,10 @@ func TestACourseShowsWhatIsTriedBesideWhatIs(t *testing.T) {
 		is = append(is, measure.Range{Low: 12, Likely: 12 + v/3, High: 22 + v/2})
 	}
 	c := draw.Course{Axis: draw.Axis{Today: 20000, Visit: 20006, Planned: true}, Known: true, Step: 1, Days: 60,
-		Bars:  []draw.Bar{{Name: "Food", Low: math.Inf(1), Likely: math.Inf(1), High: math.Inf(1)}, {Name: "Room to lay", Low: 1, Likely: 3, High: 9}, {Name: "Room to store", Low: 40, Likely: 48, High: 55}},
+		Bars: []draw.Bar{
+			{Name: "Food", Low: math.Inf(1), Likely: math.Inf(1), High: math.Inf(1)},
+			{Name: "Room to lay", Low: 1, Likely: 3, High: 9}, {Name: "Room to store", Low: 40, Likely: 48, High: 55},
+		},
 		Lanes: []draw.Lane{{Name: "Stores", Unit: "kg", Track: was, Line: "red", Band: "blue", Scale: 1}}}
 	plain := string(c.Draw())
 	if !strings.Contains(plain, "60+ d") || !strings.Contains(plain, ">48 d<") || strings.Contains(plain, "as it is") {
@@ -201,12 +233,16 @@ func TestACourseShowsWhatIsTriedBesideWhatIs(t *testing.T) {
 // TestACalendarShowsBothYears: as entered and as this year has it, where they
 // differ.
 func TestACalendarShowsBothYears(t *testing.T) {
-	p := draw.CalendarPlant{Plant: "Bramble", Entered: [4]float64{165, 172, 200, 210}, Year: [4]float64{151, 158, 186, 196}, Strength: 0.5}
+	p := draw.CalendarPlant{
+		Plant: "Bramble", Entered: [4]float64{165, 172, 200, 210}, Year: [4]float64{151, 158, 186, 196},
+		Strength: 0.5,
+	}
 	from := day.Of(2026, time.January, 1)
 	both := string(draw.Calendar{From: from, Today: from + 153, Plants: []draw.CalendarPlant{p}}.Draw())
 	p.Year = p.Entered
 	one := string(draw.Calendar{From: from, Today: from + 153, Plants: []draw.CalendarPlant{p}}.Draw())
-	if !strings.Contains(both, "stroke-dasharray") || strings.Contains(one, "stroke-dasharray") || !strings.Contains(both, "Bramble") || !strings.Contains(both, ">Dec<") {
+	if !strings.Contains(both, "stroke-dasharray") || strings.Contains(one, "stroke-dasharray") ||
+		!strings.Contains(both, "Bramble") || !strings.Contains(both, ">Dec<") {
 		t.Errorf("both years: %.300s", both)
 	}
 }

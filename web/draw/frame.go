@@ -10,7 +10,13 @@ func Frame(lengthMM, heightMM, tallestMM float64) template.HTML {
 	w, h := lengthMM*k, heightMM*k
 	var b builder
 	y := high - h + 2
-	b.f(`<rect x="1" y="%s" width="%s" height="3" fill="var(--k-wood-2)" stroke="var(--k-wood-line)" stroke-width=".8"/>`, n(y-2), n(w+6))
-	b.f(`<rect x="4" y="%s" width="%s" height="%s" fill="url(#m-C)" stroke="var(--k-ink)" stroke-width="1"/>`, n(y+1), n(w), n(h-1))
+	b.f(
+		`<rect x="1" y="%s" width="%s" height="3" fill="var(--k-wood-2)" stroke="var(--k-wood-line)" stroke-width=".8"/>`,
+		n(y-2), n(w+6),
+	)
+	b.f(
+		`<rect x="4" y="%s" width="%s" height="%s" fill="url(#m-C)" stroke="var(--k-ink)" stroke-width="1"/>`, n(y+1),
+		n(w), n(h-1),
+	)
 	return svg("frame-f", most*k+10, high+4, "", b.String())
 }

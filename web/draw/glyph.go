@@ -14,7 +14,10 @@ type GlyphBox struct {
 }
 
 // glyphFill are the fills that survive four pixels.
-var glyphFill = [comb.Contents]string{"var(--k-honey)", "url(#g-N)", "var(--k-pollen-dot)", "var(--k-brood)", "var(--k-brood)", "var(--k-brood)", "var(--k-drone)", "", "url(#g-F)"}
+var glyphFill = [comb.Contents]string{
+	"var(--k-honey)", "url(#g-N)", "var(--k-pollen-dot)", "var(--k-brood)", "var(--k-brood)", "var(--k-brood)",
+	"var(--k-drone)", "", "url(#g-F)",
+}
 
 // Glyph draws the small stack for lists: honest heights on one scale, and
 // three reads: honey, brood, room. excluderAbove is as in hive.Stack.
@@ -30,13 +33,19 @@ func Glyph(boxes []GlyphBox, excluderAbove int, alt string) template.HTML {
 		perMM *= (most - 6) / (total - 6)
 	}
 	var b builder
-	b.f(`<path d="M0 %sH%s" stroke="var(--k-ink)" stroke-width="2"/><path d="M%s %sH%s" stroke="var(--k-paper-lift)" stroke-width="1.2"/>`, n(h-1.2), n(w), n(w*0.33), n(h-1.9), n(w*0.67))
+	b.f(
+		`<path d="M0 %sH%s" stroke="var(--k-ink)" stroke-width="2"/><path d="M%s %sH%s" stroke="var(--k-paper-lift)" stroke-width="1.2"/>`,
+		n(h-1.2), n(w), n(w*0.33), n(h-1.9), n(w*0.67),
+	)
 	y := h - 2.6
 	const x, in = 2.5, w - 5
 	for i, g := range boxes {
 		if excluderAbove == i && i > 0 {
 			y -= 1.6
-			b.f(`<path d="M1 %sH%s" stroke="var(--k-ink)" stroke-width="1.1" stroke-dasharray="1.3 1.5"/>`, n(y+0.6), n(w-1))
+			b.f(
+				`<path d="M1 %sH%s" stroke="var(--k-ink)" stroke-width="1.1" stroke-dasharray="1.3 1.5"/>`, n(y+0.6),
+				n(w-1),
+			)
 		}
 		bh := g.HeightMM * perMM
 		y -= bh
@@ -52,7 +61,10 @@ func Glyph(boxes []GlyphBox, excluderAbove int, alt string) template.HTML {
 				yy += d
 			}
 		}
-		b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="none" stroke="var(--k-ink)" stroke-width="1.1"/>`, n(x-1.2), n(y), n(in+2.4), n(bh))
+		b.f(
+			`<rect x="%s" y="%s" width="%s" height="%s" fill="none" stroke="var(--k-ink)" stroke-width="1.1"/>`,
+			n(x-1.2), n(y), n(in+2.4), n(bh),
+		)
 	}
 	b.f(`<path d="M.6 %sH%s" stroke="var(--k-ink)" stroke-width="2.4"/>`, n(y-1.2), n(w-0.6))
 	return svg("glyph", w, h, alt, b.String())
@@ -72,9 +84,15 @@ func Tally(cant, tight, can int) template.HTML {
 		case i < cant:
 			b.f(`<rect x="%s" y="%s" width="9" height="13" fill="var(--k-ink)"/>`, n(x), n(y))
 		case i < cant+tight:
-			b.f(`<rect x="%s" y="%s" width="7.8" height="11.8" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/><rect x="%s" y="%s" width="9" height="6.5" fill="var(--k-ink)"/>`, n(x+0.6), n(y+0.6), n(x), n(y+6.5))
+			b.f(
+				`<rect x="%s" y="%s" width="7.8" height="11.8" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/><rect x="%s" y="%s" width="9" height="6.5" fill="var(--k-ink)"/>`,
+				n(x+0.6), n(y+0.6), n(x), n(y+6.5),
+			)
 		default:
-			b.f(`<rect x="%s" y="%s" width="7.8" height="11.8" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/>`, n(x+0.6), n(y+0.6))
+			b.f(
+				`<rect x="%s" y="%s" width="7.8" height="11.8" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/>`,
+				n(x+0.6), n(y+0.6),
+			)
 		}
 	}
 	return svg("tally", float64(min(total, perRow))*step, float64(max(rows, 1))*17-4, "", b.String())

@@ -27,10 +27,14 @@ var icons = map[string]string{
 
 // Icon returns a small sign; it is never the only word for a thing.
 func Icon(name string, size float64) template.HTML {
-	return template.HTML(`<svg class="ic" width="` + n(size) + `" height="` + n(size) + `" viewBox="0 0 16 16" aria-hidden="true">` + icons[name] + `</svg>`)
+	return template.HTML(
+		`<svg class="ic" width="` + n(size) + `" height="` + n(size) + `" viewBox="0 0 16 16" aria-hidden="true">` + icons[name] + `</svg>`,
+	)
 }
 
 // Mark returns Kembo's mark: three boxes against a visit line.
 func Mark(size float64) template.HTML {
-	return template.HTML(`<svg width="` + n(size) + `" height="` + n(size) + `" viewBox="0 0 30 30" aria-hidden="true"><path d="M2 4.5h22v6.4H2zM2 12.2h15v6.4H2zM2 19.9h26v6.4H2z" fill="var(--k-spruce)"/><path d="M20.6 1v28" stroke="var(--k-paper)" stroke-width="5"/><path d="M20.6 1v28" stroke="var(--k-ink)" stroke-width="2.2"/></svg>`)
+	return template.HTML(
+		`<svg width="` + n(size) + `" height="` + n(size) + `" viewBox="0 0 30 30" aria-hidden="true"><path d="M2 4.5h22v6.4H2zM2 12.2h15v6.4H2zM2 19.9h26v6.4H2z" fill="var(--k-spruce)"/><path d="M20.6 1v28" stroke="var(--k-paper)" stroke-width="5"/><path d="M20.6 1v28" stroke="var(--k-ink)" stroke-width="2.2"/></svg>`,
+	)
 }

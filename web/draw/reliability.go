@@ -38,11 +38,20 @@ func (r Reliability) Draw() template.HTML {
 		b.f(`<text x="%s" y="24" font-size="15" font-weight="700" fill="%s">%s</text>`, n(x0), ink, esc(p.Name))
 		for k := range 6 {
 			v := float64(k) / 5
-			b.f(`<path d="M%s %sH%sM%s %sV%s" stroke="%s"/>`, n(x(0)), n(y(v)), n(x(1)), n(x(v)), n(y(0)), n(y(1)), rule)
-			b.f(`<text x="%s" y="%s" font-size="12" text-anchor="middle" fill="%s">%d %%</text><text x="%s" y="%s" font-size="12" text-anchor="end" fill="%s">%d</text>`, n(x(v)), n(y(0)+18), ink, 20*k, n(x(0)-6), n(y(v)+4), ink, 20*k)
+			b.f(
+				`<path d="M%s %sH%sM%s %sV%s" stroke="%s"/>`, n(x(0)), n(y(v)), n(x(1)), n(x(v)), n(y(0)), n(y(1)),
+				rule,
+			)
+			b.f(
+				`<text x="%s" y="%s" font-size="12" text-anchor="middle" fill="%s">%d %%</text><text x="%s" y="%s" font-size="12" text-anchor="end" fill="%s">%d</text>`,
+				n(x(v)), n(y(0)+18), ink, 20*k, n(x(0)-6), n(y(v)+4), ink, 20*k,
+			)
 		}
 		// A strip of five in a hundred either side of the diagonal.
-		b.f(`<path d="M%s %sL%s %sL%s %sL%s %sZ" fill="#e9e2d2"/>`, n(x(0)), n(y(0.05)), n(x(0.95)), n(y(1)), n(x(1)), n(y(0.95)), n(x(0.05)), n(y(0)))
+		b.f(
+			`<path d="M%s %sL%s %sL%s %sL%s %sZ" fill="#e9e2d2"/>`, n(x(0)), n(y(0.05)), n(x(0.95)), n(y(1)), n(x(1)),
+			n(y(0.95)), n(x(0.05)), n(y(0)),
+		)
 		b.f(`<path d="M%s %sL%s %s" stroke="%s" stroke-dasharray="2 3"/>`, n(x(0)), n(y(0)), n(x(1)), n(y(1)), ink)
 		for _, l := range p.Lines {
 			b.f(`<path d="M%s %s`, n(x(0)), n(y(0)))
@@ -51,13 +60,21 @@ func (r Reliability) Draw() template.HTML {
 			}
 			b.f(`" fill="none" stroke="%s" stroke-width="2" stroke-dasharray="%s"/>`, l.Ink, l.Dash)
 		}
-		b.f(`<text x="%s" y="%s" font-size="12" text-anchor="middle" fill="%s">what the range promises</text>`, n(x(0.5)), n(y(0)+36), ink)
+		b.f(
+			`<text x="%s" y="%s" font-size="12" text-anchor="middle" fill="%s">what the range promises</text>`,
+			n(x(0.5)), n(y(0)+36), ink,
+		)
 	}
 	if len(r.Panels) > 0 {
 		for k, l := range r.Panels[0].Lines {
 			x, y := width-165, top+16+20*float64(k)
-			b.f(`<path d="M%s %sh28" stroke="%s" stroke-width="2" stroke-dasharray="%s"/><text x="%s" y="%s" font-size="12" fill="%s">%s</text>`, n(x), n(y-4), l.Ink, l.Dash, n(x+34), n(y), ink, esc(l.Name))
+			b.f(
+				`<path d="M%s %sh28" stroke="%s" stroke-width="2" stroke-dasharray="%s"/><text x="%s" y="%s" font-size="12" fill="%s">%s</text>`,
+				n(x), n(y-4), l.Ink, l.Dash, n(x+34), n(y), ink, esc(l.Name),
+			)
 		}
 	}
-	return template.HTML(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ` + n(width) + ` 420" width="` + n(width) + `" height="420" font-family="sans-serif" role="img"><title>Share of truths held by ranges of each width</title>` + b.String() + `</svg>`)
+	return template.HTML(
+		`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ` + n(width) + ` 420" width="` + n(width) + `" height="420" font-family="sans-serif" role="img"><title>Share of truths held by ranges of each width</title>` + b.String() + `</svg>`,
+	)
 }

@@ -47,10 +47,16 @@ func (c ScaleChart) Draw() template.HTML {
 	lo, hi = math.Floor(lo/step)*step, math.Ceil(hi/step)*step
 	y := func(kg float64) float64 { return lineTop + lineH*(1-(c.Mass.In(kg)-lo)/(hi-lo)) }
 	unit := c.Mass.Name
-	b.f(`<text x="0" y="14" font-size="14" font-weight="700">Weight</text><text x="58" y="14" font-size="12.5" fill="var(--k-ink-2)">%s, evening</text>`, unit)
+	b.f(
+		`<text x="0" y="14" font-size="14" font-weight="700">Weight</text><text x="58" y="14" font-size="12.5" fill="var(--k-ink-2)">%s, evening</text>`,
+		unit,
+	)
 	for v := lo; v <= hi+1e-9; v += step {
 		yy := lineTop + lineH*(1-(v-lo)/(hi-lo))
-		b.f(`<path d="M%s %sH%s" stroke="var(--k-rule)"/><text x="%s" y="%s" font-size="12.5" text-anchor="end" fill="var(--k-ink-2)">%s</text>`, n(left), n(yy), n(w-right), n(left-7), n(yy+4), n(v))
+		b.f(
+			`<path d="M%s %sH%s" stroke="var(--k-rule)"/><text x="%s" y="%s" font-size="12.5" text-anchor="end" fill="var(--k-ink-2)">%s</text>`,
+			n(left), n(yy), n(w-right), n(left-7), n(yy+4), n(v),
+		)
 	}
 	most = roundUp(c.Mass.In(most))
 	zero := barTop + barH*0.62
@@ -62,10 +68,16 @@ func (c ScaleChart) Draw() template.HTML {
 		}
 		return min(-v/most*up, down)
 	}
-	b.f(`<text x="0" y="%s" font-size="14" font-weight="700">Gain a day</text><text x="84" y="%s" font-size="12.5" fill="var(--k-ink-2)">%s, handling taken out</text>`, n(barTop-10), n(barTop-10), unit)
+	b.f(
+		`<text x="0" y="%s" font-size="14" font-weight="700">Gain a day</text><text x="84" y="%s" font-size="12.5" fill="var(--k-ink-2)">%s, handling taken out</text>`,
+		n(barTop-10), n(barTop-10), unit,
+	)
 	for _, v := range []float64{most, most / 2, 0} {
 		yy := zero - v/most*up
-		b.f(`<path d="M%s %sH%s" stroke="var(--k-rule)"/><text x="%s" y="%s" font-size="12.5" text-anchor="end" fill="var(--k-ink-2)">%s</text>`, n(left), n(yy), n(w-right), n(left-7), n(yy+4), n(v))
+		b.f(
+			`<path d="M%s %sH%s" stroke="var(--k-rule)"/><text x="%s" y="%s" font-size="12.5" text-anchor="end" fill="var(--k-ink-2)">%s</text>`,
+			n(left), n(yy), n(w-right), n(left-7), n(yy+4), n(v),
+		)
 	}
 	c.months(&b, x, first, last, px, [2][2]float64{{lineTop, lineTop + lineH}, {barTop, barTop + barH}}, height)
 	line, said := "", -1000.0
@@ -78,11 +90,20 @@ func (c ScaleChart) Draw() template.HTML {
 		bw := max(px*0.7, 1.5)
 		switch h := bar(d.GainKg); {
 		case !d.Known:
-			b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#gaphatch)"/>`, n(x(d.Day)-bw/2), n(zero-12), n(bw), "24")
+			b.f(
+				`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#gaphatch)"/>`, n(x(d.Day)-bw/2), n(zero-12),
+				n(bw), "24",
+			)
 		case h < 0:
-			b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-honey)" stroke="var(--k-honey-line)" stroke-width=".8"/>`, n(x(d.Day)-bw/2), n(zero+h), n(bw), n(-h))
+			b.f(
+				`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-honey)" stroke="var(--k-honey-line)" stroke-width=".8"/>`,
+				n(x(d.Day)-bw/2), n(zero+h), n(bw), n(-h),
+			)
 		default:
-			b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-paper-lift)" stroke="var(--k-honey-line)" stroke-width="1"/>`, n(x(d.Day)-bw/2), n(zero), n(bw), n(h))
+			b.f(
+				`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-paper-lift)" stroke="var(--k-honey-line)" stroke-width="1"/>`,
+				n(x(d.Day)-bw/2), n(zero), n(bw), n(h),
+			)
 		}
 		if d.JumpKg == 0 && !d.Suspect {
 			continue
@@ -91,23 +112,34 @@ func (c ScaleChart) Draw() template.HTML {
 		if d.Suspect {
 			text = "sudden fall"
 		}
-		b.f(`<path d="M%s %sV%s" stroke="var(--k-ink)" stroke-width="1.3" stroke-dasharray="2 3"/>`, n(x(d.Day)), n(lineTop), n(lineTop+lineH))
+		b.f(
+			`<path d="M%s %sV%s" stroke="var(--k-ink)" stroke-width="1.3" stroke-dasharray="2 3"/>`, n(x(d.Day)),
+			n(lineTop), n(lineTop+lineH),
+		)
 		if x(d.Day)-said > 44 {
 			at, anchor := x(d.Day)+4, "start"
 			if at > w-right-80 {
 				at, anchor = x(d.Day)-4, "end"
 			}
-			b.f(`<text x="%s" y="%s" font-size="12.5" text-anchor="%s" font-weight="600" stroke="var(--k-paper)" stroke-width="4" paint-order="stroke">%s</text>`, n(at), n(lineTop+13), anchor, text)
+			b.f(
+				`<text x="%s" y="%s" font-size="12.5" text-anchor="%s" font-weight="600" stroke="var(--k-paper)" stroke-width="4" paint-order="stroke">%s</text>`,
+				n(at), n(lineTop+13), anchor, text,
+			)
 			said = x(d.Day)
 		}
 	}
 	b.f(`<path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="1.5"/>`, n(left), n(zero), n(w-right))
 	b.f(`<path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="2.2" stroke-linejoin="round"/>`, line)
-	return svg("scale-c", w, height, fmt.Sprintf("Hive scale from %s to %s: weight and gain by day", first.Short(), last.Short()), b.String())
+	return svg(
+		"scale-c", w, height,
+		fmt.Sprintf("Hive scale from %s to %s: weight and gain by day", first.Short(), last.Short()), b.String(),
+	)
 }
 
 // months writes dates along the foot, as close as they fit.
-func (c ScaleChart) months(b *builder, x func(day.Day) float64, first, last day.Day, px float64, spans [2][2]float64, height float64) {
+func (c ScaleChart) months(
+	b *builder, x func(day.Day) float64, first, last day.Day, px float64, spans [2][2]float64, height float64,
+) {
 	every := day.Day(7)
 	for float64(every)*px < 58 {
 		every *= 2

@@ -36,7 +36,8 @@ func TestScaleChart(t *testing.T) {
 			t.Errorf("the chart has no %q", want)
 		}
 	}
-	if pounds := string(draw.ScaleChart{Days: days, Mass: measure.Pound}.Draw()); pounds == got || !strings.Contains(pounds, "lb, evening") {
+	if pounds := string(draw.ScaleChart{Days: days, Mass: measure.Pound}.Draw()); pounds == got ||
+		!strings.Contains(pounds, "lb, evening") {
 		t.Error("in pounds the chart is the same")
 	}
 	if (draw.ScaleChart{}).Draw() != "" {
@@ -46,5 +47,10 @@ func TestScaleChart(t *testing.T) {
 
 // TestInterval against its golden drawing.
 func TestInterval(t *testing.T) {
-	golden(t, "interval", draw.Interval(draw.Span{Low: 5.19, Mid: 8, High: 11.67, Mark: 3, Unit: "%", MarkWords: "act above", Alt: "24 mites on 300 bees"}))
+	golden(
+		t, "interval",
+		draw.Interval(draw.Span{
+			Low: 5.19, Mid: 8, High: 11.67, Mark: 3, Unit: "%", MarkWords: "act above", Alt: "24 mites on 300 bees",
+		}),
+	)
 }

@@ -81,7 +81,10 @@ func Stack(p StackPlan) template.HTML {
 		if p.Stack.ExcluderAbove == i && i > 0 {
 			excluder(&b, x, y, wide)
 			if len(p.Labels) > 0 {
-				b.f(`<path d="M%s %sH%s" stroke="var(--k-ink)"/><text x="%s" y="%s" font-size="13">excluder</text>`, n(x+wide+2), n(y+3.5), n(labelX-4), n(labelX), n(y-1))
+				b.f(
+					`<path d="M%s %sH%s" stroke="var(--k-ink)"/><text x="%s" y="%s" font-size="13">excluder</text>`,
+					n(x+wide+2), n(y+3.5), n(labelX-4), n(labelX), n(y-1),
+				)
 			}
 			y += 7
 		}
@@ -90,7 +93,10 @@ func Stack(p StackPlan) template.HTML {
 	floor, below := y, y-6.0 // below the last word beside the boxes
 	y += 36
 	if d, right, at := nestPath(geos); d != "" {
-		over.f(`<path d="%s" fill="none" stroke="var(--k-paper-lift)" stroke-width="6" opacity=".92"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="2.6"/>`, d, d)
+		over.f(
+			`<path d="%s" fill="none" stroke="var(--k-paper-lift)" stroke-width="6" opacity=".92"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="2.6"/>`,
+			d, d,
+		)
 		if len(p.Nest) > 0 {
 			words := at
 			for _, t := range taken { // stand under a label that is in the way
@@ -99,8 +105,10 @@ func Stack(p StackPlan) template.HTML {
 				}
 			}
 			leader := fmt.Sprintf("M%s %sH%sV%sH%s", n(right), n(at), n(x+wide+4), n(words), n(labelX-4))
-			over.f(`<path d="%s" fill="none" stroke="var(--k-paper-lift)" stroke-width="4.5"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/><circle cx="%s" cy="%s" r="3" fill="var(--k-ink)"/>`,
-				leader, leader, n(right), n(at))
+			over.f(
+				`<path d="%s" fill="none" stroke="var(--k-paper-lift)" stroke-width="4.5"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/><circle cx="%s" cy="%s" r="3" fill="var(--k-ink)"/>`,
+				leader, leader, n(right), n(at),
+			)
 			for i, t := range p.Nest {
 				over.f(`<text x="%s" y="%s" font-size="13">%s</text>`, n(labelX), n(words-1+16*float64(i)), esc(t))
 				below = max(below, words-1+16*float64(i))
@@ -109,7 +117,10 @@ func Stack(p StackPlan) template.HTML {
 	}
 	if len(p.Labels) > 0 {
 		at := max(floor+11, below+15)
-		b.f(`<text x="%s" y="%s" font-size="13">entrance</text><path d="M%s %sH%sV%sH%s" fill="none" stroke="var(--k-ink)"/>`, n(labelX), n(at), n(ex1+3), n(floor+6.5), n(x+wide+8), n(at-4.5), n(labelX-4))
+		b.f(
+			`<text x="%s" y="%s" font-size="13">entrance</text><path d="M%s %sH%sV%sH%s" fill="none" stroke="var(--k-ink)"/>`,
+			n(labelX), n(at), n(ex1+3), n(floor+6.5), n(x+wide+8), n(at-4.5), n(labelX-4),
+		)
 	}
 	width := labelX + labelWide
 	if len(p.Labels) == 0 {
@@ -128,29 +139,40 @@ func label(b *builder, l Label, from, x, y float64) float64 {
 		y += 17
 	}
 	if l.Heavy != "" {
-		b.f(`<rect x="%s" y="%s" width="122" height="38" fill="var(--k-paper-lift)" stroke="var(--k-ink)" stroke-width="1.5"/><text x="%s" y="%s" font-size="13.5" font-weight="700">%s</text><text x="%s" y="%s" font-size="13.5" font-weight="700">two people</text>`,
-			n(x), n(y-11), n(x+9), n(y+5), esc(l.Heavy), n(x+9), n(y+20.5))
+		b.f(
+			`<rect x="%s" y="%s" width="122" height="38" fill="var(--k-paper-lift)" stroke="var(--k-ink)" stroke-width="1.5"/><text x="%s" y="%s" font-size="13.5" font-weight="700">%s</text><text x="%s" y="%s" font-size="13.5" font-weight="700">two people</text>`,
+			n(x), n(y-11), n(x+9), n(y+5), esc(l.Heavy), n(x+9), n(y+20.5),
+		)
 		y += 44
 	}
 	return y - 8
 }
 
 func roof(b *builder, x, y, w float64) {
-	b.f(`<rect x="%s" y="%s" width="%s" height="20" fill="url(#timber)" stroke="var(--k-ink)" stroke-width="1.2"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="3.2"/><path d="M%s %sH%s" stroke="var(--k-wood-line)" stroke-width=".8"/>`,
-		n(x-7), n(y), n(w+14), n(x-11), n(y+0.5), n(x+w+11), n(x-7), n(y+15), n(x+w+7))
+	b.f(
+		`<rect x="%s" y="%s" width="%s" height="20" fill="url(#timber)" stroke="var(--k-ink)" stroke-width="1.2"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="3.2"/><path d="M%s %sH%s" stroke="var(--k-wood-line)" stroke-width=".8"/>`,
+		n(x-7), n(y), n(w+14), n(x-11), n(y+0.5), n(x+w+11), n(x-7), n(y+15), n(x+w+7),
+	)
 }
 
 func excluder(b *builder, x, y, w float64) {
-	b.f(`<rect x="%s" y="%s" width="%s" height="7" fill="var(--k-paper-lift)" stroke="var(--k-ink)"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="3.5" stroke-dasharray="1.6 3.2"/>`,
-		n(x), n(y), n(w), n(x+4), n(y+3.5), n(x+w-4))
+	b.f(
+		`<rect x="%s" y="%s" width="%s" height="7" fill="var(--k-paper-lift)" stroke="var(--k-ink)"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="3.5" stroke-dasharray="1.6 3.2"/>`,
+		n(x), n(y), n(w), n(x+4), n(y+3.5), n(x+w-4),
+	)
 }
 
 func floorAndFeet(b *builder, x, y, w float64) (entranceEnd float64) {
 	x0, x1 := x+w*0.3, x+w*0.7
-	b.f(`<rect x="%s" y="%s" width="%s" height="20" fill="url(#timber)" stroke="var(--k-ink)" stroke-width="1.2"/><rect x="%s" y="%s" width="%s" height="6" fill="var(--k-ink)"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="2.2"/>`,
-		n(x-4), n(y), n(w+8), n(x0), n(y+3), n(x1-x0), n(x-12), n(y+20), n(x+w+12))
+	b.f(
+		`<rect x="%s" y="%s" width="%s" height="20" fill="url(#timber)" stroke="var(--k-ink)" stroke-width="1.2"/><rect x="%s" y="%s" width="%s" height="6" fill="var(--k-ink)"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="2.2"/>`,
+		n(x-4), n(y), n(w+8), n(x0), n(y+3), n(x1-x0), n(x-12), n(y+20), n(x+w+12),
+	)
 	for _, lx := range []float64{x + 10, x + w - 34} {
-		b.f(`<path d="M%s %sl-3 13h30l-3-13z" fill="var(--k-wood)" stroke="var(--k-ink)" stroke-width="1.1"/>`, n(lx), n(y+21))
+		b.f(
+			`<path d="M%s %sl-3 13h30l-3-13z" fill="var(--k-wood)" stroke="var(--k-ink)" stroke-width="1.1"/>`, n(lx),
+			n(y+21),
+		)
 	}
 	return x1
 }
@@ -158,7 +180,10 @@ func floorAndFeet(b *builder, x, y, w float64) (entranceEnd float64) {
 func drawBox(b, letters *builder, box hive.Box, x, y, h float64) []frameGeo {
 	walls(b, x, y, h)
 	ix := x + wall
-	b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-inside)" stroke="var(--k-ink)" stroke-width="1.2"/>`, n(ix), n(y), n(inner), n(h))
+	b.f(
+		`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-inside)" stroke="var(--k-ink)" stroke-width="1.2"/>`,
+		n(ix), n(y), n(inner), n(h),
+	)
 	count := len(box.Frames)
 	if count == 0 {
 		return nil
@@ -170,9 +195,18 @@ func drawBox(b, letters *builder, box hive.Box, x, y, h float64) []frameGeo {
 		sx := ix + float64(i)*pitch
 		gap := max(1.6, pitch*0.06)
 		mid, xl, xr := sx+pitch/2, sx+gap, sx+pitch-gap
-		b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-wood)" stroke="var(--k-ink)" stroke-width=".9"/>`, n(xl-0.4), n(y+2.5), n(xr-xl+0.8), n(topBar))
-		b.f(`<rect x="%s" y="%s" width="%s" height="3.4" fill="var(--k-wood)" stroke="var(--k-ink)" stroke-width=".7"/>`, n(xl+1), n(bottom), n(xr-xl-2))
-		b.f(`<text x="%s" y="%s" text-anchor="middle" font-size="10.5" font-weight="600">%d</text>`, n(mid), n(y+2.5+topBar/2+3.7), i+1)
+		b.f(
+			`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-wood)" stroke="var(--k-ink)" stroke-width=".9"/>`,
+			n(xl-0.4), n(y+2.5), n(xr-xl+0.8), n(topBar),
+		)
+		b.f(
+			`<rect x="%s" y="%s" width="%s" height="3.4" fill="var(--k-wood)" stroke="var(--k-ink)" stroke-width=".7"/>`,
+			n(xl+1), n(bottom), n(xr-xl-2),
+		)
+		b.f(
+			`<text x="%s" y="%s" text-anchor="middle" font-size="10.5" font-weight="600">%d</text>`, n(mid),
+			n(y+2.5+topBar/2+3.7), i+1,
+		)
 		g := frameGeo{slot: i}
 		g.faces[0] = drawFace(b, f.A, xl+0.6, mid-0.8, top+0.8, bottom)
 		g.faces[1] = drawFace(b, f.B, mid+0.8, xr-0.6, top+0.8, bottom)
@@ -201,8 +235,10 @@ func veil(b *builder, geos []frameGeo, p colony.Part) {
 			for _, band := range f.bands {
 				y1 = max(y1, band.y1)
 			}
-			b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-paper-lift)" fill-opacity="%s" stroke="var(--k-ink)" stroke-width="1" stroke-dasharray="%s"/>`,
-				n(f.x0), n(y0), n(f.x1-f.x0), n(y1-y0), n(opacity), dash)
+			b.f(
+				`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-paper-lift)" fill-opacity="%s" stroke="var(--k-ink)" stroke-width="1" stroke-dasharray="%s"/>`,
+				n(f.x0), n(y0), n(f.x1-f.x0), n(y1-y0), n(opacity), dash,
+			)
 		}
 	}
 }
@@ -226,7 +262,10 @@ func walls(b *builder, x, y, h float64) {
 		for j := range k {
 			yy := y + float64(j)*jh
 			if j%2 == 0 {
-				b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#endgrain)"/>`, n(fx), n(yy), n(wall*0.58), n(jh))
+				b.f(
+					`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#endgrain)"/>`, n(fx), n(yy), n(wall*0.58),
+					n(jh),
+				)
 				d += fmt.Sprintf("M%s %sV%s", n(jx), n(yy), n(yy+jh))
 			}
 			if j > 0 {
@@ -237,7 +276,10 @@ func walls(b *builder, x, y, h float64) {
 				d += fmt.Sprintf("M%s %sH%s", n(edge), n(yy), n(jx))
 			}
 		}
-		b.f(`<path d="%s" stroke="var(--k-wood-line)" stroke-width=".8" fill="none"/><rect x="%s" y="%s" width="%s" height="%s" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/>`, d, n(wx), n(y), n(wall), n(h))
+		b.f(
+			`<path d="%s" stroke="var(--k-wood-line)" stroke-width=".8" fill="none"/><rect x="%s" y="%s" width="%s" height="%s" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/>`,
+			d, n(wx), n(y), n(wall), n(h),
+		)
 	}
 }
 
@@ -253,7 +295,10 @@ func drawFace(b *builder, s comb.Shares, x0, x1, top, bottom float64) faceGeo {
 			continue
 		}
 		hh := h * v
-		b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#p-%s)"/>`, n(x0), n(y), n(x1-x0), n(hh), comb.Content(c).Letter())
+		b.f(
+			`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#p-%s)"/>`, n(x0), n(y), n(x1-x0), n(hh),
+			comb.Content(c).Letter(),
+		)
 		if y > top+0.5 {
 			b.f(`<path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width=".5" opacity=".65"/>`, n(x0), n(y), n(x1))
 		}
@@ -271,7 +316,10 @@ func drawFace(b *builder, s comb.Shares, x0, x1, top, bottom float64) faceGeo {
 	if s[comb.Foundation] > 0.99 || s.Known() < 0.01 {
 		dash = ` stroke-dasharray="2 2"`
 	}
-	b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="none" stroke="var(--k-ink)" stroke-width=".7"%s/>`, n(x0), n(top), n(x1-x0), n(h), dash)
+	b.f(
+		`<rect x="%s" y="%s" width="%s" height="%s" fill="none" stroke="var(--k-ink)" stroke-width=".7"%s/>`, n(x0),
+		n(top), n(x1-x0), n(h), dash,
+	)
 	return g
 }
 

@@ -80,7 +80,10 @@ func svg(class string, w, h float64, label, inner string) template.HTML {
 	if label != "" {
 		a = `role="img" aria-label="` + esc(label) + `"`
 	}
-	return template.HTML(fmt.Sprintf(`<svg class="%s" width="%s" height="%s" viewBox="0 0 %s %s" %s>%s</svg>`, class, n(w), n(h), n(w), n(h), a, inner))
+	return template.HTML(fmt.Sprintf(
+		`<svg class="%s" width="%s" height="%s" viewBox="0 0 %s %s" %s>%s</svg>`, class, n(w), n(h), n(w), n(h), a,
+		inner,
+	))
 }
 
 type point struct{ x, y float64 }

@@ -39,8 +39,14 @@ type scale struct {
 }
 
 var (
-	deskScale  = scale{x0: 92, px: 15.4, height: 72, pitch: 18.5, text: 13.5, thin: 8, thick: 12, first: 10, days: trackDays, labels: true, ground: "var(--k-paper)"}
-	phoneScale = scale{x0: 50, px: 8.35, height: 60, pitch: 18, text: 15, thin: 9, thick: 13, first: 5, days: trackDays, ground: "var(--k-paper-lift)"}
+	deskScale = scale{
+		x0: 92, px: 15.4, height: 72, pitch: 18.5, text: 13.5, thin: 8, thick: 12, first: 10, days: trackDays,
+		labels: true, ground: "var(--k-paper)",
+	}
+	phoneScale = scale{
+		x0: 50, px: 8.35, height: 60, pitch: 18, text: 15, thin: 9, thick: 13, first: 5, days: trackDays,
+		ground: "var(--k-paper-lift)",
+	}
 )
 
 // DeskWidth is the width of a track on a wide page.
@@ -94,14 +100,23 @@ func (t Track) draw(s scale, width float64) template.HTML {
 		if t.Known && (bar.short(t.Visit) || bar.tight(t.Visit)) {
 			weight = 700
 		}
-		b.f(`<text x="0" y="%s" font-size="%s" font-weight="%d">%s</text>`, n(y+s.text*0.75), n(s.text), weight, bar.Name)
+		b.f(
+			`<text x="0" y="%s" font-size="%s" font-weight="%d">%s</text>`, n(y+s.text*0.75), n(s.text), weight,
+			bar.Name,
+		)
 		if t.Known {
 			if s.labels {
-				b.f(`<text x="%s" y="%s" font-size="%s" font-weight="%d" text-anchor="end">%s</text>`, n(s.x0-10), n(y+10), n(s.text), weight, bar.DaysText())
+				b.f(
+					`<text x="%s" y="%s" font-size="%s" font-weight="%d" text-anchor="end">%s</text>`, n(s.x0-10),
+					n(y+10), n(s.text), weight, bar.DaysText(),
+				)
 			}
 			bar.draw(&b, s, y+s.text*0.42, t.Visit)
 		} else {
-			b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#gapsoft)"/>`, n(s.x0), n(y+s.text*0.42-s.thin/2), n(s.days*s.px), n(s.thin))
+			b.f(
+				`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#gapsoft)"/>`, n(s.x0),
+				n(y+s.text*0.42-s.thin/2), n(s.days*s.px), n(s.thin),
+			)
 		}
 		if i > 0 {
 			alt += "; "
@@ -111,7 +126,10 @@ func (t Track) draw(s scale, width float64) template.HTML {
 	}
 	vx := s.x(t.Visit)
 	if t.Visit <= s.days {
-		b.f(`<path d="M%s 0V%s" stroke="%s" stroke-width="5"/><path d="M%s 0V%s" stroke="var(--k-ink)" stroke-width="2"/>`, n(vx), n(s.height), s.ground, n(vx), n(s.height))
+		b.f(
+			`<path d="M%s 0V%s" stroke="%s" stroke-width="5"/><path d="M%s 0V%s" stroke="var(--k-ink)" stroke-width="2"/>`,
+			n(vx), n(s.height), s.ground, n(vx), n(s.height),
+		)
 	}
 	t.words(&b, s, vx)
 	return svg("track", width, s.height, alt, b.String())
@@ -137,8 +155,10 @@ func (t Track) say(bar Bar) string {
 func (t Track) words(b *builder, s scale, vx float64) {
 	if !t.Known {
 		w := textWidth("not known", 13, 700) + 18
-		b.f(`<rect x="%s" y="%s" width="%s" height="22" fill="%s" stroke="var(--k-ink)" stroke-width="1.5"/><text x="%s" y="%s" font-size="13" font-weight="700" text-anchor="middle">not known</text>`,
-			n(s.x0+14), n(s.height/2-12), n(w), "var(--k-paper-lift)", n(s.x0+14+w/2), n(s.height/2+3.5))
+		b.f(
+			`<rect x="%s" y="%s" width="%s" height="22" fill="%s" stroke="var(--k-ink)" stroke-width="1.5"/><text x="%s" y="%s" font-size="13" font-weight="700" text-anchor="middle">not known</text>`,
+			n(s.x0+14), n(s.height/2-12), n(w), "var(--k-paper-lift)", n(s.x0+14+w/2), n(s.height/2+3.5),
+		)
 		return
 	}
 	y := s.first
@@ -163,7 +183,10 @@ func (t Track) words(b *builder, s scale, vx float64) {
 				}
 			}
 			if at+w+9+textWidth(after, s.text, 400) < s.x0+s.days*s.px+8 {
-				b.f(`<text x="%s" y="%s" font-size="%s" stroke="%s" stroke-width="4" paint-order="stroke">%s</text>`, n(at+w+9), n(y+s.text*0.75), n(s.text), s.ground, after)
+				b.f(
+					`<text x="%s" y="%s" font-size="%s" stroke="%s" stroke-width="4" paint-order="stroke">%s</text>`,
+					n(at+w+9), n(y+s.text*0.75), n(s.text), s.ground, after,
+				)
 			}
 		}
 		y += s.pitch
@@ -173,8 +196,10 @@ func (t Track) words(b *builder, s scale, vx float64) {
 // chip draws words in an ink tag that points left, and returns its width.
 func chip(b *builder, x, y, h, size float64, text string) float64 {
 	w := textWidth(text, size, 700) + 16
-	b.f(`<path d="M%s %sl6 %sh%sv%sh%sz" fill="var(--k-ink)"/><text x="%s" y="%s" text-anchor="middle" font-size="%s" font-weight="700" fill="var(--k-paper-lift)">%s</text>`,
-		n(x), n(y+h/2), n(-h/2), n(w), n(h), n(-w), n(x+6+w/2), n(y+h/2+size*0.355), n(size), esc(text))
+	b.f(
+		`<path d="M%s %sl6 %sh%sv%sh%sz" fill="var(--k-ink)"/><text x="%s" y="%s" text-anchor="middle" font-size="%s" font-weight="700" fill="var(--k-paper-lift)">%s</text>`,
+		n(x), n(y+h/2), n(-h/2), n(w), n(h), n(-w), n(x+6+w/2), n(y+h/2+size*0.355), n(size), esc(text),
+	)
 	return w + 6
 }
 
@@ -189,15 +214,24 @@ func (bar Bar) draw(b *builder, s scale, mid, visit float64) {
 	y := mid - h/2
 	x0, end := s.x0, s.x0+s.days*s.px
 	if short {
-		b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#gaphatch)" stroke="var(--k-ink)"/>`, n(s.x(bar.Likely)), n(y+0.6), n(s.x(visit)-s.x(bar.Likely)), n(h-1.2))
-		b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-ink)"/>`, n(x0), n(y), n(s.x(bar.Likely)-x0), n(h))
+		b.f(
+			`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#gaphatch)" stroke="var(--k-ink)"/>`,
+			n(s.x(bar.Likely)), n(y+0.6), n(s.x(visit)-s.x(bar.Likely)), n(h-1.2),
+		)
+		b.f(
+			`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-ink)"/>`, n(x0), n(y), n(s.x(bar.Likely)-x0),
+			n(h),
+		)
 		return
 	}
 	low := min(bar.Low, s.days)
 	b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-spruce)"/>`, n(x0), n(y), n(s.x(low)-x0+0.5), n(h))
 	if bar.Low < s.days {
 		high := s.x(bar.High)
-		b.f(`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#soft)"/>`, n(s.x(low)), n(y), n(max(0, high-s.x(low))), n(h))
+		b.f(
+			`<rect x="%s" y="%s" width="%s" height="%s" fill="url(#soft)"/>`, n(s.x(low)), n(y),
+			n(max(0, high-s.x(low))), n(h),
+		)
 		if bar.Likely < s.days {
 			b.f(`<path d="M%s %sv%s" stroke="var(--k-spruce)" stroke-width="2"/>`, n(s.x(bar.Likely)), n(y-2), n(h+4))
 		}

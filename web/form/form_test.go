@@ -40,16 +40,34 @@ func TestWhatFieldsAmountTo(t *testing.T) {
 	}{
 		{"seams of one box", map[string]string{"box.0.depth": "seams", "box.0.seams": "7,5"},
 			&history.Look{Boxes: []history.BoxLook{{Box: "n", Depth: "seams", Seams: &seams}, {Box: "s"}}}, nil},
-		{"findings alone, of a hive that is known", map[string]string{"queen.eggs": "1", "cells.charged": "2", "check": "partial"},
-			&history.Look{Boxes: []history.BoxLook{{Box: "n"}, {Box: "s"}}, Queen: history.Queen{Looked: true, Eggs: true},
-				Cells: history.Cells{Check: "partial", Charged: 2}}, nil},
-		{"a weight by both sides", map[string]string{"weight.how": "sides", "weight.value": "22", "weight.other": "24.5"},
+		{
+			"findings alone, of a hive that is known",
+			map[string]string{"queen.eggs": "1", "cells.charged": "2", "check": "partial"},
+			&history.Look{
+				Boxes: []history.BoxLook{{Box: "n"}, {Box: "s"}}, Queen: history.Queen{Looked: true, Eggs: true},
+				Cells: history.Cells{Check: "partial", Charged: 2},
+			},
+			nil,
+		},
+		{
+			"a weight by both sides",
+			map[string]string{"weight.how": "sides", "weight.value": "22", "weight.other": "24.5"},
 			&history.Look{Boxes: []history.BoxLook{{Box: "n"}, {Box: "s"}},
-				Weight: &history.Weight{How: "sides", Value: 22, Other: 24.5, Unit: "kg"}}, nil},
-		{"only done", map[string]string{"act.supers": "2", "act.comb": "foundation", "act.feed": "4", "act.feed_as": "2:1", "act.turn": "1"},
-			nil, []moves.Said{{Do: "super_foundation", N: 2}, {Do: "syrup_thick", N: 4}, {Do: "nest_turned"}}},
-		{"a box whose place in the form was another", map[string]string{"box.0.id": "s", "box.1.id": "n", "act.off.0": "harvest"},
-			nil, []moves.Said{{Do: "box_harvested", Box: "s"}}},
+				Weight: &history.Weight{How: "sides", Value: 22, Other: 24.5, Unit: "kg"}},
+			nil,
+		},
+		{
+			"only done",
+			map[string]string{
+				"act.supers": "2", "act.comb": "foundation", "act.feed": "4", "act.feed_as": "2:1", "act.turn": "1",
+			},
+			nil, []moves.Said{{Do: "super_foundation", N: 2}, {Do: "syrup_thick", N: 4}, {Do: "nest_turned"}},
+		},
+		{
+			"a box whose place in the form was another",
+			map[string]string{"box.0.id": "s", "box.1.id": "n", "act.off.0": "harvest"}, nil,
+			[]moves.Said{{Do: "box_harvested", Box: "s"}},
+		},
 		{"none put on is nothing", map[string]string{"act.supers": "0", "note": "windy"},
 			&history.Look{Boxes: []history.BoxLook{{Box: "n"}, {Box: "s"}}, Note: "windy"}, nil},
 	}
@@ -60,7 +78,8 @@ func TestWhatFieldsAmountTo(t *testing.T) {
 				t.Fatal(err)
 			}
 			on, _ := day.Parse("2026-06-03")
-			if got.ID != "e1" || got.Day != on || !reflect.DeepEqual(got.Look, tt.look) || !reflect.DeepEqual(got.Acts, tt.acts) {
+			if got.ID != "e1" || got.Day != on || !reflect.DeepEqual(got.Look, tt.look) ||
+				!reflect.DeepEqual(got.Acts, tt.acts) {
 				t.Errorf("it amounts to\n%+v, done %+v; want\n%+v, done %+v", got.Look, got.Acts, tt.look, tt.acts)
 			}
 		})
@@ -88,7 +107,9 @@ func TestWrongFieldsAreNamedAsTheirLabels(t *testing.T) {
 			t.Errorf("%v: %v, want the field %q", fields, err, field)
 		}
 	}
-	if _, err := form.ReadLook(typed(with(map[string]string{"form": "99", "note": "x"})), hive).Entered(hive); err == nil {
+	if _, err := form.ReadLook(
+		typed(with(map[string]string{"form": "99", "note": "x"})), hive,
+	).Entered(hive); err == nil {
 		t.Error("a form of another version is read")
 	}
 }

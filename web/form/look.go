@@ -46,7 +46,8 @@ type Named struct{ Key, Label string }
 // her cells, and in a box.
 var (
 	QueenChips = [...]Named{
-		{"seen", "Saw her"}, {"eggs", "Eggs"}, {"larvae", "Larvae"}, {"brood", "Capped brood"}, {"none", "No young brood"},
+		{"seen", "Saw her"}, {"eggs", "Eggs"}, {"larvae", "Larvae"}, {"brood", "Capped brood"},
+		{"none", "No young brood"},
 	}
 	CellKinds = [...]Named{
 		{"cups", "Dry cups"}, {"with_egg", "Cups with egg"}, {"charged", "Charged"}, {"capped", "Capped"},
@@ -170,7 +171,8 @@ func (l Look) found(h Hive) (*history.Look, day.Day, error) {
 		return nil, on, wrong("form", "it is incomplete; open it again from the colony")
 	case l.gone != "":
 		return nil, on, wrong("boxes",
-			"%s is not on this hive any more, as it was when this was entered; open the look again and enter what is there now",
+			"%s is not on this hive any more, as it was when this was entered; open the look again and enter what "+
+				"is there now",
 			l.gone)
 	case l.Health != "" && l.Health != "healthy" && l.Health != "suspect":
 		return nil, on, wrong("brood health", "choose healthy, suspect or not looked")
@@ -179,7 +181,9 @@ func (l Look) found(h Hive) (*history.Look, day.Day, error) {
 	out := &history.Look{
 		Note: l.Note, Health: l.Health, WhiteWax: l.WhiteWax,
 		Cells: history.Cells{Check: l.Check, Where: l.Where},
-		Queen: history.Queen{Looked: q[0] || q[1] || q[2] || q[3] || q[4], Seen: q[0], Eggs: q[1], Larvae: q[2], Capped: q[3]},
+		Queen: history.Queen{
+			Looked: q[0] || q[1] || q[2] || q[3] || q[4], Seen: q[0], Eggs: q[1], Larvae: q[2], Capped: q[3],
+		},
 	}
 	if err := l.cells(&out.Cells); err != nil {
 		return nil, on, err
@@ -195,7 +199,9 @@ func (l Look) found(h Hive) (*history.Look, day.Day, error) {
 		out.Boxes = append(out.Boxes, x)
 	}
 	if nothing(out) && !(h.Known && finds(out)) {
-		return out, on, wrong(Nothing, "nothing is entered yet; heft it, count seams, or count or paint at least one box")
+		return out, on, wrong(
+			Nothing, "nothing is entered yet; heft it, count seams, or count or paint at least one box",
+		)
 	}
 	return out, on, nil
 }
