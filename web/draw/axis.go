@@ -80,17 +80,16 @@ func visitTag(b *builder, s scale, a Axis, visit, h float64) {
 		left = x + 1 - w
 	}
 	if visit <= s.days {
-		b.f(
-			`<path d="M%s 10V%s" stroke="var(--k-paper)" stroke-width="5"/><path d="M%s 2V%s" stroke="var(--k-ink)" stroke-width="2"/>`,
-			n(x), n(h), n(x), n(h),
-		)
+		b.el("path", "d", "M"+n(x)+" 10V"+n(h), "stroke", "var(--k-paper)", "stroke-width", "5")
+		b.el("path", "d", "M"+n(x)+" 2V"+n(h), "stroke", "var(--k-ink)", "stroke-width", "2")
 	} else {
 		text += " »" // it lies past the end of the axis
 		w = textWidth(text, 13, 700) + 16
 	}
-	b.f(
-		`<rect x="%s" y="0" width="%s" height="19" fill="var(--k-ink)"/><text x="%s" y="14" font-size="13" font-weight="700" fill="var(--k-paper-lift)">%s</text>`,
-		n(left), n(w), n(left+8), text,
+	b.el("rect", "x", n(left), "y", "0", "width", n(w), "height", "19", "fill", "var(--k-ink)")
+	b.text(
+		"text", text, "x", n(left+8), "y", "14", "font-size", "13", "font-weight", "700", "fill",
+		"var(--k-paper-lift)",
 	)
 	if room > 0 && left > x-2 {
 		b.f(`<text x="%s" y="14" font-size="13" fill="var(--k-ink-2)">%s</text>`, n(left+w+8), after)
@@ -119,11 +118,10 @@ func blooms(b *builder, s scale, all []Bloom, visit, y, h float64, clip string) 
 		y0 := y + float64(row)*(h+2)
 		m := y0 + h/2
 		x0, x1, p0, p1 := at(p.From), at(p.To), at(p.PeakFrom), at(p.PeakTo)
-		b.f(
-			`<path d="M%s %sC%s %s %s %s %s %sL%s %sC%s %s %s %s %s %sC%s %s %s %s %s %sL%s %sC%s %s %s %s %s %sZ" fill="var(--k-spruce-tint)" stroke="var(--k-spruce-mid)"/>`,
-			n(x0), n(m), n((x0+p0)/2), n(m-h*0.08), n((x0+p0)/2), n(y0), n(p0), n(y0), n(p1), n(y0), n((x1+p1)/2),
-			n(y0), n((x1+p1)/2), n(m-h*0.08), n(x1), n(m), n((x1+p1)/2), n(m+h*0.08), n((x1+p1)/2), n(y0+h), n(p1),
-			n(y0+h), n(p0), n(y0+h), n((x0+p0)/2), n(y0+h), n((x0+p0)/2), n(m+h*0.08), n(x0), n(m),
+		b.el(
+			"path", "d",
+			"M"+n(x0)+" "+n(m)+"C"+n((x0+p0)/2)+" "+n(m-h*0.08)+" "+n((x0+p0)/2)+" "+n(y0)+" "+n(p0)+" "+n(y0)+"L"+n(p1)+" "+n(y0)+"C"+n((x1+p1)/2)+" "+n(y0)+" "+n((x1+p1)/2)+" "+n(m-h*0.08)+" "+n(x1)+" "+n(m)+"C"+n((x1+p1)/2)+" "+n(m+h*0.08)+" "+n((x1+p1)/2)+" "+n(y0+h)+" "+n(p1)+" "+n(y0+h)+"L"+n(p0)+" "+n(y0+h)+"C"+n((x0+p0)/2)+" "+n(y0+h)+" "+n((x0+p0)/2)+" "+n(m+h*0.08)+" "+n(x0)+" "+n(m)+"Z",
+			"fill", "var(--k-spruce-tint)", "stroke", "var(--k-spruce-mid)",
 		)
 		lo, hi := max(p0, s.x0), min(p1, s.x0+s.days*s.px)
 		if w := textWidth(p.Plant, 12.5, 400); min(x1, s.x0+s.days*s.px)-max(x0, s.x0) > w+8 {

@@ -59,9 +59,10 @@ func (c Calendar) Draw() template.HTML {
 		}
 	}
 	at := x(float64(c.Today - c.From))
-	b.f(
-		`<path d="M%s %sV%s" stroke="var(--k-ink)" stroke-width="2"/><text x="%s" y="%s" font-size="12.5" font-weight="700" stroke="var(--k-paper)" stroke-width="4" paint-order="stroke">Today</text>`,
-		n(at), n(top-8), n(h), n(at+4), n(h-1),
+	b.el("path", "d", "M"+n(at)+" "+n(top-8)+"V"+n(h), "stroke", "var(--k-ink)", "stroke-width", "2")
+	b.text(
+		"text", "Today", "x", n(at+4), "y", n(h-1), "font-size", "12.5", "font-weight", "700", "stroke",
+		"var(--k-paper)", "stroke-width", "4", "paint-order", "stroke",
 	)
 	return svg("calendar", width, h, "Bloom over the year", b.String())
 }

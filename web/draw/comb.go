@@ -73,29 +73,52 @@ func Defs() template.HTML {
 			pattern(&b, s.prefix, comb.Content(c), s.scale)
 		}
 	}
-	b.f(
-		`<pattern id="g-F" width="3" height="3" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="3" height="3" fill="var(--k-found)"/><path d="M0 0v3" stroke="var(--k-found-line)" stroke-width=".9"/></pattern>`,
+	b.open(
+		"pattern", "id", "g-F", "width", "3", "height", "3", "patternUnits", "userSpaceOnUse", "patternTransform",
+		"rotate(45)",
 	)
-	b.f(
-		`<pattern id="g-N" width="4" height="4" patternUnits="userSpaceOnUse" patternTransform="rotate(38)"><rect width="4" height="4" fill="var(--k-nectar)"/><path d="M1 0v4" stroke="#fff" stroke-width="1.4"/></pattern>`,
+	b.el("rect", "width", "3", "height", "3", "fill", "var(--k-found)")
+	b.el("path", "d", "M0 0v3", "stroke", "var(--k-found-line)", "stroke-width", ".9")
+	b.close("pattern")
+	b.open(
+		"pattern", "id", "g-N", "width", "4", "height", "4", "patternUnits", "userSpaceOnUse", "patternTransform",
+		"rotate(38)",
 	)
+	b.el("rect", "width", "4", "height", "4", "fill", "var(--k-nectar)")
+	b.el("path", "d", "M1 0v4", "stroke", "#fff", "stroke-width", "1.4")
+	b.close("pattern")
 	b.f("%s", beesPattern())
-	b.f(
-		`<pattern id="timber" width="6" height="40" patternUnits="userSpaceOnUse"><rect width="6" height="40" fill="var(--k-wood)"/><path d="M1.2 0c.5 10-.5 20 0 40M3.6 0c-.5 12 .5 25 0 40M5.4 0c.3 9-.3 22 0 40" stroke="var(--k-wood-2)" stroke-width=".8" fill="none"/></pattern>`,
+	b.open("pattern", "id", "timber", "width", "6", "height", "40", "patternUnits", "userSpaceOnUse")
+	b.el("rect", "width", "6", "height", "40", "fill", "var(--k-wood)")
+	b.el(
+		"path", "d", "M1.2 0c.5 10-.5 20 0 40M3.6 0c-.5 12 .5 25 0 40M5.4 0c.3 9-.3 22 0 40", "stroke",
+		"var(--k-wood-2)", "stroke-width", ".8", "fill", "none",
 	)
-	b.f(
-		`<pattern id="endgrain" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="5" height="5" fill="var(--k-wood-2)"/><path d="M1.2 0v5M3.7 0v5" stroke="var(--k-wood-line)" stroke-width=".7" opacity=".8"/></pattern>`,
+	b.close("pattern")
+	b.open(
+		"pattern", "id", "endgrain", "width", "5", "height", "5", "patternUnits", "userSpaceOnUse",
+		"patternTransform", "rotate(45)",
 	)
-	b.f(
-		`<pattern id="gaphatch" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M1 0v5" stroke="var(--k-ink)" stroke-width="1.3"/></pattern>`,
+	b.el("rect", "width", "5", "height", "5", "fill", "var(--k-wood-2)")
+	b.el("path", "d", "M1.2 0v5M3.7 0v5", "stroke", "var(--k-wood-line)", "stroke-width", ".7", "opacity", ".8")
+	b.close("pattern")
+	b.open(
+		"pattern", "id", "gaphatch", "width", "5", "height", "5", "patternUnits", "userSpaceOnUse",
+		"patternTransform", "rotate(45)",
 	)
-	b.f(
-		`<pattern id="gapsoft" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M1 0v5" stroke="var(--k-spruce-mid)" stroke-width="1"/></pattern>`,
+	b.el("path", "d", "M1 0v5", "stroke", "var(--k-ink)", "stroke-width", "1.3")
+	b.close("pattern")
+	b.open(
+		"pattern", "id", "gapsoft", "width", "5", "height", "5", "patternUnits", "userSpaceOnUse", "patternTransform",
+		"rotate(45)",
 	)
+	b.el("path", "d", "M1 0v5", "stroke", "var(--k-spruce-mid)", "stroke-width", "1")
+	b.close("pattern")
 	// The soft end of a runway, from certain to hardly.
-	b.f(
-		`<linearGradient id="soft" x1="0" x2="1"><stop offset="0" stop-color="var(--k-spruce)"/><stop offset="1" stop-color="var(--k-spruce)" stop-opacity=".06"/></linearGradient>`,
-	)
+	b.open("linearGradient", "id", "soft", "x1", "0", "x2", "1")
+	b.el("stop", "offset", "0", "stop-color", "var(--k-spruce)")
+	b.el("stop", "offset", "1", "stop-color", "var(--k-spruce)", "stop-opacity", ".06")
+	b.close("linearGradient")
 	return template.HTML(
 		`<svg class="k-defs" width="0" height="0" aria-hidden="true" focusable="false"><defs>` + b.String() + `</defs></svg>`,
 	)

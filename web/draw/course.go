@@ -67,9 +67,10 @@ func (c Course) Draw() template.HTML {
 		if c.Known && (bar.short(visit) || bar.tight(visit)) {
 			weight = 700
 		}
-		b.f(
-			`<text x="0" y="%s" font-size="14" font-weight="%d">%s</text><text x="%s" y="%s" text-anchor="end" font-size="14" font-weight="%d">%s</text>`,
-			n(y+12), weight, bar.Name, n(s.x0-12), n(y+12), weight, bar.daysText(s.days),
+		b.text("text", bar.Name, "x", "0", "y", n(y+12), "font-size", "14", "font-weight", fmt.Sprint(weight))
+		b.text(
+			"text", bar.daysText(s.days), "x", n(s.x0-12), "y", n(y+12), "text-anchor", "end", "font-size", "14",
+			"font-weight", fmt.Sprint(weight),
 		)
 		bar.draw(&b, s, y+7, visit)
 		if c.With != nil {
@@ -79,23 +80,24 @@ func (c Course) Draw() template.HTML {
 	for i, l := range c.Lanes {
 		c.lane(&b, s, l, lanesTop+float64(i)*(laneH+9), laneH, end)
 	}
-	b.f(
-		`<path d="M0 %sH%s" stroke="var(--k-rule)"/><text x="0" y="%s" font-size="14" font-weight="700">Flow</text><text x="0" y="%s" font-size="12.5" fill="var(--k-ink-2)">in flower</text><clipPath id="rc"><rect x="%s" y="%s" width="%s" height="46"/></clipPath>`,
-		n(flowTop-5), n(end), n(flowTop+13), n(flowTop+30), n(s.x0), n(flowTop-4), n(s.days*s.px),
-	)
+	b.el("path", "d", "M0 "+n(flowTop-5)+"H"+n(end), "stroke", "var(--k-rule)")
+	b.text("text", "Flow", "x", "0", "y", n(flowTop+13), "font-size", "14", "font-weight", "700")
+	b.text("text", "in flower", "x", "0", "y", n(flowTop+30), "font-size", "12.5", "fill", "var(--k-ink-2)")
+	b.open("clipPath", "id", "rc")
+	b.el("rect", "x", n(s.x0), "y", n(flowTop-4), "width", n(s.days*s.px), "height", "46")
+	b.close("clipPath")
 	blooms(&b, s, c.Axis.Bloom, visit, flowTop, 16, "rc")
 	if visit <= s.days {
 		x := s.x(visit)
-		b.f(
-			`<path d="M%s 22V%s" stroke="var(--k-paper)" stroke-width="5"/><path d="M%s 8V%s" stroke="var(--k-ink)" stroke-width="2"/>`,
-			n(x), n(height), n(x), n(height),
-		)
+		b.el("path", "d", "M"+n(x)+" 22V"+n(height), "stroke", "var(--k-paper)", "stroke-width", "5")
+		b.el("path", "d", "M"+n(x)+" 8V"+n(height), "stroke", "var(--k-ink)", "stroke-width", "2")
 		text := "Next visit " + c.Axis.Visit.Short()
 		w := textWidth(text, 13, 700) + 16
 		left := min(x-1, width-w)
-		b.f(
-			`<rect x="%s" y="4" width="%s" height="20" fill="var(--k-ink)"/><text x="%s" y="18.5" font-size="13" font-weight="700" fill="var(--k-paper-lift)">%s</text>`,
-			n(left), n(w), n(left+8), text,
+		b.el("rect", "x", n(left), "y", "4", "width", n(w), "height", "20", "fill", "var(--k-ink)")
+		b.text(
+			"text", text, "x", n(left+8), "y", "18.5", "font-size", "13", "font-weight", "700", "fill",
+			"var(--k-paper-lift)",
 		)
 	}
 	if c.With != nil { // over the visit's line
@@ -138,19 +140,19 @@ func (c Course) lane(b *builder, s scale, l Lane, y0, h, end float64) {
 	}
 	most = roundUp(most)
 	Y := func(v float64) float64 { return y0 + h - min(v/l.Scale, most)/most*h }
-	b.f(
-		`<path d="M0 %sH%s" stroke="var(--k-rule)"/><text x="0" y="%s" font-size="14" font-weight="700">%s</text><text x="0" y="%s" font-size="12.5" fill="var(--k-ink-2)">%s</text>`,
-		n(y0-4), n(end), n(y0+13), l.Name, n(y0+30), l.Unit,
-	)
+	b.el("path", "d", "M0 "+n(y0-4)+"H"+n(end), "stroke", "var(--k-rule)")
+	b.text("text", l.Name, "x", "0", "y", n(y0+13), "font-size", "14", "font-weight", "700")
+	b.text("text", l.Unit, "x", "0", "y", n(y0+30), "font-size", "12.5", "fill", "var(--k-ink-2)")
 	for _, t := range []float64{0, most} {
 		y := Y(t * l.Scale)
 		ty := y + 1
 		if t > 0 {
 			ty = y + 9
 		}
-		b.f(
-			`<path d="M%s %sH%s" stroke="var(--k-rule-2)"/><text x="%s" y="%s" font-size="12.5" text-anchor="end" fill="var(--k-ink-2)">%s</text>`,
-			n(s.x0-4), n(y), n(s.x0), n(s.x0-8), n(ty), measure.Count(t),
+		b.el("path", "d", "M"+n(s.x0-4)+" "+n(y)+"H"+n(s.x0), "stroke", "var(--k-rule-2)")
+		b.text(
+			"text", measure.Count(t), "x", n(s.x0-8), "y", n(ty), "font-size", "12.5", "text-anchor", "end", "fill",
+			"var(--k-ink-2)",
 		)
 	}
 	if len(l.Track) == 0 {
@@ -168,10 +170,10 @@ func (c Course) lane(b *builder, s scale, l Lane, y0, h, end float64) {
 		back[len(lo)-1-i] = lo[i]
 	}
 	up := smooth(hi, false, 0.5)
-	b.f(
-		`<path d="%sL%sZ" fill="%s"/><path d="%s" fill="none" stroke="%s"/><path d="%s" fill="none" stroke="%s"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="2.2"/>`,
-		up, smooth(back, false, 0.5)[1:], l.Band, up, l.Line, smooth(lo, false, 0.5), l.Line, smooth(mid, false, 0.5),
-	)
+	b.el("path", "d", up+"L"+smooth(back, false, 0.5)[1:]+"Z", "fill", l.Band)
+	b.el("path", "d", up, "fill", "none", "stroke", l.Line)
+	b.el("path", "d", smooth(lo, false, 0.5), "fill", "none", "stroke", l.Line)
+	b.el("path", "d", smooth(mid, false, 0.5), "fill", "none", "stroke", "var(--k-ink)", "stroke-width", "2.2")
 	if len(l.With) == 0 {
 		return
 	}
@@ -182,9 +184,12 @@ func (c Course) lane(b *builder, s scale, l Lane, y0, h, end float64) {
 			likely, point{x, Y(r.Likely)},
 		), append(high, point{x, Y(r.High)})
 	}
-	b.f(
-		`<path d="%s" fill="none" stroke="var(--k-spruce)" stroke-dasharray="1 3"/><path d="%s" fill="none" stroke="var(--k-spruce)" stroke-dasharray="1 3"/><path d="%s" fill="none" stroke="var(--k-paper)" stroke-width="5"/><path d="%s" fill="none" stroke="var(--k-spruce)" stroke-width="2.6" stroke-dasharray="7 3"/>`,
-		smooth(low, false, 0.5), smooth(high, false, 0.5), smooth(likely, false, 0.5), smooth(likely, false, 0.5),
+	b.el("path", "d", smooth(low, false, 0.5), "fill", "none", "stroke", "var(--k-spruce)", "stroke-dasharray", "1 3")
+	b.el("path", "d", smooth(high, false, 0.5), "fill", "none", "stroke", "var(--k-spruce)", "stroke-dasharray", "1 3")
+	b.el("path", "d", smooth(likely, false, 0.5), "fill", "none", "stroke", "var(--k-paper)", "stroke-width", "5")
+	b.el(
+		"path", "d", smooth(likely, false, 0.5), "fill", "none", "stroke", "var(--k-spruce)", "stroke-width", "2.6",
+		"stroke-dasharray", "7 3",
 	)
 }
 
@@ -213,14 +218,19 @@ func (c Course) with(b *builder, s scale, w, was Bar, y, visit float64) {
 
 // legend says which line is which.
 func (c Course) legend(b *builder, s scale, y float64) {
-	b.f(
-		`<path d="M%s %sh30" stroke="var(--k-ink)" stroke-width="2.2"/><text x="%s" y="%s" font-size="13" stroke="var(--k-paper)" stroke-width="5" paint-order="stroke">as it is</text>`,
-		n(s.x0), n(y+5), n(s.x0+36), n(y+9.5),
+	b.el("path", "d", "M"+n(s.x0)+" "+n(y+5)+"h30", "stroke", "var(--k-ink)", "stroke-width", "2.2")
+	b.text(
+		"text", "as it is", "x", n(s.x0+36), "y", n(y+9.5), "font-size", "13", "stroke", "var(--k-paper)",
+		"stroke-width", "5", "paint-order", "stroke",
 	)
 	x := s.x0 + 36 + textWidth("as it is", 13, 400) + 18
-	b.f(
-		`<path d="M%s %sh30" stroke="var(--k-spruce)" stroke-width="2.6" stroke-dasharray="7 3"/><text x="%s" y="%s" font-size="13" fill="var(--k-spruce)" font-weight="700" stroke="var(--k-paper)" stroke-width="5" paint-order="stroke">with %s</text>`,
-		n(x), n(y+5), n(x+36), n(y+9.5), esc(c.Tried),
+	b.el(
+		"path", "d", "M"+n(x)+" "+n(y+5)+"h30", "stroke", "var(--k-spruce)", "stroke-width", "2.6",
+		"stroke-dasharray", "7 3",
+	)
+	b.text(
+		"text", "with "+esc(c.Tried), "x", n(x+36), "y", n(y+9.5), "font-size", "13", "fill", "var(--k-spruce)",
+		"font-weight", "700", "stroke", "var(--k-paper)", "stroke-width", "5", "paint-order", "stroke",
 	)
 }
 

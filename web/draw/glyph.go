@@ -33,10 +33,8 @@ func Glyph(boxes []GlyphBox, excluderAbove int, alt string) template.HTML {
 		perMM *= (most - 6) / (total - 6)
 	}
 	var b builder
-	b.f(
-		`<path d="M0 %sH%s" stroke="var(--k-ink)" stroke-width="2"/><path d="M%s %sH%s" stroke="var(--k-paper-lift)" stroke-width="1.2"/>`,
-		n(h-1.2), n(w), n(w*0.33), n(h-1.9), n(w*0.67),
-	)
+	b.el("path", "d", "M0 "+n(h-1.2)+"H"+n(w), "stroke", "var(--k-ink)", "stroke-width", "2")
+	b.el("path", "d", "M"+n(w*0.33)+" "+n(h-1.9)+"H"+n(w*0.67), "stroke", "var(--k-paper-lift)", "stroke-width", "1.2")
 	y := h - 2.6
 	const x, in = 2.5, w - 5
 	for i, g := range boxes {
@@ -84,10 +82,11 @@ func Tally(cant, tight, can int) template.HTML {
 		case i < cant:
 			b.f(`<rect x="%s" y="%s" width="9" height="13" fill="var(--k-ink)"/>`, n(x), n(y))
 		case i < cant+tight:
-			b.f(
-				`<rect x="%s" y="%s" width="7.8" height="11.8" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/><rect x="%s" y="%s" width="9" height="6.5" fill="var(--k-ink)"/>`,
-				n(x+0.6), n(y+0.6), n(x), n(y+6.5),
+			b.el(
+				"rect", "x", n(x+0.6), "y", n(y+0.6), "width", "7.8", "height", "11.8", "fill", "none", "stroke",
+				"var(--k-ink)", "stroke-width", "1.2",
 			)
+			b.el("rect", "x", n(x), "y", n(y+6.5), "width", "9", "height", "6.5", "fill", "var(--k-ink)")
 		default:
 			b.f(
 				`<rect x="%s" y="%s" width="7.8" height="11.8" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/>`,

@@ -36,9 +36,13 @@ func Interval(s Span) template.HTML {
 	if x(s.Mark) > w-110 {
 		anchor, off = "end", -5
 	}
-	b.f(
-		`<path d="M%s 4V52" stroke="var(--k-ink)" stroke-width="1.5" stroke-dasharray="3 3"/><text x="%s" y="14" font-size="13" text-anchor="%s">%s %s %s</text>`,
-		n(x(s.Mark)), n(x(s.Mark)+off), anchor, esc(s.MarkWords), n(s.Mark), esc(s.Unit),
+	b.el(
+		"path", "d", "M"+n(x(s.Mark))+" 4V52", "stroke", "var(--k-ink)", "stroke-width", "1.5", "stroke-dasharray",
+		"3 3",
+	)
+	b.text(
+		"text", esc(s.MarkWords)+" "+n(s.Mark)+" "+esc(s.Unit), "x", n(x(s.Mark)+off), "y", "14", "font-size", "13",
+		"text-anchor", anchor,
 	)
 	return svg("interval", w, h, s.Alt, b.String())
 }

@@ -1,6 +1,9 @@
 package draw
 
-import "html/template"
+import (
+	"fmt"
+	"html/template"
+)
 
 // Reliability is how often ranges of each width held, against how often they
 // should: a panel for each world, a line for each output.
@@ -42,9 +45,13 @@ func (r Reliability) Draw() template.HTML {
 				`<path d="M%s %sH%sM%s %sV%s" stroke="%s"/>`, n(x(0)), n(y(v)), n(x(1)), n(x(v)), n(y(0)), n(y(1)),
 				rule,
 			)
-			b.f(
-				`<text x="%s" y="%s" font-size="12" text-anchor="middle" fill="%s">%d %%</text><text x="%s" y="%s" font-size="12" text-anchor="end" fill="%s">%d</text>`,
-				n(x(v)), n(y(0)+18), ink, 20*k, n(x(0)-6), n(y(v)+4), ink, 20*k,
+			b.text(
+				"text", fmt.Sprint(20*k)+" %", "x", n(x(v)), "y", n(y(0)+18), "font-size", "12", "text-anchor",
+				"middle", "fill", ink,
+			)
+			b.text(
+				"text", fmt.Sprint(20*k), "x", n(x(0)-6), "y", n(y(v)+4), "font-size", "12", "text-anchor", "end",
+				"fill", ink,
 			)
 		}
 		// A strip of five in a hundred either side of the diagonal.
@@ -68,10 +75,11 @@ func (r Reliability) Draw() template.HTML {
 	if len(r.Panels) > 0 {
 		for k, l := range r.Panels[0].Lines {
 			x, y := width-165, top+16+20*float64(k)
-			b.f(
-				`<path d="M%s %sh28" stroke="%s" stroke-width="2" stroke-dasharray="%s"/><text x="%s" y="%s" font-size="12" fill="%s">%s</text>`,
-				n(x), n(y-4), l.Ink, l.Dash, n(x+34), n(y), ink, esc(l.Name),
+			b.el(
+				"path", "d", "M"+n(x)+" "+n(y-4)+"h28", "stroke", l.Ink, "stroke-width", "2", "stroke-dasharray",
+				l.Dash,
 			)
+			b.text("text", esc(l.Name), "x", n(x+34), "y", n(y), "font-size", "12", "fill", ink)
 		}
 	}
 	return template.HTML(

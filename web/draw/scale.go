@@ -47,15 +47,14 @@ func (c ScaleChart) Draw() template.HTML {
 	lo, hi = math.Floor(lo/step)*step, math.Ceil(hi/step)*step
 	y := func(kg float64) float64 { return lineTop + lineH*(1-(c.Mass.In(kg)-lo)/(hi-lo)) }
 	unit := c.Mass.Name
-	b.f(
-		`<text x="0" y="14" font-size="14" font-weight="700">Weight</text><text x="58" y="14" font-size="12.5" fill="var(--k-ink-2)">%s, evening</text>`,
-		unit,
-	)
+	b.text("text", "Weight", "x", "0", "y", "14", "font-size", "14", "font-weight", "700")
+	b.text("text", unit+", evening", "x", "58", "y", "14", "font-size", "12.5", "fill", "var(--k-ink-2)")
 	for v := lo; v <= hi+1e-9; v += step {
 		yy := lineTop + lineH*(1-(v-lo)/(hi-lo))
-		b.f(
-			`<path d="M%s %sH%s" stroke="var(--k-rule)"/><text x="%s" y="%s" font-size="12.5" text-anchor="end" fill="var(--k-ink-2)">%s</text>`,
-			n(left), n(yy), n(w-right), n(left-7), n(yy+4), n(v),
+		b.el("path", "d", "M"+n(left)+" "+n(yy)+"H"+n(w-right), "stroke", "var(--k-rule)")
+		b.text(
+			"text", n(v), "x", n(left-7), "y", n(yy+4), "font-size", "12.5", "text-anchor", "end", "fill",
+			"var(--k-ink-2)",
 		)
 	}
 	most = roundUp(c.Mass.In(most))
@@ -68,15 +67,17 @@ func (c ScaleChart) Draw() template.HTML {
 		}
 		return min(-v/most*up, down)
 	}
-	b.f(
-		`<text x="0" y="%s" font-size="14" font-weight="700">Gain a day</text><text x="84" y="%s" font-size="12.5" fill="var(--k-ink-2)">%s, handling taken out</text>`,
-		n(barTop-10), n(barTop-10), unit,
+	b.text("text", "Gain a day", "x", "0", "y", n(barTop-10), "font-size", "14", "font-weight", "700")
+	b.text(
+		"text", unit+", handling taken out", "x", "84", "y", n(barTop-10), "font-size", "12.5", "fill",
+		"var(--k-ink-2)",
 	)
 	for _, v := range []float64{most, most / 2, 0} {
 		yy := zero - v/most*up
-		b.f(
-			`<path d="M%s %sH%s" stroke="var(--k-rule)"/><text x="%s" y="%s" font-size="12.5" text-anchor="end" fill="var(--k-ink-2)">%s</text>`,
-			n(left), n(yy), n(w-right), n(left-7), n(yy+4), n(v),
+		b.el("path", "d", "M"+n(left)+" "+n(yy)+"H"+n(w-right), "stroke", "var(--k-rule)")
+		b.text(
+			"text", n(v), "x", n(left-7), "y", n(yy+4), "font-size", "12.5", "text-anchor", "end", "fill",
+			"var(--k-ink-2)",
 		)
 	}
 	c.months(&b, x, first, last, px, [2][2]float64{{lineTop, lineTop + lineH}, {barTop, barTop + barH}}, height)
@@ -95,14 +96,14 @@ func (c ScaleChart) Draw() template.HTML {
 				n(bw), "24",
 			)
 		case h < 0:
-			b.f(
-				`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-honey)" stroke="var(--k-honey-line)" stroke-width=".8"/>`,
-				n(x(d.Day)-bw/2), n(zero+h), n(bw), n(-h),
+			b.el(
+				"rect", "x", n(x(d.Day)-bw/2), "y", n(zero+h), "width", n(bw), "height", n(-h), "fill",
+				"var(--k-honey)", "stroke", "var(--k-honey-line)", "stroke-width", ".8",
 			)
 		default:
-			b.f(
-				`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-paper-lift)" stroke="var(--k-honey-line)" stroke-width="1"/>`,
-				n(x(d.Day)-bw/2), n(zero), n(bw), n(h),
+			b.el(
+				"rect", "x", n(x(d.Day)-bw/2), "y", n(zero), "width", n(bw), "height", n(h), "fill",
+				"var(--k-paper-lift)", "stroke", "var(--k-honey-line)", "stroke-width", "1",
 			)
 		}
 		if d.JumpKg == 0 && !d.Suspect {
@@ -121,9 +122,9 @@ func (c ScaleChart) Draw() template.HTML {
 			if at > w-right-80 {
 				at, anchor = x(d.Day)-4, "end"
 			}
-			b.f(
-				`<text x="%s" y="%s" font-size="12.5" text-anchor="%s" font-weight="600" stroke="var(--k-paper)" stroke-width="4" paint-order="stroke">%s</text>`,
-				n(at), n(lineTop+13), anchor, text,
+			b.text(
+				"text", text, "x", n(at), "y", n(lineTop+13), "font-size", "12.5", "text-anchor", anchor,
+				"font-weight", "600", "stroke", "var(--k-paper)", "stroke-width", "4", "paint-order", "stroke",
 			)
 			said = x(d.Day)
 		}

@@ -15,9 +15,9 @@ func Seams(frames int) template.HTML {
 	}
 	gap := (w - float64(frames)*bar - 6) / float64(frames-1)
 	var b builder
-	b.f(
-		`<rect x=".75" y=".75" width="%s" height="%s" fill="var(--k-paper-lift)" stroke="var(--k-ink)" stroke-width="1.5"/>`,
-		n(w-1.5), n(h-1.5),
+	b.el(
+		"rect", "x", ".75", "y", ".75", "width", n(w-1.5), "height", n(h-1.5), "fill", "var(--k-paper-lift)",
+		"stroke", "var(--k-ink)", "stroke-width", "1.5",
 	)
 	for i := range frames {
 		x := 3 + float64(i)*(bar+gap)

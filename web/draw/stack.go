@@ -93,10 +93,8 @@ func Stack(p StackPlan) template.HTML {
 	floor, below := y, y-6.0 // below the last word beside the boxes
 	y += 36
 	if d, right, at := nestPath(geos); d != "" {
-		over.f(
-			`<path d="%s" fill="none" stroke="var(--k-paper-lift)" stroke-width="6" opacity=".92"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="2.6"/>`,
-			d, d,
-		)
+		over.el("path", "d", d, "fill", "none", "stroke", "var(--k-paper-lift)", "stroke-width", "6", "opacity", ".92")
+		over.el("path", "d", d, "fill", "none", "stroke", "var(--k-ink)", "stroke-width", "2.6")
 		if len(p.Nest) > 0 {
 			words := at
 			for _, t := range taken { // stand under a label that is in the way
@@ -105,10 +103,9 @@ func Stack(p StackPlan) template.HTML {
 				}
 			}
 			leader := fmt.Sprintf("M%s %sH%sV%sH%s", n(right), n(at), n(x+wide+4), n(words), n(labelX-4))
-			over.f(
-				`<path d="%s" fill="none" stroke="var(--k-paper-lift)" stroke-width="4.5"/><path d="%s" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/><circle cx="%s" cy="%s" r="3" fill="var(--k-ink)"/>`,
-				leader, leader, n(right), n(at),
-			)
+			over.el("path", "d", leader, "fill", "none", "stroke", "var(--k-paper-lift)", "stroke-width", "4.5")
+			over.el("path", "d", leader, "fill", "none", "stroke", "var(--k-ink)", "stroke-width", "1.2")
+			over.el("circle", "cx", n(right), "cy", n(at), "r", "3", "fill", "var(--k-ink)")
 			for i, t := range p.Nest {
 				over.f(`<text x="%s" y="%s" font-size="13">%s</text>`, n(labelX), n(words-1+16*float64(i)), esc(t))
 				below = max(below, words-1+16*float64(i))
@@ -139,35 +136,45 @@ func label(b *builder, l Label, from, x, y float64) float64 {
 		y += 17
 	}
 	if l.Heavy != "" {
-		b.f(
-			`<rect x="%s" y="%s" width="122" height="38" fill="var(--k-paper-lift)" stroke="var(--k-ink)" stroke-width="1.5"/><text x="%s" y="%s" font-size="13.5" font-weight="700">%s</text><text x="%s" y="%s" font-size="13.5" font-weight="700">two people</text>`,
-			n(x), n(y-11), n(x+9), n(y+5), esc(l.Heavy), n(x+9), n(y+20.5),
+		b.el(
+			"rect", "x", n(x), "y", n(y-11), "width", "122", "height", "38", "fill", "var(--k-paper-lift)", "stroke",
+			"var(--k-ink)", "stroke-width", "1.5",
 		)
+		b.text("text", esc(l.Heavy), "x", n(x+9), "y", n(y+5), "font-size", "13.5", "font-weight", "700")
+		b.text("text", "two people", "x", n(x+9), "y", n(y+20.5), "font-size", "13.5", "font-weight", "700")
 		y += 44
 	}
 	return y - 8
 }
 
 func roof(b *builder, x, y, w float64) {
-	b.f(
-		`<rect x="%s" y="%s" width="%s" height="20" fill="url(#timber)" stroke="var(--k-ink)" stroke-width="1.2"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="3.2"/><path d="M%s %sH%s" stroke="var(--k-wood-line)" stroke-width=".8"/>`,
-		n(x-7), n(y), n(w+14), n(x-11), n(y+0.5), n(x+w+11), n(x-7), n(y+15), n(x+w+7),
+	b.el(
+		"rect", "x", n(x-7), "y", n(y), "width", n(w+14), "height", "20", "fill", "url(#timber)", "stroke",
+		"var(--k-ink)", "stroke-width", "1.2",
 	)
+	b.el("path", "d", "M"+n(x-11)+" "+n(y+0.5)+"H"+n(x+w+11), "stroke", "var(--k-ink)", "stroke-width", "3.2")
+	b.el("path", "d", "M"+n(x-7)+" "+n(y+15)+"H"+n(x+w+7), "stroke", "var(--k-wood-line)", "stroke-width", ".8")
 }
 
 func excluder(b *builder, x, y, w float64) {
-	b.f(
-		`<rect x="%s" y="%s" width="%s" height="7" fill="var(--k-paper-lift)" stroke="var(--k-ink)"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="3.5" stroke-dasharray="1.6 3.2"/>`,
-		n(x), n(y), n(w), n(x+4), n(y+3.5), n(x+w-4),
+	b.el(
+		"rect", "x", n(x), "y", n(y), "width", n(w), "height", "7", "fill", "var(--k-paper-lift)", "stroke",
+		"var(--k-ink)",
+	)
+	b.el(
+		"path", "d", "M"+n(x+4)+" "+n(y+3.5)+"H"+n(x+w-4), "stroke", "var(--k-ink)", "stroke-width", "3.5",
+		"stroke-dasharray", "1.6 3.2",
 	)
 }
 
 func floorAndFeet(b *builder, x, y, w float64) (entranceEnd float64) {
 	x0, x1 := x+w*0.3, x+w*0.7
-	b.f(
-		`<rect x="%s" y="%s" width="%s" height="20" fill="url(#timber)" stroke="var(--k-ink)" stroke-width="1.2"/><rect x="%s" y="%s" width="%s" height="6" fill="var(--k-ink)"/><path d="M%s %sH%s" stroke="var(--k-ink)" stroke-width="2.2"/>`,
-		n(x-4), n(y), n(w+8), n(x0), n(y+3), n(x1-x0), n(x-12), n(y+20), n(x+w+12),
+	b.el(
+		"rect", "x", n(x-4), "y", n(y), "width", n(w+8), "height", "20", "fill", "url(#timber)", "stroke",
+		"var(--k-ink)", "stroke-width", "1.2",
 	)
+	b.el("rect", "x", n(x0), "y", n(y+3), "width", n(x1-x0), "height", "6", "fill", "var(--k-ink)")
+	b.el("path", "d", "M"+n(x-12)+" "+n(y+20)+"H"+n(x+w+12), "stroke", "var(--k-ink)", "stroke-width", "2.2")
 	for _, lx := range []float64{x + 10, x + w - 34} {
 		b.f(
 			`<path d="M%s %sl-3 13h30l-3-13z" fill="var(--k-wood)" stroke="var(--k-ink)" stroke-width="1.1"/>`, n(lx),
@@ -235,9 +242,10 @@ func veil(b *builder, geos []frameGeo, p colony.Part) {
 			for _, band := range f.bands {
 				y1 = max(y1, band.y1)
 			}
-			b.f(
-				`<rect x="%s" y="%s" width="%s" height="%s" fill="var(--k-paper-lift)" fill-opacity="%s" stroke="var(--k-ink)" stroke-width="1" stroke-dasharray="%s"/>`,
-				n(f.x0), n(y0), n(f.x1-f.x0), n(y1-y0), n(opacity), dash,
+			b.el(
+				"rect", "x", n(f.x0), "y", n(y0), "width", n(f.x1-f.x0), "height", n(y1-y0), "fill",
+				"var(--k-paper-lift)", "fill-opacity", n(opacity), "stroke", "var(--k-ink)", "stroke-width", "1",
+				"stroke-dasharray", dash,
 			)
 		}
 	}
@@ -276,9 +284,10 @@ func walls(b *builder, x, y, h float64) {
 				d += fmt.Sprintf("M%s %sH%s", n(edge), n(yy), n(jx))
 			}
 		}
-		b.f(
-			`<path d="%s" stroke="var(--k-wood-line)" stroke-width=".8" fill="none"/><rect x="%s" y="%s" width="%s" height="%s" fill="none" stroke="var(--k-ink)" stroke-width="1.2"/>`,
-			d, n(wx), n(y), n(wall), n(h),
+		b.el("path", "d", d, "stroke", "var(--k-wood-line)", "stroke-width", ".8", "fill", "none")
+		b.el(
+			"rect", "x", n(wx), "y", n(y), "width", n(wall), "height", n(h), "fill", "none", "stroke", "var(--k-ink)",
+			"stroke-width", "1.2",
 		)
 	}
 }

@@ -18,6 +18,35 @@ type builder struct{ strings.Builder }
 
 func (b *builder) f(format string, args ...any) { fmt.Fprintf(b, format, args...) }
 
+// el writes an element that holds nothing; attributes are given as name and value in
+// turn, as they are to be written.
+func (b *builder) el(name string, attributes ...string) {
+	b.begin(name, attributes)
+	b.WriteString("/>")
+}
+
+// text writes an element that holds a text, which is written as it is.
+func (b *builder) text(name, text string, attributes ...string) {
+	b.begin(name, attributes)
+	b.WriteString(">" + text)
+	b.close(name)
+}
+
+// open begins an element that holds others, and close ends it.
+func (b *builder) open(name string, attributes ...string) {
+	b.begin(name, attributes)
+	b.WriteString(">")
+}
+
+func (b *builder) close(name string) { b.WriteString("</" + name + ">") }
+
+func (b *builder) begin(name string, attributes []string) {
+	b.WriteString("<" + name)
+	for i := 0; i+1 < len(attributes); i += 2 {
+		b.WriteString(" " + attributes[i] + `="` + attributes[i+1] + `"`)
+	}
+}
+
 // rect writes a filled rectangle in hundredths of a pixel; it is what small
 // drawings are made of, so it does without fmt.
 func (b *builder) rect(x, y, w, h float64, fill string) {

@@ -155,9 +155,13 @@ func (t Track) say(bar Bar) string {
 func (t Track) words(b *builder, s scale, vx float64) {
 	if !t.Known {
 		w := textWidth("not known", 13, 700) + 18
-		b.f(
-			`<rect x="%s" y="%s" width="%s" height="22" fill="%s" stroke="var(--k-ink)" stroke-width="1.5"/><text x="%s" y="%s" font-size="13" font-weight="700" text-anchor="middle">not known</text>`,
-			n(s.x0+14), n(s.height/2-12), n(w), "var(--k-paper-lift)", n(s.x0+14+w/2), n(s.height/2+3.5),
+		b.el(
+			"rect", "x", n(s.x0+14), "y", n(s.height/2-12), "width", n(w), "height", "22", "fill",
+			("var(--k-paper-lift)"), "stroke", "var(--k-ink)", "stroke-width", "1.5",
+		)
+		b.text(
+			"text", "not known", "x", n(s.x0+14+w/2), "y", n(s.height/2+3.5), "font-size", "13", "font-weight", "700",
+			"text-anchor", "middle",
 		)
 		return
 	}
@@ -196,9 +200,10 @@ func (t Track) words(b *builder, s scale, vx float64) {
 // chip draws words in an ink tag that points left, and returns its width.
 func chip(b *builder, x, y, h, size float64, text string) float64 {
 	w := textWidth(text, size, 700) + 16
-	b.f(
-		`<path d="M%s %sl6 %sh%sv%sh%sz" fill="var(--k-ink)"/><text x="%s" y="%s" text-anchor="middle" font-size="%s" font-weight="700" fill="var(--k-paper-lift)">%s</text>`,
-		n(x), n(y+h/2), n(-h/2), n(w), n(h), n(-w), n(x+6+w/2), n(y+h/2+size*0.355), n(size), esc(text),
+	b.el("path", "d", "M"+n(x)+" "+n(y+h/2)+"l6 "+n(-h/2)+"h"+n(w)+"v"+n(h)+"h"+n(-w)+"z", "fill", "var(--k-ink)")
+	b.text(
+		"text", esc(text), "x", n(x+6+w/2), "y", n(y+h/2+size*0.355), "text-anchor", "middle", "font-size", n(size),
+		"font-weight", "700", "fill", "var(--k-paper-lift)",
 	)
 	return w + 6
 }
