@@ -350,7 +350,9 @@ func (p *person) fits(what string) {
 		who := get(
 			p,
 			chromedp.Evaluate[string](
-				`[...document.querySelectorAll("body *")].filter(e => e.getBoundingClientRect().right > document.documentElement.clientWidth + 1).slice(0,4).map(e => e.tagName + "." + e.getAttribute("class")).join(", ")`,
+				`[...document.querySelectorAll("body *")]
+					.filter(e => e.getBoundingClientRect().right > document.documentElement.clientWidth + 1)
+					.slice(0,4).map(e => e.tagName + "." + e.getAttribute("class")).join(", ")`,
 			),
 		)
 		p.t.Errorf("%s: %d px wider than the screen: %s", what, d, who)

@@ -261,7 +261,8 @@ func TestDoWhatIsAdvised(t *testing.T) {
 	get(
 		p,
 		chromedp.Evaluate[bool](
-			`(() => { document.querySelector(".anybox [name=format]").value = "langstroth-deep-10/medium"; document.querySelector(".anybox [name=where]").value = "floor"; return true })()`,
+			`(() => { document.querySelector(".anybox [name=format]").value = "langstroth-deep-10/medium";
+				document.querySelector(".anybox [name=where]").value = "floor"; return true })()`,
 		),
 	)
 	p.press(".anybox .btn")

@@ -66,7 +66,9 @@ func TestWhatALookCosts(t *testing.T) {
 		return get(
 			p,
 			chromedp.Evaluate[float64](
-				`[...performance.getEntriesByType("navigation"), ...performance.getEntriesByType("resource").filter(e => e.initiatorType !== "fetch")].reduce((t, e) => t + e.transferSize, 0) / 1000`,
+				`[...performance.getEntriesByType("navigation"),
+					...performance.getEntriesByType("resource").filter(e => e.initiatorType !== "fetch")]
+					.reduce((t, e) => t + e.transferSize, 0) / 1000`,
 			),
 		)
 	}
@@ -92,7 +94,8 @@ func TestWhatALookCosts(t *testing.T) {
 	next := get(
 		p,
 		chromedp.Evaluate[float64](
-			`fetch(location.href + "&measured=1", {cache: "no-store"}).then(r => r.text()).then(() => performance.getEntriesByName(location.href + "&measured=1", "resource").at(-1).encodedBodySize / 1000)`,
+			`fetch(location.href + "&measured=1", {cache: "no-store"}).then(r => r.text())
+				.then(() => performance.getEntriesByName(location.href + "&measured=1", "resource").at(-1).encodedBodySize / 1000)`,
 			chromedp.EvalAwaitPromise,
 		),
 	)

@@ -71,7 +71,10 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 	// A photograph, made small on the device.
 	get(p, chromedp.Evaluate[bool](
 		`new Promise(yes => { const c = document.createElement("canvas"); c.width = 3000; c.height = 2000; c.getContext("2d").fillRect(0, 0, 900, 900);
-		c.toBlob(b => { const d = new DataTransfer(); d.items.add(new File([b], "comb.png", {type: "image/png"})); const i = document.querySelector(".js-photo input"); i.files = d.files; i.dispatchEvent(new Event("change")); yes(true) }) })`,
+		c.toBlob(b => {
+			const d = new DataTransfer(), i = document.querySelector(".js-photo input");
+			d.items.add(new File([b], "comb.png", {type: "image/png"}));
+			i.files = d.files; i.dispatchEvent(new Event("change")); yes(true) }) })`,
 		chromedp.EvalAwaitPromise,
 	))
 	p.until(`document.querySelectorAll(".ph-list img").length === 1`)
@@ -265,7 +268,8 @@ func TestBothAreKept(t *testing.T) {
 		p,
 		chromedp.Evaluate[map[string]any](
 			fmt.Sprintf(
-				`fetch("/colonies/%s/look", {method: "POST", headers: {"Content-Type": "application/x-www-form-urlencoded", "X-Kembo-Queue": "1"}, body: %s}).then(r => r.json())`,
+				`fetch("/colonies/%s/look", {method: "POST",
+					headers: {"Content-Type": "application/x-www-form-urlencoded", "X-Kembo-Queue": "1"}, body: %s}).then(r => r.json())`,
 				c.ID, quoted(strings.Replace(body, "&note=", "&note=quite+another", 1)),
 			),
 			chromedp.EvalAwaitPromise,
@@ -361,7 +365,8 @@ func TestAKilledBrowserLosesNothing(t *testing.T) {
 	p.until(`document.querySelector("#look")?.dataset.code === "QL-02"`)
 	p.press("[name='queen.larvae']") // half entered
 	p.until(
-		`(window.half || (window.half = kemboQueue.draft.get(document.querySelector("#look").dataset.colony).then(b => window.kept = b)), window.kept && window.kept.includes("larvae"))`,
+		`(window.half || (window.half = kemboQueue.draft.get(document.querySelector("#look").dataset.colony)
+			.then(b => window.kept = b)), window.kept && window.kept.includes("larvae"))`,
 	)
 	if err := process.Kill(); err != nil {
 		t.Fatal(err)
@@ -388,14 +393,17 @@ func (p *person) reachable(what string) {
 	p.t.Helper()
 	small := get(
 		p,
-		chromedp.Evaluate[[]string](`[...document.querySelectorAll("a, button, summary, select, textarea, input:not([type=hidden]):not([type=range]), label:has(input[type=checkbox]), label:has(input[type=radio])")].filter(e => {
+		chromedp.Evaluate[[]string](`[...document.querySelectorAll(["a, button, summary, select, textarea",
+			"input:not([type=hidden]):not([type=range])",
+			"label:has(input[type=checkbox]), label:has(input[type=radio])"].join(", "))].filter(e => {
 		const r = e.getBoundingClientRect(), s = getComputedStyle(e);
 		if (!r.width || !r.height || s.visibility === "hidden" || e.closest("[hidden], .skip") || e.classList.contains("skip")) return false;
 		if (e.matches("input") && e.closest("label")) return false; // its label is the target
 		if (e.matches("p a, legend a, td a")) return false; // in running text
 		if (e.matches(".strip button")) return r.height < 47.5 || r.width < 30; // eleven frames are all in sight, and Next goes on
 		return r.height < 47.5 || r.width < 43.5;
-	}).slice(0, 8).map(e => e.tagName + "." + e.className + " " + e.textContent.trim().slice(0, 20) + " " + Math.round(e.getBoundingClientRect().width) + "x" + Math.round(e.getBoundingClientRect().height))`),
+	}).slice(0, 8).map(e => e.tagName + "." + e.className + " " +
+		e.textContent.trim().slice(0, 20) + " " + Math.round(e.getBoundingClientRect().width) + "x" + Math.round(e.getBoundingClientRect().height))`),
 	)
 	for _, s := range small {
 		p.t.Errorf("%s: too small for a glove: %s", what, s)
@@ -404,7 +412,8 @@ func (p *person) reachable(what string) {
 	pale := get(
 		p,
 		chromedp.Evaluate[[]string](
-			`axe.run(document, {runOnly: {type: "rule", values: ["color-contrast-enhanced"]}}).then(r => r.violations.flatMap(v => v.nodes.slice(0, 5).map(n => n.target.join(" ") + " " + n.any[0].message)))`,
+			`axe.run(document, {runOnly: {type: "rule", values: ["color-contrast-enhanced"]}})
+				.then(r => r.violations.flatMap(v => v.nodes.slice(0, 5).map(n => n.target.join(" ") + " " + n.any[0].message)))`,
 			chromedp.EvalAwaitPromise,
 		),
 	)

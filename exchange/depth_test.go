@@ -42,7 +42,8 @@ func TestALookThroughTheLidSaysWhatItRestsOn(t *testing.T) {
 // TestOwnFormatInARecord: a box by its dimensions answers as the catalogue's
 // does, and a word that is none is refused by its field.
 func TestOwnFormatInARecord(t *testing.T) {
-	const record = `{"kembo_record":1,"colony":"c","date":"2026-06-03","next_visit":"2026-06-13","site":{},"queen":{"looked":true,"seen":false,"eggs":true,"larvae":true,"capped":true,"clipped":true},
+	const record = `{"kembo_record":1,"colony":"c","date":"2026-06-03","next_visit":"2026-06-13","site":{},
+	"queen":{"looked":true,"seen":false,"eggs":true,"larvae":true,"capped":true,"clipped":true},
 		"cells":{},"health":{},"history_known":true,"stack":{"boxes":[%BOX%]}}`
 	read := func(box string) (assessment.Case, error) {
 		rec, err := exchange.ReadRecord(strings.NewReader(strings.Replace(record, "%BOX%", box, 1)))

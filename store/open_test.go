@@ -243,7 +243,8 @@ func TestAnOldFileIsBroughtUpToDate(t *testing.T) {
 			t,
 			db,
 			`INSERT INTO operation (id, name) VALUES ('op', 'Harrowmere Honey')`,
-			`INSERT INTO yard (id, operation_id, name, climate, hemisphere, zone, rhythm_days, actor, recorded_utc) VALUES ('y', 'op', 'Quarry Lane', 'uk', 'north', 'Europe/London', 14, 'k', '2026-01-01T00:00:00Z')`,
+			`INSERT INTO yard (id, operation_id, name, climate, hemisphere, zone, rhythm_days, actor, recorded_utc)
+				VALUES ('y', 'op', 'Quarry Lane', 'uk', 'north', 'Europe/London', 14, 'k', '2026-01-01T00:00:00Z')`,
 			`INSERT INTO colony (id, operation_id) VALUES ('c', 'op')`,
 			`INSERT INTO colony_place (colony_id, day, yard_id, code, actor, recorded_utc) VALUES ('c', 100, 'y', 'QL-01', 'k', '2026-01-01T00:00:00Z')`,
 		)
@@ -257,7 +258,8 @@ func TestAnOldFileIsBroughtUpToDate(t *testing.T) {
 				undoes = fmt.Sprint("e", i-1)
 			}
 			if _, err := tx.Exec(
-				`INSERT INTO event (seq, id, operation_id, colony_id, kind, day, recorded_utc, actor, supersedes, payload) VALUES (?, ?, 'op', 'c', 'feed', ?, '2026-01-01T00:00:00Z', 'k', ?, '{"what":"syrup"}')`,
+				`INSERT INTO event (seq, id, operation_id, colony_id, kind, day, recorded_utc, actor, supersedes, payload)
+					VALUES (?, ?, 'op', 'c', 'feed', ?, '2026-01-01T00:00:00Z', 'k', ?, '{"what":"syrup"}')`,
 				7*i+3, fmt.Sprint("e", i), 100+i/50, undoes,
 			); err != nil {
 				t.Fatal(err)

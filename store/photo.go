@@ -15,8 +15,9 @@ type Photo struct {
 }
 
 const (
-	insertPhoto = `INSERT INTO photo (id, colony_id, look_id, width, height, jpeg, actor, recorded_utc, sent_hash) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`
-	selectSame  = `SELECT colony_id, look_id, COALESCE(sent_hash, ?) FROM photo WHERE id = ?`
+	insertPhoto = `INSERT INTO photo (id, colony_id, look_id, width, height, jpeg, actor, recorded_utc, sent_hash)
+	VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?) ON CONFLICT (id) DO NOTHING`
+	selectSame = `SELECT colony_id, look_id, COALESCE(sent_hash, ?) FROM photo WHERE id = ?`
 )
 
 // AddPhoto writes a photo, with the hash of what was sent. One that is there

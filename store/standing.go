@@ -23,7 +23,8 @@ type Standing struct {
 const upsertStanding = `INSERT INTO standing (colony_id, yard_id, today, model_version, input_hash, urgency, food_end, lay_end, store_end, culls, body)
 	VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)
 	ON CONFLICT (colony_id) DO UPDATE SET yard_id = excluded.yard_id, today = excluded.today, model_version = excluded.model_version,
-	input_hash = excluded.input_hash, urgency = excluded.urgency, food_end = excluded.food_end, lay_end = excluded.lay_end, store_end = excluded.store_end, culls = excluded.culls, body = excluded.body`
+	input_hash = excluded.input_hash, urgency = excluded.urgency, food_end = excluded.food_end,
+	lay_end = excluded.lay_end, store_end = excluded.store_end, culls = excluded.culls, body = excluded.body`
 
 const (
 	upsertTold = `INSERT INTO told (colony_id, input_hash, body, course) VALUES (?, ?, ?, ?)

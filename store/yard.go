@@ -99,9 +99,11 @@ type Bloom struct {
 	BaseC, DegreeDays          float64 // DegreeDays 0: by date
 }
 
-const insertBloom = `INSERT INTO bloom (yard_id, plant, from_sd, peak_from, peak_to, to_sd, strength, pollen, base_c, degree_days) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`
+const insertBloom = `INSERT INTO bloom (yard_id, plant, from_sd, peak_from, peak_to, to_sd, strength, pollen, base_c, degree_days)
+	VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`
 
-const selectBloom = `SELECT plant, from_sd, peak_from, peak_to, to_sd, strength, pollen, coalesce(base_c, 0), coalesce(degree_days, 0) FROM bloom WHERE yard_id = ? ORDER BY from_sd`
+const selectBloom = `SELECT plant, from_sd, peak_from, peak_to, to_sd, strength, pollen, coalesce(base_c, 0),
+	coalesce(degree_days, 0) FROM bloom WHERE yard_id = ? ORDER BY from_sd`
 
 // Bloom returns a yard's calendar in order of flowering.
 func (s *Store) Bloom(ctx context.Context, yard string) ([]Bloom, error) {
@@ -119,7 +121,8 @@ type WeatherDay struct {
 }
 
 const insertWeather = `INSERT INTO weather_day (yard_id, day, min_c, max_c, rain_mm, wind_ms, sun_h) VALUES (?, ?, ?, ?, ?, ?, ?)
-	ON CONFLICT (yard_id, day) DO UPDATE SET min_c = excluded.min_c, max_c = excluded.max_c, rain_mm = excluded.rain_mm, wind_ms = excluded.wind_ms, sun_h = excluded.sun_h`
+	ON CONFLICT (yard_id, day) DO UPDATE SET min_c = excluded.min_c, max_c = excluded.max_c,
+	rain_mm = excluded.rain_mm, wind_ms = excluded.wind_ms, sun_h = excluded.sun_h`
 
 // SetWeather writes days of weather; a day written twice keeps the later.
 func (s *Store) SetWeather(ctx context.Context, yard string, days []WeatherDay) error {

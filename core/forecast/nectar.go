@@ -80,7 +80,8 @@ func (s *State) gatherPollen(p *Parameters, c *Condition, n pollenNeed) {
 	if c.Pollen > 0 && s.PollenCells < n.reserve {
 		gap := (n.reserve - s.PollenCells) * n.perReserve
 		// A need of it draws more foragers to pollen, up to three in four.
-		in := (s.Foragers + p.WinterPollen*s.Winter) * (1 - p.NectarCollectors + pollenDraw*gap) * c.FlightHours * c.Pollen * p.PollenPerHour * least(1, pollenHaste*gap)
+		collectors := (s.Foragers + p.WinterPollen*s.Winter) * (1 - p.NectarCollectors + pollenDraw*gap)
+		in := collectors * c.FlightHours * c.Pollen * p.PollenPerHour * least(1, pollenHaste*gap)
 		in = least(in, pollenRoom*s.free(p))
 		s.PollenCells += in
 		s.Ledger.PollenIn += in

@@ -118,11 +118,13 @@ func blooms(b *builder, s scale, all []Bloom, visit, y, h float64, clip string) 
 		y0 := y + float64(row)*(h+2)
 		m := y0 + h/2
 		x0, x1, p0, p1 := at(p.From), at(p.To), at(p.PeakFrom), at(p.PeakTo)
-		b.el(
-			"path", "d",
-			"M"+n(x0)+" "+n(m)+"C"+n((x0+p0)/2)+" "+n(m-h*0.08)+" "+n((x0+p0)/2)+" "+n(y0)+" "+n(p0)+" "+n(y0)+"L"+n(p1)+" "+n(y0)+"C"+n((x1+p1)/2)+" "+n(y0)+" "+n((x1+p1)/2)+" "+n(m-h*0.08)+" "+n(x1)+" "+n(m)+"C"+n((x1+p1)/2)+" "+n(m+h*0.08)+" "+n((x1+p1)/2)+" "+n(y0+h)+" "+n(p1)+" "+n(y0+h)+"L"+n(p0)+" "+n(y0+h)+"C"+n((x0+p0)/2)+" "+n(y0+h)+" "+n((x0+p0)/2)+" "+n(m+h*0.08)+" "+n(x0)+" "+n(m)+"Z",
-			"fill", "var(--k-spruce-tint)", "stroke", "var(--k-spruce-mid)",
-		)
+		// It opens to its height, stays, and closes again.
+		up, down := (x0+p0)/2, (x1+p1)/2
+		bulge := h * 0.08
+		shape := "M" + xy(x0, m) + curve(up, m-bulge, up, y0, p0, y0) +
+			"L" + xy(p1, y0) + curve(down, y0, down, m-bulge, x1, m) + curve(down, m+bulge, down, y0+h, p1, y0+h) +
+			"L" + xy(p0, y0+h) + curve(up, y0+h, up, m+bulge, x0, m) + "Z"
+		b.el("path", "d", shape, "fill", "var(--k-spruce-tint)", "stroke", "var(--k-spruce-mid)")
 		lo, hi := max(p0, s.x0), min(p1, s.x0+s.days*s.px)
 		if w := textWidth(p.Plant, 12.5, 400); min(x1, s.x0+s.days*s.px)-max(x0, s.x0) > w+8 {
 			mid := min(max((lo+hi)/2, s.x0+w/2+4), s.x0+s.days*s.px-w/2-2)

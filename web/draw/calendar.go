@@ -35,7 +35,8 @@ func (c Calendar) Draw() template.HTML {
 			continue
 		}
 		b.f(
-			`<path d="M%s %sV%s" stroke="var(--k-rule)"/><text x="%s" y="14" font-size="13" fill="var(--k-ink-2)">%s</text>`,
+			`<path d="M%s %sV%s" stroke="var(--k-rule)"/>`+
+				`<text x="%s" y="14" font-size="13" fill="var(--k-ink-2)">%s</text>`,
 			n(x(d)), n(top-6), n(h), n(x(d)+3), first.Format("Jan"),
 		)
 	}
@@ -50,7 +51,8 @@ func (c Calendar) Draw() template.HTML {
 			)
 		}
 		b.f(
-			`<text x="0" y="%s" font-size="14" font-weight="700">%s</text><path d="M0 %sH%s" stroke="var(--k-rule)"/>`,
+			`<text x="0" y="%s" font-size="14" font-weight="700">%s</text>`+
+				`<path d="M0 %sH%s" stroke="var(--k-rule)"/>`,
 			n(base-8), esc(p.Plant), n(base), n(width),
 		)
 		b.f(`<path d="%sZ" fill="var(--k-spruce-tint)" stroke="var(--k-spruce-mid)"/>`, shape(p.Year))

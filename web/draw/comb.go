@@ -35,24 +35,29 @@ var tiles = [comb.Contents]tile{
 	},
 	{
 		7, 7, 38,
-		`<path d="M1.6 0v7" stroke="#fff" stroke-width="2.4"/><path d="M4.6 0v7" stroke="var(--k-nectar-line)" stroke-width=".8"/>`,
+		`<path d="M1.6 0v7" stroke="#fff" stroke-width="2.4"/>` +
+			`<path d="M4.6 0v7" stroke="var(--k-nectar-line)" stroke-width=".8"/>`,
 	},
 	{
 		7, 7, 0,
-		`<circle cx="1.8" cy="1.8" r="1.25" fill="var(--k-pollen-dot)"/><circle cx="5.3" cy="5.3" r="1.25" fill="var(--k-pollen-dot2)"/>`,
+		`<circle cx="1.8" cy="1.8" r="1.25" fill="var(--k-pollen-dot)"/>` +
+			`<circle cx="5.3" cy="5.3" r="1.25" fill="var(--k-pollen-dot2)"/>`,
 	},
 	{
 		6, 6, 0,
-		`<circle cx="1.5" cy="1.5" r=".8" fill="var(--k-egg-dot)"/><circle cx="4.5" cy="4.5" r=".8" fill="var(--k-egg-dot)"/>`,
+		`<circle cx="1.5" cy="1.5" r=".8" fill="var(--k-egg-dot)"/>` +
+			`<circle cx="4.5" cy="4.5" r=".8" fill="var(--k-egg-dot)"/>`,
 	},
 	{
 		7, 7, 0,
-		`<path d="M.8 2.6a1.5 1.5 0 1 1 2 1.2" fill="none" stroke="#fff" stroke-width="1.2"/><path d="M4.3 6.1a1.5 1.5 0 1 1 2 1.2" fill="none" stroke="#fff" stroke-width="1.2"/>`,
+		`<path d="M.8 2.6a1.5 1.5 0 1 1 2 1.2" fill="none" stroke="#fff" stroke-width="1.2"/>` +
+			`<path d="M4.3 6.1a1.5 1.5 0 1 1 2 1.2" fill="none" stroke="#fff" stroke-width="1.2"/>`,
 	},
 	{5, 5, 0, `<path d="M.4 3.2a2 2 0 0 1 4 0" fill="none" stroke="var(--k-brood-line)" stroke-width=".9"/>`},
 	{
 		7, 6.4, 0,
-		`<circle cx="1.9" cy="1.7" r="1.55" fill="var(--k-drone-bump)"/><circle cx="5.4" cy="4.9" r="1.55" fill="var(--k-drone-bump)"/>`,
+		`<circle cx="1.9" cy="1.7" r="1.55" fill="var(--k-drone-bump)"/>` +
+			`<circle cx="5.4" cy="4.9" r="1.55" fill="var(--k-drone-bump)"/>`,
 	},
 	{5, 5, 0, `<circle cx="2.5" cy="2.5" r="1.45" fill="none" stroke="var(--k-comb-line)" stroke-width=".65"/>`},
 	{5, 5, 45, `<path d="M1.4 0v5" stroke="var(--k-found-line)" stroke-width="1"/>`},
@@ -131,7 +136,8 @@ func pattern(b *builder, prefix string, c comb.Content, scale float64) {
 		turn = " rotate(" + n(t.turn) + ")"
 	}
 	b.f(
-		`<pattern id="%s-%s" width="%s" height="%s" patternUnits="userSpaceOnUse" patternTransform="scale(%g)%s"><rect width="%s" height="%s" fill="%s"/>%s</pattern>`,
+		`<pattern id="%s-%s" width="%s" height="%s" patternUnits="userSpaceOnUse" patternTransform="scale(%g)%s">`+
+			`<rect width="%s" height="%s" fill="%s"/>%s</pattern>`,
 		prefix, c.Letter(), n(t.w), n(t.h), scale, turn, n(t.w), n(t.h), fills[c], t.marks,
 	)
 }
@@ -152,7 +158,8 @@ func Swatch(c comb.Content, w, h float64) template.HTML {
 // letter writes the letter of a content with a casing of its colour.
 func letter(c comb.Content, x, y, size float64) string {
 	return fmt.Sprintf(
-		`<text x="%s" y="%s" text-anchor="middle" font-size="%s" font-weight="700" fill="%s" stroke="%s" stroke-width="3.2" paint-order="stroke" stroke-linejoin="round">%s</text>`,
+		`<text x="%s" y="%s" text-anchor="middle" font-size="%s" font-weight="700" fill="%s" `+
+			`stroke="%s" stroke-width="3.2" paint-order="stroke" stroke-linejoin="round">%s</text>`,
 		n(x), n(y+size*0.36), n(size), letterInk[c], fills[c], c.Letter(),
 	)
 }

@@ -22,7 +22,8 @@ func Interval(s Span) template.HTML {
 	for i := range 6 {
 		v := most * float64(i) / 5
 		b.f(
-			`<path d="M%s 52v4" stroke="var(--k-rule-2)"/><text x="%s" y="69" font-size="13" text-anchor="%s">%s</text>`,
+			`<path d="M%s 52v4" stroke="var(--k-rule-2)"/>`+
+				`<text x="%s" y="69" font-size="13" text-anchor="%s">%s</text>`,
 			n(x(v)), n(x(v)), [6]string{"start", "middle", "middle", "middle", "middle", "end"}[i], n(v),
 		)
 	}

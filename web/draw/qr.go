@@ -27,7 +27,8 @@ func QR(text string) (template.HTML, error) {
 		}
 	}
 	return template.HTML(fmt.Sprintf(
-		`<svg class="qr" viewBox="0 0 %d %d" shape-rendering="crispEdges" role="img" aria-label="Code to scan"><rect width="%d" height="%d" fill="#fff"/><path d="%s" fill="#000"/></svg>`,
+		`<svg class="qr" viewBox="0 0 %d %d" shape-rendering="crispEdges" role="img" aria-label="Code to scan">`+
+			`<rect width="%d" height="%d" fill="#fff"/><path d="%s" fill="#000"/></svg>`,
 		side, side, side, side, p.String(),
 	)), nil
 }

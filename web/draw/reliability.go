@@ -83,6 +83,7 @@ func (r Reliability) Draw() template.HTML {
 		}
 	}
 	return template.HTML(
-		`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ` + n(width) + ` 420" width="` + n(width) + `" height="420" font-family="sans-serif" role="img"><title>Share of truths held by ranges of each width</title>` + b.String() + `</svg>`,
+		`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ` + n(width) + ` 420" width="` + n(width) + `" height="420" font-family="sans-serif" role="img">` +
+			`<title>Share of truths held by ranges of each width</title>` + b.String() + `</svg>`,
 	)
 }

@@ -115,7 +115,8 @@ func Stack(p StackPlan) template.HTML {
 	if len(p.Labels) > 0 {
 		at := max(floor+11, below+15)
 		b.f(
-			`<text x="%s" y="%s" font-size="13">entrance</text><path d="M%s %sH%sV%sH%s" fill="none" stroke="var(--k-ink)"/>`,
+			`<text x="%s" y="%s" font-size="13">entrance</text>`+
+				`<path d="M%s %sH%sV%sH%s" fill="none" stroke="var(--k-ink)"/>`,
 			n(labelX), n(at), n(ex1+3), n(floor+6.5), n(x+wide+8), n(at-4.5), n(labelX-4),
 		)
 	}

@@ -146,3 +146,11 @@ func smooth(p []point, closed bool, tension float64) string {
 	}
 	return b.String()
 }
+
+// xy writes a point of a path.
+func xy(x, y float64) string { return n(x) + " " + n(y) }
+
+// curve writes a cubic curve of a path, by its two handles and its end.
+func curve(x1, y1, x2, y2, x, y float64) string {
+	return "C" + xy(x1, y1) + " " + xy(x2, y2) + " " + xy(x, y)
+}

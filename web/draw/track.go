@@ -127,7 +127,8 @@ func (t Track) draw(s scale, width float64) template.HTML {
 	vx := s.x(t.Visit)
 	if t.Visit <= s.days {
 		b.f(
-			`<path d="M%s 0V%s" stroke="%s" stroke-width="5"/><path d="M%s 0V%s" stroke="var(--k-ink)" stroke-width="2"/>`,
+			`<path d="M%s 0V%s" stroke="%s" stroke-width="5"/>`+
+				`<path d="M%s 0V%s" stroke="var(--k-ink)" stroke-width="2"/>`,
 			n(vx), n(s.height), s.ground, n(vx), n(s.height),
 		)
 	}

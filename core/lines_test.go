@@ -1,0 +1,46 @@
+package core_test
+
+import (
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+	"unicode/utf8"
+)
+
+// mostLine is the longest line of Go: 120 is aimed at, and a drawing's path or a
+// query may run over it a little.
+const mostLine = 160
+
+// TestNoLineRunsOn holds the length of lines in all Go files of the repository.
+func TestNoLineRunsOn(t *testing.T) {
+	n := 0
+	err := filepath.WalkDir("..", func(p string, d os.DirEntry, err error) error {
+		if err != nil {
+			return err
+		}
+		if d.IsDir() && (d.Name() == ".git" || d.Name() == "testdata") {
+			return filepath.SkipDir
+		}
+		if d.IsDir() || filepath.Ext(p) != ".go" {
+			return nil
+		}
+		n++
+		b, err := os.ReadFile(p)
+		if err != nil {
+			return err
+		}
+		for i, line := range strings.Split(string(b), "\n") {
+			if w := utf8.RuneCountInString(line); w > mostLine {
+				t.Errorf("%s:%d has %d characters", p, i+1, w)
+			}
+		}
+		return nil
+	})
+	if err != nil {
+		t.Fatal(err)
+	}
+	if n < 300 {
+		t.Errorf("only %d files were read", n)
+	}
+}
