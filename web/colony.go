@@ -180,7 +180,7 @@ func factsOf(x app.Colony) string {
 		}
 	}
 	if x.Standing.Known && x.Standing.Swarm >= advice.SwarmTold {
-		f = append(f, "chance of a swarm before the visit: "+words.Chance(x.Standing.Swarm))
+		f = append(f, "Chance of a swarm before the visit: "+words.Chance(x.Standing.Swarm))
 	}
 	return strings.Join(f, ". ") + "."
 }
