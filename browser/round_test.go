@@ -231,6 +231,27 @@ func TestALostAnswerDoublesNothing(t *testing.T) {
 	}
 }
 
+// TestALineSaysAThingOnce: the form holds one feed; a line with two is not taken for
+// one of them.
+func TestALineSaysAThingOnce(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p := newPerson(t, h.cable.url())
+	p.open("/colonies/" + h.colony("QL-04").ID + "/look")
+	say := func(line string) (says, fed string) {
+		p.see(`(() => { const l = document.querySelector(".js-line"); l.focus(); l.value = ` + asJSON(t, line) + `;
+			l.dispatchEvent(new Event("input")); return true })()`)
+		got := get(p, chromedp.Evaluate[[]string](
+			`[document.querySelector("#line-says").textContent, document.querySelector("[name='act.feed']").value]`))
+		return got[0], got[1]
+	}
+	if says, fed := say("+4L2:1 +2kg"); fed != "" || !strings.Contains(says, "said twice") {
+		t.Errorf("two feeds: it says %q, and the form has %q", says, fed)
+	}
+	if says, fed := say("+2kgF"); fed != "2" || !strings.Contains(says, "fed 2 kg of fondant") {
+		t.Errorf("one feed: it says %q, and the form has %q", says, fed)
+	}
+}
+
 // TestBothAreKept: the same id with another body is kept beside, and what others wrote meanwhile is
 // kept and shown.
 func TestBothAreKept(t *testing.T) {

@@ -118,7 +118,7 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 	a.Needs = []Need{{kind + " " + one, float64(n), ""}}
 	room, good := s.Base.RoomKg.Likely, s.Base.GoodDay.Likely
 	a.Reason, a.Figures = reason(
-		"There is room for {room} of honey, and a good day now brings {good}. There is {chance} that room runs out "+
+		"There is room for {room} of honey, and a good day now brings {good}. {chance} that room runs out "+
 			"before {visit}.",
 		s.kg("room", room), s.kg("good", good), chance("chance", p), dated("visit", s.Visit),
 		whole("supers", float64(n)),

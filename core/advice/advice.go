@@ -296,7 +296,7 @@ func reason(text string, figs ...Figure) (string, []Figure) {
 	for _, f := range figs {
 		text = strings.ReplaceAll(text, "{"+f.Key+"}", f.Text)
 	}
-	return text, figs
+	return words.Sentence(text), figs
 }
 
 // brief is reason for a line in a list, from the same figures.
@@ -330,7 +330,7 @@ func count(key string, v float64) Figure {
 
 func whole(key string, v float64) Figure { return Figure{key, v, strconv.Itoa(int(v + 0.5))} }
 
-// chance is a share as it stands before "that …": "a 1 in 4 chance".
+// chance is a share as it stands before "that …": "there is a 1 in 4 chance".
 func chance(key string, p float64) Figure { return Figure{key, p, words.Odds(p)} }
 
 // counted is a number with its noun.

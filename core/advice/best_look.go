@@ -92,7 +92,7 @@ func BestLook(s *Situation) (Inquiry, bool) {
 		"food runs short", "she runs out of room to lay", "nectar runs out of room",
 	}[q.Runway]
 	q.Reason, q.Figures = reason(
-		"There is {chance} that "+what+" before {visit}. In {changes} this look would change the decision.",
+		"{chance} that "+what+" before {visit}. In {changes} this look would change the decision.",
 		chance("chance", q.Worth.Chance), dated("visit", s.Visit), tenths("changes", q.Worth.Changes),
 	)
 	return q, true

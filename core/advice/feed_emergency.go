@@ -81,7 +81,7 @@ func checkFeedEmergency(s *Situation) (Advice, bool) {
 	}
 	a.Do = fmt.Sprintf("Feed %s %s", r.words, s.by(by))
 	a.Reason, a.Figures = reason(
-		"There is about {stores} in the hive, possibly only {low}; the reserve is {reserve}. There is {chance} "+
+		"There is about {stores} in the hive, possibly only {low}; the reserve is {reserve}. {chance} "+
 			"that food falls below it before {visit}.",
 		s.kg("stores", s.Base.Stores.Likely), s.kg("low", s.Base.Stores.Low), s.kg("reserve", s.Input.ReserveKg),
 		chance("chance", p), dated("visit", s.Visit), s.kg("feed", r.storesKg),

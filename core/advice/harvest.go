@@ -213,7 +213,7 @@ func checkHold(s *Situation) (Advice, bool) {
 	}
 	a.Do = fmt.Sprintf("Hold the harvest: the nest has only %s", s.mass(s.Base.NestStores.Likely))
 	a.Reason, a.Figures = reason(
-		"Without the supers the nest holds {nest}; there is {chance} that it falls below the reserve of {reserve} "+
+		"Without the supers the nest holds {nest}; {chance} that it falls below the reserve of {reserve} "+
 			"within {days} days.",
 		s.kg("nest", s.Base.NestStores.Likely), chance("chance", p), s.kg("reserve", s.Input.ReserveKg),
 		whole("days", s.Days()+starveMarginDays),

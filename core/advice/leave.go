@@ -47,7 +47,7 @@ func checkLeave(s *Situation) (Advice, bool) {
 		if v := s.Base.Runway[nearest].Likely; v != nil {
 			said = append(said, Figure{"likely", *v, words.Count(int(*v), "day", "days")})
 			a.Reason, a.Figures = reason(
-				names[nearest]+" is the next to end, likely in {likely}; there is {chance} that it ends before the "+
+				names[nearest]+" is the next to end, likely in {likely}; {chance} that it ends before the "+
 					"visit in {visit}. There is about {stores} in the hive.",
 				said...,
 			)
@@ -59,7 +59,7 @@ func checkLeave(s *Situation) (Advice, bool) {
 				said, Figure{"horizon", float64(s.Input.Horizon), words.Count(s.Input.Horizon, "day", "days")},
 			)
 			a.Reason, a.Figures = reason(
-				names[nearest]+" likely lasts more than {horizon}, but there is {chance} that it ends before the "+
+				names[nearest]+" likely lasts more than {horizon}, but {chance} that it ends before the "+
 					"visit in {visit}. There is about {stores} in the hive.",
 				said...,
 			)

@@ -61,19 +61,19 @@ const (
 	fewer  = 0.4
 )
 
-// Odds writes a chance to stand before "that …": "a 1 in 4 chance", "a 7 in 10
-// chance", "hardly a chance", "a near certainty". p is held to 0 to 1.
+// Odds writes a chance to stand before "that …": "there is a 1 in 4 chance", "there is
+// a 7 in 10 chance", "it is unlikely", "it is almost certain".
 func Odds(p float64) string {
 	switch {
 	case p >= almost:
-		return "a near certainty"
+		return "it is almost certain"
 	case p < hardly:
-		return "hardly a chance"
+		return "it is unlikely"
 	}
-	a := "a"
+	a := "there is a"
 	t := ratio(p)
 	if strings.HasPrefix(t, "8 ") {
-		a = "an"
+		a = "there is an"
 	}
 	return a + " " + t + " chance"
 }
@@ -111,6 +111,15 @@ func List(items ...string) string {
 		return items[0]
 	}
 	return strings.Join(items[:n-1], ", ") + " and " + items[n-1]
+}
+
+// Sentence writes a text with a capital at the beginning of each of its sentences.
+func Sentence(s string) string {
+	parts := strings.SplitAfter(s, ". ")
+	for i, p := range parts {
+		parts[i] = Capital(p)
+	}
+	return strings.Join(parts, "")
 }
 
 // Capital writes a text with a capital at its beginning.

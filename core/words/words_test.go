@@ -40,16 +40,16 @@ func TestChancesAreNeverWhole(t *testing.T) {
 		p            float64
 		odds, chance string
 	}{
-		{0, "hardly a chance", "hardly any"},
-		{0.029, "hardly a chance", "hardly any"},
-		{0.03, "a 1 in 33 chance", "1 in 33"},
-		{0.09, "a 1 in 11 chance", "1 in 11"},
-		{0.25, "a 1 in 4 chance", "1 in 4"},
-		{0.4, "a 4 in 10 chance", "4 in 10"},
-		{0.75, "an 8 in 10 chance", "8 in 10"},
-		{0.96, "a 9 in 10 chance", "9 in 10"},
-		{0.97, "a near certainty", "almost certain"},
-		{1, "a near certainty", "almost certain"},
+		{0, "it is unlikely", "hardly any"},
+		{0.029, "it is unlikely", "hardly any"},
+		{0.03, "there is a 1 in 33 chance", "1 in 33"},
+		{0.09, "there is a 1 in 11 chance", "1 in 11"},
+		{0.25, "there is a 1 in 4 chance", "1 in 4"},
+		{0.4, "there is a 4 in 10 chance", "4 in 10"},
+		{0.75, "there is an 8 in 10 chance", "8 in 10"},
+		{0.96, "there is a 9 in 10 chance", "9 in 10"},
+		{0.97, "it is almost certain", "almost certain"},
+		{1, "it is almost certain", "almost certain"},
 	} {
 		if got := words.Odds(c.p); got != c.odds {
 			t.Errorf("Odds(%g) = %q, want %q", c.p, got, c.odds)
@@ -71,6 +71,7 @@ func TestListsAndSentences(t *testing.T) {
 		{words.List("a"), "a"},
 		{words.List("a", "b"), "a and b"},
 		{words.List("a", "b", "c"), "a, b and c"},
+		{words.Sentence("it is so. there is more"), "It is so. There is more"},
 		{words.Capital("élan"), "Élan"},
 		{words.Capital(""), ""},
 		{words.Lower("Feed it"), "feed it"},
@@ -86,6 +87,6 @@ func TestListsAndSentences(t *testing.T) {
 }
 
 func ExampleOdds() {
-	fmt.Printf("There is %s that food runs short.", words.Odds(0.25))
+	fmt.Println(words.Sentence(words.Odds(0.25) + " that food runs short."))
 	// Output: There is a 1 in 4 chance that food runs short.
 }

@@ -132,6 +132,12 @@ window.kemboLine = (form, { val, set1, cellNames, changed, refresh }) => {
   line.addEventListener("input", () => {
     try {
       const x = K.parse(line.value, hive, form.dataset.mass);
+      const twice = fields().find((ways) => ways[0].arg !== "box" && x.acts.filter((a) => ways.some((w) => w.do === a.do)).length > 1);
+      if (twice) { // what is stored is the form, and it has one of each
+        says.className = "says wrong";
+        says.textContent = `“${twice[0].field.label}” is said twice. Save the first, then enter the second.`;
+        return;
+      }
       fromLine(x);
       understood(x);
       refresh();
