@@ -238,7 +238,7 @@ func TestALineSaysAThingOnce(t *testing.T) {
 	p := newPerson(t, h.cable.url())
 	p.open("/colonies/" + h.colony("QL-04").ID + "/look")
 	say := func(line string) (says, fed string) {
-		p.see(`(() => { const l = document.querySelector(".js-line"); l.focus(); l.value = ` + asJSON(t, line) + `;
+		p.until(`(() => { const l = document.querySelector(".js-line"); l.focus(); l.value = ` + asJSON(t, line) + `;
 			l.dispatchEvent(new Event("input")); return true })()`)
 		got := get(p, chromedp.Evaluate[[]string](
 			`[document.querySelector("#line-says").textContent, document.querySelector("[name='act.feed']").value]`))
