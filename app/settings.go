@@ -43,11 +43,106 @@ func (s Settings) MitesNow(today day.Day, h season.Hemisphere) float64 {
 	return s.MitesLate
 }
 
+// Number is a setting that is a number. The page of settings, what is stored, its bounds
+// and the hash of a standing's inputs all go by the table of them.
+type Number struct {
+	Key   string // as it is stored
+	Field string // of the form
+	Label string
+	Group string // a heading over fields of a kind; empty: it stands alone
+	Help  string // beside it, or under its group
+	Unit  Unit
+	Usual float64
+	Least float64 // in the unit that it is kept in
+	Most  float64
+	// Free says that it may be left empty, which stands for the usual and is kept as 0.
+	Free bool
+	of   func(*Settings) *float64
+}
+
+// Unit is what a number is typed in.
+type Unit int
+
+// The units.
+const (
+	Plain Unit = iota
+	Kg         // kept in kg, typed in the user's mass
+	Share      // kept as a share, typed in per cent
+)
+
+// Of returns the setting's place in settings.
+func (n Number) Of(s *Settings) *float64 { return n.of(s) }
+
+const (
+	offGroup = "How far your looks are off, %"
+	offHelp  = "About two thirds of your counts fall within this. Leave it empty for the usual keeper; enter your " +
+		"own " +
+		"once you know it from extraction or a scale. Once you have looked at your colonies four times and more, " +
+		"kembo calibrate --data FILE --eye tells it from the looks themselves."
+	mitesHelp = "Guides differ by country and year: 2 % in spring and 3 % later are usual, newer ones say 1 to 2 %."
+	mites     = "Mites: act above, %"
+)
+
+// Numbers are the settings that are numbers, in the order of their page. To add one is
+// a field of Settings and a row here.
+var Numbers = []Number{
+	{
+		Key: "lift_limit_kg", Field: "lift", Label: "Your own lift limit", Unit: Kg,
+		Help:  "Boxes over it are marked. Published guidance may be lower where you lift high, far or twisted.",
+		Usual: advice.DefaultSettings().LiftLimitKg, Least: 1, Most: 60,
+		of: func(s *Settings) *float64 { return &s.LiftLimitKg },
+	},
+	{
+		Key: "mites_spring", Field: "mites_spring", Label: "To the end of June", Group: mites, Help: mitesHelp,
+		Usual: usualMitesSpring, Least: 0.1, Most: 20, of: func(s *Settings) *float64 { return &s.MitesSpring },
+	},
+	{
+		Key: "mites_late", Field: "mites_late", Label: "From July", Group: mites, Help: mitesHelp,
+		Usual: usualMitesLate, Least: 0.1, Most: 20, of: func(s *Settings) *float64 { return &s.MitesLate },
+	},
+	{
+		Key: "off_faces", Field: "off_faces", Label: "Faces, painted", Group: offGroup, Help: offHelp, Unit: Share,
+		Usual: look.DefaultObserver.Faces.Stores, Least: 0.02, Most: 0.8, Free: true,
+		of: func(s *Settings) *float64 { return &s.OffFaces },
+	},
+	{
+		Key: "off_boxes", Field: "off_boxes", Label: "Frames, counted", Group: offGroup, Help: offHelp, Unit: Share,
+		Usual: look.DefaultObserver.Boxes.Stores, Least: 0.02, Most: 0.8, Free: true,
+		of: func(s *Settings) *float64 { return &s.OffBoxes },
+	},
+	{
+		Key: "off_seams", Field: "off_seams", Label: "Seams of bees", Group: offGroup, Help: offHelp, Unit: Share,
+		Usual: look.DefaultObserver.Seams.Bees, Least: 0.02, Most: 0.8, Free: true,
+		of: func(s *Settings) *float64 { return &s.OffSeams },
+	},
+}
+
+// Say returns what is wrong with a value, in the user's units; "" for nothing.
+func (n Number) Say(v float64, u measure.Units) string {
+	if n.Free && v == 0 || v >= n.Least && v <= n.Most {
+		return ""
+	}
+	least, most, unit := n.Least, n.Most, "per cent"
+	switch n.Unit {
+	case Kg:
+		least, most, unit = u.Mass.In(least), u.Mass.In(most), u.Mass.Name
+	case Share:
+		least, most = 100*least, 100*most
+	}
+	say := fmt.Sprintf("give %s to %s %s", measure.Amount(least), measure.Amount(most), unit)
+	if n.Free {
+		say += ", or nothing for the usual"
+	}
+	return say
+}
+
 // Settings returns what was chosen, with the usual values for the rest.
 func (s *Service) Settings(ctx context.Context) (Settings, error) {
-	out := Settings{
-		Units: measure.Systems[0], LiftLimitKg: advice.DefaultSettings().LiftLimitKg, MitesSpring: usualMitesSpring,
-		MitesLate: usualMitesLate,
+	out := Settings{Units: measure.Systems[0]}
+	for _, n := range Numbers {
+		if !n.Free {
+			*n.Of(&out) = n.Usual
+		}
 	}
 	op, err := s.store.Operation(ctx)
 	if errors.Is(err, store.ErrNotFound) {
@@ -61,12 +156,9 @@ func (s *Service) Settings(ctx context.Context) (Settings, error) {
 		return out, err
 	}
 	out.Units = measure.SystemFor(all["units"])
-	for key, into := range map[string]*float64{
-		"lift_limit_kg": &out.LiftLimitKg, "mites_spring": &out.MitesSpring, "mites_late": &out.MitesLate,
-		"off_faces": &out.OffFaces, "off_boxes": &out.OffBoxes, "off_seams": &out.OffSeams,
-	} {
-		if v, err := strconv.ParseFloat(all[key], 64); err == nil {
-			*into = v
+	for _, n := range Numbers {
+		if v, err := strconv.ParseFloat(all[n.Key], 64); err == nil {
+			*n.Of(&out) = v
 		}
 	}
 	return out, nil
@@ -78,38 +170,32 @@ func (s *Service) Choose(ctx context.Context, c Settings) error {
 	if err != nil {
 		return err
 	}
-	if !(c.LiftLimitKg >= 1 && c.LiftLimitKg <= 60) {
-		return &FieldError{"your lift limit", fmt.Sprintf("give 1 to 60 kg, in %s", c.Units.Mass.Name)}
-	}
-	for _, p := range []float64{c.MitesSpring, c.MitesLate} {
-		if !(p >= 0.1 && p <= 20) {
-			return &FieldError{"mites", "give 0.1 to 20 per cent"}
+	rows := map[string]string{"units": c.Units.Name}
+	for _, n := range Numbers {
+		v := *n.Of(&c)
+		if say := n.Say(v, c.Units); say != "" {
+			return &FieldError{n.Label, say}
 		}
-	}
-	for _, off := range []float64{c.OffFaces, c.OffBoxes, c.OffSeams} {
-		if off != 0 && !(off >= 0.02 && off <= 0.8) {
-			return &FieldError{"how far looks are off", "give 2 to 80 per cent, or nothing for the usual"}
-		}
+		rows[n.Key] = strconv.FormatFloat(v, 'f', -1, 64)
 	}
 	by, err := s.by()
 	if err != nil {
 		return err
 	}
-	f := func(v float64) string { return strconv.FormatFloat(v, 'f', -1, 64) }
-	err = s.store.SetSettings(
-		ctx, op.ID,
-		map[string]string{
-			"units": c.Units.Name, "lift_limit_kg": f(c.LiftLimitKg), "mites_spring": f(c.MitesSpring),
-			"mites_late": f(c.MitesLate), "off_faces": f(c.OffFaces), "off_boxes": f(c.OffBoxes),
-			"off_seams": f(c.OffSeams),
-		},
-		by,
-	)
-	if err != nil {
+	if err := s.store.SetSettings(ctx, op.ID, rows, by); err != nil {
 		return err
 	}
 	s.refreshSoon(ctx) // standings hold sentences with units
 	return nil
+}
+
+// bearing writes all that was chosen, for the hash of what a standing rests on.
+func (s Settings) bearing() string {
+	out := s.Units.Name
+	for _, n := range Numbers {
+		out += " " + strconv.FormatFloat(*n.Of(&s), 'g', -1, 64)
+	}
+	return out
 }
 
 // TodayHere returns the day of the first yard, for pages of no yard.

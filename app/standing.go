@@ -194,8 +194,7 @@ func hashOf(
 	h := sha256.New()
 	h.Write(weather[:])
 	fmt.Fprint(
-		h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, set.Units.Name, set.LiftLimitKg, set.OffFaces,
-		set.OffBoxes, set.OffSeams, gains,
+		h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, set.bearing(), gains,
 	)
 	for _, e := range entries {
 		fmt.Fprint(h, e.ID, e.Day)

@@ -75,7 +75,7 @@ func TestUnitsAreChosenOnce(t *testing.T) {
 	p.open("/settings")
 	p.sound("settings")
 	p.do(chromedp.Focus(css("[name=units][value=us]")), chromedp.KeyEvent(" "))
-	p.do(chromedp.Focus(css("#lift")))
+	p.do(chromedp.Focus(css("#s-lift")))
 	get(p, chromedp.Evaluate[bool](`(document.activeElement.select(), true)`))
 	p.do(chromedp.KeyEvent("40"))
 	p.press("#main .btn-primary")

@@ -7,57 +7,85 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
-	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/web/form"
 )
 
 // settingsView is what an operation measures in and its own thresholds.
 type settingsView struct {
 	shell
-	Units, Lift, LiftUnit, MitesSpring, MitesLate, Err string
-	Offs                                               []offForm
-	Systems                                            []option
-	Saved                                              bool
+	Units, LiftUnit, Err string
+	Groups               []numberGroup
+	Systems              []option
+	Saved                bool
 }
 
-// offForm is how far looks of a depth may be off, in per cent; empty: the usual.
-type offForm struct{ Key, Label, Value, Usual string }
+// numberGroup is numbers under one heading, or one alone, with what helps.
+type numberGroup struct {
+	Legend, Help string
+	Numbers      []numberForm
+}
+
+// numberForm is a setting that is a number, as typed; Usual stands in a field that may
+// be left empty.
+type numberForm struct{ Field, Label, Value, Usual string }
 
 var systemWords = map[string]string{"metric": "kg, L, °C", "us": "lb, US gal, °F", "imperial": "lb, imperial gal, °C"}
 
-func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, app.Settings, error) {
+// shown writes a number as it is typed.
+func shown(n app.Number, v float64, mass measure.Unit) string {
+	switch {
+	case n.Free && v == 0:
+		return ""
+	case n.Unit == app.Kg:
+		return plain(mass.In(v))
+	case n.Unit == app.Share:
+		return plain(100 * v)
+	}
+	return plain(v)
+}
+
+func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, error) {
 	set, err := s.as(c).Settings(c.Context())
 	if err != nil {
-		return nil, set, err
+		return nil, err
 	}
 	v := &settingsView{
-		shell: shell{Title: "Settings", Active: "settings"}, Units: set.Units.Name,
-		Lift: plain(set.Units.Mass.In(set.LiftLimitKg)), LiftUnit: set.Units.Mass.Name,
-		MitesSpring: plain(set.MitesSpring), MitesLate: plain(set.MitesLate),
+		shell: shell{Title: "Settings", Active: "settings"}, Units: set.Units.Name, LiftUnit: set.Units.Mass.Name,
 	}
-	usual := look.DefaultObserver
-	for _, o := range []struct {
-		key, label string
-		own, usual float64
-	}{
-		{"off_faces", "Faces, painted", set.OffFaces, usual.Faces.Stores},
-		{"off_boxes", "Frames, counted", set.OffBoxes, usual.Boxes.Stores},
-		{"off_seams", "Seams of bees", set.OffSeams, usual.Seams.Bees},
-	} {
-		f := offForm{Key: o.key, Label: o.label, Usual: plain(100 * o.usual)}
-		if o.own > 0 {
-			f.Value = plain(100 * o.own)
+	for _, n := range app.Numbers {
+		f := numberForm{Field: n.Field, Label: n.Label, Value: shown(n, *n.Of(&set), set.Units.Mass)}
+		if n.Unit == app.Kg {
+			f.Label += ", " + set.Units.Mass.Name
 		}
-		v.Offs = append(v.Offs, f)
+		if n.Free {
+			f.Usual = shown(n, n.Usual, set.Units.Mass)
+		}
+		if k := len(v.Groups) - 1; n.Group != "" && k >= 0 && v.Groups[k].Legend == n.Group {
+			v.Groups[k].Numbers = append(v.Groups[k].Numbers, f)
+			continue
+		}
+		v.Groups = append(v.Groups, numberGroup{n.Group, n.Help, []numberForm{f}})
 	}
 	for _, u := range measure.Systems {
 		v.Systems = append(v.Systems, option{u.Name, systemWords[u.Name]})
 	}
-	return v, set, nil
+	return v, nil
+}
+
+// take puts what was typed into the page.
+func (v *settingsView) take(val form.Values) {
+	v.Units = val("units")
+	for i := range v.Groups {
+		for k := range v.Groups[i].Numbers {
+			f := &v.Groups[i].Numbers[k]
+			f.Value = val(f.Field)
+		}
+	}
 }
 
 func (s *Server) showSettings(c fiber.Ctx) error {
-	v, _, err := s.settingsOf(c)
+	v, err := s.settingsOf(c)
 	if err != nil {
 		return err
 	}
@@ -65,40 +93,44 @@ func (s *Server) showSettings(c fiber.Ctx) error {
 	return s.show(c, "settings", v)
 }
 
+// readSettings reads what was typed. A mass is read in the unit that stood beside it,
+// whatever is chosen now.
+func readSettings(val form.Values) (app.Settings, error) {
+	set := app.Settings{Units: measure.SystemFor(val("units"))}
+	mass := set.Units.Mass
+	for _, u := range measure.Systems {
+		if u.Mass.Name == val("lift_unit") {
+			mass = u.Mass
+		}
+	}
+	for _, n := range app.Numbers {
+		text, unit := strings.TrimSuffix(val(n.Field), "%"), measure.Unit{}
+		if n.Free && text == "" {
+			continue
+		}
+		if n.Unit == app.Kg {
+			unit = mass
+		}
+		v, err := measure.Parse(text, unit)
+		if err != nil {
+			return set, &app.FieldError{Field: n.Label, Say: err.Error()}
+		}
+		if n.Unit == app.Share {
+			v /= 100
+		}
+		*n.Of(&set) = v
+	}
+	return set, nil
+}
+
 func (s *Server) saveSettings(c fiber.Ctx) error {
-	v, _, err := s.settingsOf(c)
+	v, err := s.settingsOf(c)
 	if err != nil {
 		return err
 	}
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
-	v.Units, v.Lift, v.MitesSpring, v.MitesLate = val("units"), val("lift"), val("mites_spring"), val("mites_late")
-	set := app.Settings{Units: measure.SystemFor(v.Units)}
-	read := func(field, text string, unit measure.Unit, into *float64) {
-		if err != nil {
-			return
-		}
-		var perr error
-		if *into, perr = measure.Parse(strings.TrimSuffix(text, "%"), unit); perr != nil {
-			err = &app.FieldError{Field: field, Say: perr.Error()}
-		}
-	}
-	// The limit is read in the unit that stood beside it, whatever is chosen now.
-	lift := set.Units.Mass
-	for _, u := range measure.Systems {
-		if u.Mass.Name == val("lift_unit") {
-			lift = u.Mass
-		}
-	}
-	read("your lift limit", v.Lift, lift, &set.LiftLimitKg)
-	read("mites, spring", v.MitesSpring, measure.Unit{}, &set.MitesSpring)
-	read("mites, later", v.MitesLate, measure.Unit{}, &set.MitesLate)
-	for i, into := range []*float64{&set.OffFaces, &set.OffBoxes, &set.OffSeams} {
-		o := &v.Offs[i]
-		if o.Value = val(o.Key); o.Value != "" {
-			read("how far looks are off", o.Value, measure.Unit{}, into)
-			*into /= 100
-		}
-	}
+	val := typedIn(c)
+	v.take(val)
+	set, err := readSettings(val)
 	if err == nil {
 		err = s.as(c).Choose(c.Context(), set)
 	}

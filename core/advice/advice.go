@@ -92,7 +92,7 @@ type Settings struct {
 	Units measure.Units `json:"-"`
 }
 
-// DefaultSettings returns the usual thresholds. Sources: model 3 for the
+// DefaultSettings returns the usual thresholds. Sources: values I for the
 // risks; common practice for harvest, checks and stale looks; HSE L23 (from
 // memory) for the lift.
 func DefaultSettings() Settings {

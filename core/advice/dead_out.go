@@ -14,7 +14,7 @@ var deadOutCheck = Rule{
 	Action: DeadOutCheck,
 	Fires:  "by the forecast hardly a bee is left",
 	Then:   "see whether it lives; if not, close it and find out why before a comb goes anywhere",
-	Source: "common practice; unexplained dead-outs hold their combs (product.md, cautions)",
+	Source: "common practice; unexplained dead-outs hold their combs (docs/actions.md, cautions)",
 	Check:  checkDeadOut,
 	Alone:  true,
 }

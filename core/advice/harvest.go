@@ -100,7 +100,7 @@ var harvestSuper = Rule{
 	Fires: "a super is two thirds stored, capped to capped_share, without brood, nothing bars it, and food lasts " +
 		"without it",
 	Then:   "take the supers that are ready",
-	Source: "common practice: capped share; the refractometer decides. Fed or treated: product.md",
+	Source: "common practice: capped share; the refractometer decides. Fed or treated: docs/actions.md, cautions",
 	Check:  checkHarvest,
 }
 
@@ -160,7 +160,7 @@ var holdHarvest = Rule{
 	Action: HoldHarvest,
 	Fires:  "there is a crop above the nest that may look ready but is barred, not capped enough, or needed as food",
 	Then:   "leave it on, or keep it from sale",
-	Source: "product.md, cautions; unknown history is a hold",
+	Source: "docs/actions.md, cautions; unknown history is a hold",
 	Check:  checkHold,
 }
 

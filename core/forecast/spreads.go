@@ -13,7 +13,7 @@ func Spreads() []SpreadRow {
 	const guess = "none; guess, held by the calibration"
 	return []SpreadRow{
 		{"queenSD", "queens of one age, in what they lay at their height", queenSD, guess},
-		{"intakeSD", "colonies of a yard, in what they bring", intakeSD, "colonies differ by 30-50 % (model 3)"},
+		{"intakeSD", "colonies of a yard, in what they bring", intakeSD, "colonies differ by 30-50 % (values I)"},
 		{"eatingSD", "colonies, in what they eat", eatingSD, guess},
 		{"deathSD", "colonies, in how their bees last", deathSD, guess},
 		{"eyeSD", "a keeper's eye, over all of a look", eyeSD, guess},

@@ -9,7 +9,7 @@ import (
 )
 
 // Spreads of what differs between colonies. Source: none; guesses, but for
-// intake: colonies of a yard differ by 30-50 % (model 3).
+// intake: colonies of a yard differ by 30-50 % (values I).
 const (
 	queenSD  = 0.20
 	intakeSD = 0.36

@@ -50,7 +50,7 @@ func Table() []Row {
 		{"NectarCollectors", p.NectarCollectors, "share of foragers", 0.5, 0.9, "common practice", false},
 		{
 			"NectarCells", p.NectarCells, "cells against the honey it becomes", 2, 3,
-			"model 3; derived from cells 1/4-1/3 full at first, averaged while ripening", false,
+			"values I; derived from cells 1/4-1/3 full at first, averaged while ripening", false,
 		},
 		{"RipeningShare", p.RipeningShare, "per day", 0.15, 0.4, "common practice: three to six days", false},
 		{
@@ -100,8 +100,8 @@ func Table() []Row {
 			"common practice: a box of foundation in ten days of good flow", false,
 		},
 		{"GoodDayHours", p.GoodDayHours, "flight hours", 6, 9, "common practice", false},
-		{"StoreMarginDays", p.StoreMarginDays, "good days' intake", 2, 3, "model 3: two to three", false},
-		{"LayShortfall", p.LayShortfall, "share", 0.1, 0.3, "model 3: 20 % under what she would lay with room", false},
+		{"StoreMarginDays", p.StoreMarginDays, "good days' intake", 2, 3, "values I: two to three", false},
+		{"LayShortfall", p.LayShortfall, "share", 0.1, 0.3, "values I: 20 % under what she would lay with room", false},
 		{
 			"WinterNurse", p.WinterNurse, "share of a house bee", 0.4, 1,
 			"none; guess: winter bees rear the first brood", false,

@@ -12,7 +12,7 @@ const (
 	BroodKgPerCell = 0.00012
 	// NectarFill is the mass in a cell of open nectar against one of capped
 	// honey: cells are a quarter to a third full at first, near full when ripe.
-	// Source: common practice (model 3).
+	// Source: common practice (values I).
 	NectarFill = 0.4
 	// BeesPerKg: 7,000 to 8,500. Source: common practice (values A1).
 	BeesPerKg = 7800.0

@@ -73,7 +73,7 @@ var (
 		Source: "published varroa guides, editions differ (values F, from memory)"}
 	FarHorizon = Window{
 		Name: "the forecast reaches to the first flow", Owner: "forecast horizon", From: 258, To: 51, By: 112,
-		Source: "model 6: what is forecast from mid-September on is the winter",
+		Source: "values I: what is forecast from mid-September on is the winter",
 	}
 )
 

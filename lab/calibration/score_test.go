@@ -8,7 +8,7 @@ import (
 	"kembo/lab/calibration"
 )
 
-// Aim of an 80 % range, by world (model 3, and the design of the forecast).
+// Aim of an 80 % range, by world (values I).
 var aims = map[string][2]float64{"own rules": {0.75, 0.85}, "other rules": {0.70, 0.90}}
 
 // TestRangesKeepTheirWord is the small run: 200 truths a world. With so many a

@@ -110,7 +110,7 @@ func (w World) meets(site forecast.Site, from day.Day, days int, seed uint64, r 
 }
 
 // How truths differ between colonies of one yard, as standard deviations of the
-// logarithm. Sources: intake, colonies differ by 30-50 % (model 3); the others
+// logarithm. Sources: intake, colonies differ by 30-50 % (values I); the others
 // none, guesses. The forecast's own are wider, for it may be wrong as well.
 const (
 	truthQueen  = 0.15
