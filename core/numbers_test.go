@@ -5,6 +5,7 @@ import (
 	"go/parser"
 	"go/token"
 	"path/filepath"
+	"regexp"
 	"strconv"
 	"strings"
 	"testing"
@@ -69,18 +70,133 @@ func hiddenIn(t *testing.T, file string) {
 	}
 }
 
-// TestFixedNumbersHaveTheirSource: each row says what it is, how much and where
-// it comes from.
+// TestFixedNumbersHaveTheirSource: each named number of the daily model stands in
+// the table of fixed ones with where it comes from, and the table holds no other.
 func TestFixedNumbersHaveTheirSource(t *testing.T) {
-	seen := map[string]bool{}
-	for _, r := range forecast.Fixed() {
-		if r.Name == "" || r.What == "" || r.Value == "" || r.Source == "" || seen[r.Name] {
-			t.Errorf("%+v", r)
-		}
-		seen[r.Name] = true
-		if names, values := strings.Count(r.Name, ","), strings.Count(r.Value, ","); names != values &&
-			!strings.Contains(r.Value, ":") {
-			t.Errorf("%s: %d names, %d values", r.Name, names+1, values+1)
+	named := map[string]bool{}
+	for _, dir := range []string{"forecast", "season", "brood"} {
+		for name, number := range constantsOf(t, dir) {
+			if number && (dir == "forecast") {
+				named[name] = true
+			} else if _, ok := named[name]; !ok {
+				named[name] = false
+			}
 		}
 	}
+	listed := map[string]bool{}
+	for _, r := range forecast.Fixed() {
+		if r.What == "" || r.Value == "" || !sourced(r.Source) {
+			t.Errorf("%+v", r)
+		}
+		names := strings.Split(r.Name, ", ")
+		for _, name := range names {
+			if _, ok := named[name]; !ok || listed[name] {
+				t.Errorf("%s is no constant or curve of the model, or stands twice", name)
+			}
+			listed[name] = true
+		}
+		if values := strings.Count(r.Value, ",") + 1; len(names) != values && !strings.Contains(r.Value, ":") {
+			t.Errorf("%s: %d names, %d values", r.Name, len(names), values)
+		}
+	}
+	for _, r := range forecast.Spreads() {
+		if _, ok := named[r.Name]; !ok || listed[r.Name] || r.What == "" || r.Value <= 0 || r.Source == "" {
+			t.Errorf("%+v", r)
+		}
+		listed[r.Name] = true
+	}
+	for name, must := range named {
+		if must && !listed[name] {
+			t.Errorf("forecast.%s is a number with no row among the fixed ones", name)
+		}
+	}
+}
+
+// TestEachParameterIsRead: a row of the parameter table that nothing reads
+// says that something counts which does not.
+func TestEachParameterIsRead(t *testing.T) {
+	read := map[string]bool{}
+	files, err := filepath.Glob("*/*.go") // cells are weighed in assessment
+	if err != nil || len(files) == 0 {
+		t.Fatal(err)
+	}
+	for _, f := range files {
+		if strings.HasSuffix(f, "_test.go") || f == "forecast/table.go" {
+			continue
+		}
+		tree, err := parser.ParseFile(token.NewFileSet(), f, nil, parser.SkipObjectResolution)
+		if err != nil {
+			t.Fatal(err)
+		}
+		ast.Inspect(tree, func(n ast.Node) bool {
+			if x, ok := n.(*ast.SelectorExpr); ok {
+				read[x.Sel.Name] = true
+			}
+			return true
+		})
+	}
+	for _, r := range forecast.Table() {
+		if !read[r.Name] {
+			t.Errorf("no file reads %s", r.Name)
+		}
+	}
+}
+
+// sourced reports whether a source says where a number comes from: a year of
+// print, a section of docs/values.md, what it follows from, or that it is a guess.
+func sourced(source string) bool {
+	return regexp.MustCompile(
+		`\b(1[89]|20)\d\d\b|^values [A-Z]\b|^derived: .|^rounding\b|^common practice\b|^none; guess\b`,
+	).MatchString(source)
+}
+
+// constantsOf returns the constants and variables of a package and whether each is
+// a number: declared with one, and no name of a draw or of a kind.
+func constantsOf(t *testing.T, dir string) map[string]bool {
+	t.Helper()
+	out := map[string]bool{}
+	files, err := filepath.Glob(filepath.Join(dir, "*.go"))
+	if err != nil || len(files) == 0 {
+		t.Fatal(dir, err)
+	}
+	for _, f := range files {
+		if strings.HasSuffix(f, "_test.go") {
+			continue
+		}
+		tree, err := parser.ParseFile(token.NewFileSet(), f, nil, parser.SkipObjectResolution)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, d := range tree.Decls {
+			g, ok := d.(*ast.GenDecl)
+			if !ok || g.Tok != token.CONST && g.Tok != token.VAR {
+				continue
+			}
+			for _, spec := range g.Specs {
+				v := spec.(*ast.ValueSpec)
+				if drawn(v.Names[0].Name) {
+					continue
+				}
+				for i, name := range v.Names {
+					out[name.Name] = g.Tok == token.CONST && i < len(v.Values) && isNumber(v.Values[i])
+				}
+			}
+		}
+	}
+	return out
+}
+
+// drawn reports whether a name is that of a draw (forQueen) or of a slot.
+func drawn(name string) bool { return strings.HasPrefix(name, "for") || name == "todayOnly" }
+
+func isNumber(x ast.Expr) bool {
+	switch x := x.(type) {
+	case *ast.BasicLit:
+		return x.Kind == token.FLOAT || x.Kind == token.INT
+	case *ast.UnaryExpr:
+		return isNumber(x.X)
+	case *ast.BinaryExpr:
+		return isNumber(x.X) || isNumber(x.Y)
+	}
+	return false
 }

@@ -3,6 +3,7 @@ package advice
 import (
 	"fmt"
 
+	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/season"
 	"kembo/core/words"
@@ -68,13 +69,13 @@ func noEggs(s *Situation) (Advice, bool) {
 	if !season.EggsExpected.Has(s.Season) || !q.Looked || q.Eggs || q.Seen {
 		return Advice{}, false
 	}
-	// The youngest stage seen dates the last egg (3 + 6 + 12 days).
-	least := 3
+	// The youngest stage seen dates the last egg.
+	least := brood.EggDays
 	what := "no eggs were"
 	if !q.Larvae {
-		least, what = 9, "no eggs and no larvae were"
+		least, what = brood.EggDays+brood.LarvaDays, "no eggs and no larvae were"
 		if !q.Capped {
-			least, what = 21, "no brood of any age was"
+			least, what = brood.WorkerDays, "no brood of any age was"
 		}
 	}
 	a := Advice{Confidence: 1 - (colony.QueenEvidence{Looked: true, Larvae: q.Larvae, Capped: q.Capped}).QueenChance()}

@@ -226,9 +226,6 @@ var requeen = Calculator{
 	},
 }
 
-// cappedDays is how long a worker is capped. Source: Winston 1987, from memory.
-const cappedDays = 12
-
 // beesLowPerDm2 is the other published number of bees on a dm2 of covered comb,
 // used for the end of a range only. Source: the Liebefeld method, Imdorf et al.
 // 1987, from memory.
@@ -291,7 +288,7 @@ func workBees(in *Inputs) (Result, error) {
 		if in.err != nil {
 			return Result{}, in.err
 		}
-		by := on + cappedDays
+		by := on + brood.CappedDays
 		if in.Has("until") {
 			d, err := day.Parse(in.Typed("until"))
 			if err != nil {
@@ -302,7 +299,7 @@ func workBees(in *Inputs) (Result, error) {
 			}
 			// Capped cells are of all ages alike, so they come out evenly.
 			by = min(by, d)
-			cells *= float64(by-on) / cappedDays
+			cells *= float64(by-on) / brood.CappedDays
 		}
 		r := measure.Range{Low: cells * low / full, Likely: cells / full, High: cells / wide}
 		return Result{

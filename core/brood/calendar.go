@@ -35,6 +35,16 @@ const (
 	Mature  Stage = "mature"
 )
 
+// Days that a worker is egg, open larva and capped, and that a drone takes from
+// egg to adult, as likely. Source: Winston 1987, from memory.
+const (
+	EggDays    = 3
+	LarvaDays  = 6
+	CappedDays = 12
+	WorkerDays = EggDays + LarvaDays + CappedDays
+	DroneDays  = 24
+)
+
 // Length is days after laying, likely and with the spread keepers meet.
 type Length struct{ Early, Likely, Late int }
 
@@ -44,11 +54,12 @@ type Length struct{ Early, Likely, Late int }
 // 2008); virgins 5 to 6. First flights: common practice, no source.
 var (
 	workerDays = map[Stage]Length{
-		Laid: {0, 0, 0}, Hatched: {3, 3, 3}, Capped: {8, 9, 9}, Emerged: {19, 21, 22}, Flies: {26, 31, 36},
+		Laid: {0, 0, 0}, Hatched: {EggDays, EggDays, EggDays}, Capped: {8, EggDays + LarvaDays, 9},
+		Emerged: {19, WorkerDays, 22}, Flies: {26, 31, 36},
 		Mature: {39, 41, 44},
 	}
 	droneDays = map[Stage]Length{
-		Laid: {0, 0, 0}, Hatched: {3, 3, 3}, Capped: {9, 10, 10}, Emerged: {23, 24, 25}, Flies: {30, 32, 34},
+		Laid: {0, 0, 0}, Hatched: {3, 3, 3}, Capped: {9, 10, 10}, Emerged: {23, DroneDays, 25}, Flies: {30, 32, 34},
 		Mature: {36, 37, 38},
 	}
 	queenDays = map[Stage]Length{

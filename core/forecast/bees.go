@@ -1,5 +1,7 @@
 package forecast
 
+import "kembo/core/brood"
+
 // lossOver is the days over which the loss of brood is spread so that 1-(1-x)^6
 // is 0.15, within half a per cent.
 const lossOver = 5.7
@@ -8,11 +10,11 @@ const lossOver = 5.7
 func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 	// Brood that is lost is lost as larvae, when nurses remove it, spread over
 	// the six days so that survival from egg to adult is EggToAdult.
-	oldest := cappedDays - 1 - s.cappedTurn
+	oldest := brood.CappedDays - 1 - s.cappedTurn
 	emerged := s.Capped[oldest]
 	s.Capped[oldest] = s.Larvae[5]
 	s.capped = most(0, s.capped+s.Larvae[5]-emerged)
-	if s.cappedTurn++; s.cappedTurn == cappedDays {
+	if s.cappedTurn++; s.cappedTurn == brood.CappedDays {
 		s.cappedTurn = 0
 	}
 	loss := (1 - p.EggToAdult) * (1 / lossOver)
@@ -28,11 +30,11 @@ func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 	s.Ledger.BroodDied += was * loss
 	s.Eggs[2], s.Eggs[1], s.Eggs[0] = s.Eggs[1], s.Eggs[0], 0
 
-	oldest = droneDays - 1 - s.droneTurn
+	oldest = brood.DroneDays - 1 - s.droneTurn
 	drones := s.Drone[oldest]
 	s.Drone[oldest] = 0
 	s.drone = most(0, s.drone-drones)
-	if s.droneTurn++; s.droneTurn == droneDays {
+	if s.droneTurn++; s.droneTurn == brood.DroneDays {
 		s.droneTurn = 0
 	}
 	s.total()
@@ -71,7 +73,7 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 	toField := s.House * (p.RecruitAlpha - p.RecruitSigma*s.Foragers/n)
 	// Nurses with few larvae to feed go out sooner, so larger colonies, with one
 	// queen each, have more of their bees in the field.
-	if idle := s.House - s.larvae*(1/(larvaDays*p.NurseLoad)); idle > 0 {
+	if idle := s.House - s.larvae*(1/(brood.LarvaDays*p.NurseLoad)); idle > 0 {
 		toField += p.RecruitIdle * idle
 	}
 	toField = most(0, toField*flying)

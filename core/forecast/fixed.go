@@ -1,6 +1,9 @@
 package forecast
 
-import "kembo/core/season"
+import (
+	"kembo/core/brood"
+	"kembo/core/season"
+)
 
 // Fixed lists the numbers and curves of the daily model that are no parameters,
 // because little hangs on them or nobody would wish to change them, so that all
@@ -27,8 +30,8 @@ func Fixed() []season.FixedRow {
 				"early June), from memory",
 		),
 		row(
-			"eggDays, larvaDays, cappedDays, droneDays", "days as egg, larva and capped; drones from egg to adult",
-			of(eggDays, larvaDays, cappedDays, droneDays), "Winston 1987, from memory",
+			"EggDays, LarvaDays, CappedDays, DroneDays", "days as egg, larva and capped; drones from egg to adult",
+			of(brood.EggDays, brood.LarvaDays, brood.CappedDays, brood.DroneDays), "Winston 1987, from memory",
 		),
 		row("droneCells", "worker cells that a drone cell takes the place of", of(droneCells), "derived: (6.9/5.4)²"),
 		row("lossOver", "days over which the loss of brood is spread", of(lossOver), "derived: 1-(1-x)^6 is 0.15"),
@@ -115,7 +118,7 @@ func Fixed() []season.FixedRow {
 			"lostLarvae, afterLarvae, afterBrood, requeenSD",
 			"days less than EmergencyDays where larvae were found; days with capped brood only and with none; "+
 				"spread, days",
-			of(lostLarvae, afterLarvae, afterBrood, requeenSD), "derived from the age of the youngest brood",
+			of(lostLarvae, afterLarvae, afterBrood, requeenSD), "derived: from the age of the youngest brood",
 		),
 		row(
 			"hopeCapped, hopeless", "share of Mates that is left with capped brood only, and with none",
@@ -137,7 +140,7 @@ func Fixed() []season.FixedRow {
 		row(
 			"byChance, mostStep",
 			"squared correlation times members under which it is chance; logarithm that one look may move",
-			of(byChance, mostStep), "one time in twenty; rounding",
+			of(byChance, mostStep), "derived: one time in twenty by chance; rounding",
 		),
 		row(
 			"coarseCells, coarsePainted, coarseKg",
@@ -149,5 +152,27 @@ func Fixed() []season.FixedRow {
 			"kg for which an empty box counts, and share of the boxes that says something of all",
 			of(emptyBoxKg, mostBoxes), guess,
 		),
+		row(
+			"unseenPollen, unseenQueen",
+			"of what is on a comb nobody looked at, the most that is pollen; how many times as far queens differ of "+
+				"whom nothing is known",
+			of(unseenPollen, unseenQueen), guess,
+		),
+		row("fed", "share of its need with which a colony is not hungry", of(fed), "rounding"),
+		row("mild", "°C, mean of a day on which bees move about their combs", of(mild), common),
+		row(
+			"ReserveSeasonKg, ReserveWinterKg", "kg under which food counts as out, in season and in winter",
+			of(ReserveSeasonKg, ReserveWinterKg), common,
+		),
+		row("inSeason", "days looked ahead in season", of(inSeason), common+"; the length of a main flow and a swarm"),
+		row(
+			"Members, worthBins, worthSDs",
+			"states that are stepped; steps of a logarithm, and how far past the likely they reach, in what a look "+
+				"is worth",
+			of(Members, worthBins, worthSDs), "rounding: sampling error of a chance near a half is 0.035",
+		),
+		row("leastKgPerCell", "kg that a cell holds at least, so that nothing is divided by none",
+			of(leastKgPerCell), "rounding"),
+		row("tenths", "parts of a day that runways are told in", of(tenths), "rounding"),
 	}, season.Fixed()...)
 }

@@ -1,5 +1,7 @@
 package forecast
 
+import "kembo/core/brood"
+
 // lay lets the queen lay: the least of what she would, what the nurses can
 // rear, what the larder allows and what room she finds.
 func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
@@ -41,7 +43,7 @@ func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
 	s.brood += workers
 	s.broodCells += laid
 	if drone > 0 {
-		s.Drone[(droneDays-int(s.droneTurn))%droneDays] += drone // where a day's oldest have just left
+		s.Drone[(brood.DroneDays-int(s.droneTurn))%brood.DroneDays] += drone // where a day's oldest have just left
 		s.drone += drone
 		s.Ledger.DroneLaid += drone
 	}

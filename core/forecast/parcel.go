@@ -1,16 +1,20 @@
 package forecast
 
-import "math"
+import (
+	"math"
+
+	"kembo/core/brood"
+)
 
 // Load is what crosses from one hive to another in one member of the ensemble,
 // in absolute amounts: brood in cells by day of age, the youngest first, bees,
 // honey and nectar in kilograms, pollen in cells, and the queen where she goes
 // with it.
 type Load struct {
-	Eggs   [eggDays]float64
-	Larvae [larvaDays]float64
-	Capped [cappedDays]float64
-	Drone  [droneDays]float64 // drone cells
+	Eggs   [brood.EggDays]float64
+	Larvae [brood.LarvaDays]float64
+	Capped [brood.CappedDays]float64
+	Drone  [brood.DroneDays]float64 // drone cells
 
 	House, Foragers, Winter float64
 
@@ -71,10 +75,14 @@ func (s *State) holding() Load {
 
 // cappedSlot returns where in the ring the cells lie that were capped so many
 // days ago.
-func (s *State) cappedSlot(age int) int { return (age + cappedDays - int(s.cappedTurn)) % cappedDays }
+func (s *State) cappedSlot(age int) int {
+	return (age + brood.CappedDays - int(s.cappedTurn)) % brood.CappedDays
+}
 
 // droneSlot returns where in the ring the drone cells of an age lie.
-func (s *State) droneSlot(age int) int { return (age + droneDays - int(s.droneTurn)) % droneDays }
+func (s *State) droneSlot(age int) int {
+	return (age + brood.DroneDays - int(s.droneTurn)) % brood.DroneDays
+}
 
 // give does c to s and returns what left it towards another hive.
 //
@@ -188,21 +196,20 @@ func NotSeen(of Unseen, members int, name string, seed uint64) Parcel {
 	for m := range out {
 		u := func(purpose int) float64 { return uniform(seed, h, m, 0, purpose) }
 		used := of.Cells * u(forUnseenUsed)
-		brood := used * u(forUnseenBrood)
-		pollen := (used - brood) * unseenPollen * u(forUnseenPollen)
+		cells := used * u(forUnseenBrood)
+		pollen := (used - cells) * unseenPollen * u(forUnseenPollen)
 		l := &out[m]
-		const days = eggDays + larvaDays + cappedDays
 		for i := range l.Eggs {
-			l.Eggs[i] = brood / days
+			l.Eggs[i] = cells / brood.WorkerDays
 		}
 		for i := range l.Larvae {
-			l.Larvae[i] = brood / days
+			l.Larvae[i] = cells / brood.WorkerDays
 		}
 		for i := range l.Capped {
-			l.Capped[i] = brood / days
+			l.Capped[i] = cells / brood.WorkerDays
 		}
 		l.Pollen = pollen
-		l.NestHoney = (used - brood - pollen) * of.KgPerCell
+		l.NestHoney = (used - cells - pollen) * of.KgPerCell
 		l.House = of.Bees * u(forUnseenBees)
 		if of.Queen {
 			sd := unseenQueen * queenSD * normal(seed, h, m, 0, forUnseenQueen)

@@ -173,16 +173,14 @@ func TestTableHoldsEveryParameter(t *testing.T) {
 	rows := map[string]Row{}
 	for _, r := range Table() {
 		rows[r.Name] = r
+		if r.Source == "" || r.Unit == "" || r.Low >= r.High || r.Value < r.Low || r.Value > r.High {
+			t.Errorf("row %+v lacks source or unit, or lies outside its range", r)
+		}
 	}
 	for i := range v.NumField() {
 		name := v.Type().Field(i).Name
-		r, ok := rows[name]
-		if !ok || r.Value != v.Field(i).Float() {
+		if r, ok := rows[name]; !ok || r.Value != v.Field(i).Float() {
 			t.Errorf("parameter %s = %v is not in the table with its value", name, v.Field(i).Float())
-			continue
-		}
-		if r.Source == "" || r.Unit == "" || r.Value < r.Low || r.Value > r.High {
-			t.Errorf("row %+v lacks source or unit, or lies outside its range", r)
 		}
 	}
 	if len(rows) != v.NumField() {

@@ -3,6 +3,7 @@ package forecast
 import (
 	"math"
 
+	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/measure"
 )
@@ -117,12 +118,12 @@ func (s *State) unlaid(q colony.QueenEvidence) {
 	if q.Eggs {
 		return
 	}
-	s.Eggs = [eggDays]float64{}
+	s.Eggs = [brood.EggDays]float64{}
 	if q.Larvae {
 		return
 	}
-	s.Larvae = [larvaDays]float64{}
+	s.Larvae = [brood.LarvaDays]float64{}
 	if !q.Capped {
-		s.Capped = [cappedDays]float64{}
+		s.Capped = [brood.CappedDays]float64{}
 	}
 }

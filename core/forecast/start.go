@@ -3,6 +3,7 @@ package forecast
 import (
 	"math"
 
+	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/hive"
 	"kembo/core/season"
@@ -33,19 +34,19 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, seasonDay int, h uin
 
 	// A keeper's eye is off one way for all that he counts.
 	eye := off(eyeSD, forEye)
-	brood := eye * off(e.Spread.Brood, forBrood)
+	counted := eye * off(e.Spread.Brood, forBrood)
 	stages := stagesSD
 	if e.Painted() {
 		stages = youngSD
 	}
-	drones := brood
+	drones := counted
 	stores := eye * off(e.Spread.Stores, forStores)
 	// One keeper's errors in the nest and above it go together in part.
 	super := eye * math.Exp(e.Spread.Super*(SameEye*z(forStores)+math.Sqrt(1-SameEye*SameEye)*z(forSuper)))
 	nectar := off(nectarSD, forNectar)
 
 	s := State{
-		QueenPeak:     queenPeak(e, p, seasonDay, brood, z(forQueen)),
+		QueenPeak:     queenPeak(e, p, seasonDay, counted, z(forQueen)),
 		PollenCells:   e.Pollen*off(e.Spread.Pollen, forPollen) + coarseCells*uniform(seed, h, m, 0, forPollenLeft),
 		NestHoney:     e.NestHoney * stores,
 		NestNectar:    e.NestNectar * stores * nectar,
@@ -65,19 +66,19 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, seasonDay int, h uin
 	}
 	eggs, larvae, sealed := e.Eggs*off(stages, forEggs), e.Larvae*off(larvaePart*stages, forYoung), e.Capped*off(sealedPart*stages, forSealed)
 	if all := eggs + larvae + sealed; all > 0 {
-		brood *= e.Brood() / all // in all it is what was counted
+		counted *= e.Brood() / all // in all it is what was counted
 	}
 	for i := range s.Eggs {
-		s.Eggs[i] = eggs * brood / eggDays
+		s.Eggs[i] = eggs * counted / brood.EggDays
 	}
 	for i := range s.Larvae {
-		s.Larvae[i] = larvae * brood / larvaDays
+		s.Larvae[i] = larvae * counted / brood.LarvaDays
 	}
 	for i := range s.Capped {
-		s.Capped[i] = sealed * brood / cappedDays
+		s.Capped[i] = sealed * counted / brood.CappedDays
 	}
 	for i := range s.Drone {
-		s.Drone[i] = e.Drone * drones / droneDays
+		s.Drone[i] = e.Drone * drones / brood.DroneDays
 	}
 	ripe := s.SuperNectar * ripeOpen
 	s.SuperNectar, s.SuperHoney = s.SuperNectar-ripe, s.SuperHoney+ripe
@@ -154,11 +155,11 @@ func (s *State) hold(p *Parameters) {
 func queenPeak(e *colony.Estimate, p *Parameters, seasonDay int, more, z float64) float64 {
 	prior := p.QueenPeakLaying
 	// Of the three weeks in which the brood of today was laid.
-	curve := season.Laying(seasonDay, 0, broodDays-1)
+	curve := season.Laying(seasonDay, 0, brood.WorkerDays-1)
 	if curve < curveLeast || e.Brood() <= 0 || e.NestDrawn <= 0 {
 		return prior * math.Exp(queenSD*z)
 	}
-	aDay := more * e.Brood() / (broodDays - (larvaDays/2+cappedDays)*(1-p.EggToAdult))
+	aDay := more * e.Brood() / (brood.WorkerDays - (brood.LarvaDays/2+brood.CappedDays)*(1-p.EggToAdult))
 	laying := aDay / curve
 	held := aDay > nursesHeld*p.NurseLoad*e.Bees*nurseShare
 	if e.NestFree()/e.NestDrawn > roomEnough && !held {
@@ -175,7 +176,6 @@ func queenPeak(e *colony.Estimate, p *Parameters, seasonDay int, more, z float64
 // What brood tells of the queen who laid it; [Fixed] says of each where it comes
 // from.
 const (
-	broodDays   = eggDays + larvaDays + cappedDays
 	curveLeast  = 0.15 // of her season's curve, under which brood tells nothing
 	roomEnough  = 0.12 // share of the nest's cells free from which room does not hold her
 	toldUsual   = 0.6  // what brood weighs against what is usual

@@ -8,16 +8,18 @@
 // keeps a clock or holds global state: the same input gives the same bytes.
 package forecast
 
+import "kembo/core/brood"
+
 // State is one colony at the start of a day. Brood is in worker cells by day
 // of age, drone brood in drone cells, stores in kilograms of honey at 18 %
 // water (nectar counted as the honey it becomes), comb in worker cells.
 type State struct {
-	Eggs   [eggDays]float64
-	Larvae [larvaDays]float64
+	Eggs   [brood.EggDays]float64
+	Larvae [brood.LarvaDays]float64
 	// Capped and Drone are rings: a day overwrites the oldest cohort with the
 	// youngest instead of moving all of them.
-	Capped [cappedDays]float64
-	Drone  [droneDays]float64
+	Capped [brood.CappedDays]float64
+	Drone  [brood.DroneDays]float64
 
 	House, Foragers, Winter, Drones float64 // adult bees
 
@@ -63,15 +65,6 @@ type State struct {
 	cappedTurn, droneTurn uint8   // slot of the oldest cohort, counted down from the last
 	drive                 drive
 }
-
-// Days that brood spends as egg, larva and capped, and drones from egg to adult
-// (Winston 1987, from memory).
-const (
-	eggDays    = 3
-	larvaDays  = 6
-	cappedDays = 12
-	droneDays  = 24
-)
 
 // tally adds the cohorts up; whoever writes into them from outside a step
 // calls it. broodCells counts drone cells as worker cells.

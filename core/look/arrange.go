@@ -3,14 +3,12 @@ package look
 import (
 	"math"
 
+	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/hive"
 	"kembo/core/season"
 )
-
-// Days a worker is egg, open larva and capped. Source: Winston 1987.
-const eggDays, larvaDays, cappedDays = 3, 6, 12
 
 // layCounts spreads counts over the faces of b as bees usually place them, so
 // that sums are as counted and the drawing is plausible. Which face holds what
@@ -35,7 +33,7 @@ func Stages(q colony.QueenEvidence, seasonDay int) (eggs, larvae, capped float64
 	part := func(from, days int) float64 {
 		return float64(days) * (0.02 + season.Laying(seasonDay, from, from+days-1)) // a little where the season says none
 	}
-	eggs, larvae, capped = part(0, eggDays), part(eggDays, larvaDays), part(eggDays+larvaDays, cappedDays)
+	eggs, larvae, capped = part(0, brood.EggDays), part(brood.EggDays, brood.LarvaDays), part(brood.EggDays+brood.LarvaDays, brood.CappedDays)
 	if q.Looked && !q.Eggs {
 		eggs = 0
 		if !q.Larvae {

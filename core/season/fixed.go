@@ -22,7 +22,7 @@ func Fixed() []FixedRow {
 			"season days whose warmth in the British Isles puts the curves of other climates",
 			of(springAnchor, autumnAnchor), "none; guess",
 		},
-		{"midsummer", "season day that no climate moves", of(midsummer), "the solstice"},
+		{"midsummer", "season day that no climate moves", of(midsummer), "derived: the solstice"},
 		{"mostShift", "days either way that a climate moves them", of(mostShift), "none; guess"},
 		{"coldestDay", "season day of the coldest usual day", of(coldestDay), "common practice"},
 		{
@@ -31,7 +31,7 @@ func Fixed() []FixedRow {
 		},
 		{
 			"daySwingH", "hours of daylight either side of twelve, near 53 degrees", of(daySwingH),
-			"derived from the sun's height",
+			"derived: from the sun's height",
 		},
 		{
 			"flightFromC, flightSpanC", "°C, highest of the day, from which foragers fly, and over which all come to",
