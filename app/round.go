@@ -7,6 +7,7 @@ import (
 
 	"kembo/core/day"
 	"kembo/core/history"
+	"kembo/core/measure"
 	"kembo/store"
 )
 
@@ -36,17 +37,35 @@ type Done struct {
 
 // Stop returns what to look for in a colony on a day, and what its log has of that
 // day, from what its page has read.
-func (c Colony) Stop(on day.Day) (expect []string, done []Done) {
+func (c Colony) Stop(on day.Day) (expect []string, done []history.Entry) {
+	log := make([]history.Entry, len(c.Log))
+	for i, l := range c.Log {
+		log[i] = l.Entry
+	}
+	return onTheDay(log, on, c.Units)
+}
+
+// onTheDay returns what a log has of a day and what to look for on it.
+func onTheDay(log []history.Entry, on day.Day, units measure.Units) (expect []string, done []history.Entry) {
 	var before []history.Entry
-	for _, l := range c.Log {
+	for _, e := range log {
 		switch {
-		case l.Day == on:
-			done = append(done, Done{ID: l.ID, Entry: l.Entry})
-		case l.Day < on:
-			before = append(before, l.Entry)
+		case e.Day == on:
+			done = append(done, e)
+		case e.Day < on:
+			before = append(before, e)
 		}
 	}
-	return history.Expect(before, on, c.Units), done
+	return history.Expect(before, on, units), done
+}
+
+// Found returns the entries of the round's day.
+func (s Stop) Found() []history.Entry {
+	out := make([]history.Entry, len(s.Done))
+	for i, d := range s.Done {
+		out[i] = d.Entry
+	}
+	return out
 }
 
 // Looked reports whether the colony has been looked at on the round.
@@ -132,21 +151,16 @@ func (s *Service) stop(ctx context.Context, x Standing, on day.Day, set Settings
 	if err != nil {
 		return Stop{}, err
 	}
+	log, actor := make([]history.Entry, len(rows)), map[string]string{}
+	for i, r := range rows {
+		log[i], actor[r.ID] = entry(r), r.Actor
+	}
 	out := Stop{Standing: x}
-	var es, before []history.Entry
-	actor := map[string]string{}
-	for _, r := range rows {
-		e := entry(r)
-		es, actor[e.ID] = append(es, e), r.Actor
+	expect, done := onTheDay(history.Live(log), on, set.Units)
+	for _, e := range done {
+		out.Done = append(out.Done, Done{e.ID, actor[e.ID], e})
 	}
-	for _, e := range history.Live(es) {
-		if e.Day == on {
-			out.Done = append(out.Done, Done{e.ID, actor[e.ID], e})
-		} else {
-			before = append(before, e)
-		}
-	}
-	out.Expect = history.Expect(before, on, set.Units)
+	out.Expect = expect
 	return out, nil
 }
 

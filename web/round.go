@@ -145,7 +145,7 @@ func (s *Server) roundOf(c fiber.Ctx) (*roundView, app.Round, error) {
 func roundRowOf(x app.Stop, n int, q roundQuery, u measure.Units) roundRow {
 	r := roundRow{
 		ID: x.Colony, Code: x.Code, URL: q.stop(x.Colony), N: n, Glyph: glyphOf(x.Standing), Expect: x.Expect,
-		Looked: x.Looked(), Found: foundOn(x.Done, u),
+		Looked: x.Looked(), Found: foundOn(x.Found(), u),
 	}
 	r.State, r.Alarm = chipOf(x.Standing)
 	for _, a := range x.Advice {
@@ -157,12 +157,12 @@ func roundRowOf(x app.Stop, n int, q roundQuery, u measure.Units) roundRow {
 }
 
 // foundOn says what the log has of a day.
-func foundOn(done []app.Done, u measure.Units) []string {
+func foundOn(done []history.Entry, u measure.Units) []string {
 	var out []string
-	for _, d := range done {
-		kind, say := entryWords(d.Entry, u)
+	for _, e := range done {
+		kind, say := entryWords(e, u)
 		out = append(out, kind+": "+say)
-		if l := d.Entry.Look(); l != nil && l.Health == "suspect" {
+		if l := e.Look(); l != nil && l.Health == "suspect" {
 			out = append(out, "Brood health suspect: move nothing from it; ask the bee inspector.")
 		}
 	}
