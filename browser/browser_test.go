@@ -22,7 +22,7 @@ import (
 
 	"kembo/app"
 	"kembo/core/day"
-	"kembo/demo"
+	"kembo/demo/sample"
 	"kembo/store"
 	"kembo/web"
 )
@@ -87,7 +87,7 @@ func serve(t *testing.T, on *day.Day) string {
 	ctx, cancel := context.WithCancel(context.Background())
 	path := filepath.Join(t.TempDir(), "kembo.db")
 	if on != nil {
-		sample(t, *on, path)
+		path = sample.Write(t, *on, true)
 	}
 	s, err := store.Open(ctx, path)
 	if err != nil {
@@ -116,37 +116,6 @@ func serve(t *testing.T, on *day.Day) string {
 		s.Close()
 	})
 	return "http://" + l.Addr().String()
-}
-
-// samples are the sample operation by day, as files: made once, copied for each
-// test.
-var samples = map[day.Day][]byte{}
-
-// sample writes the sample operation, as it stands on a day, to a file.
-func sample(t *testing.T, on day.Day, path string) {
-	t.Helper()
-	if samples[on] == nil {
-		ctx, made := context.Background(), filepath.Join(t.TempDir(), "sample.db")
-		s, err := store.Open(ctx, made)
-		if err != nil {
-			t.Fatal(err)
-		}
-		if err := demo.Build(ctx, s, on); err != nil {
-			t.Fatal(err)
-		}
-		if _, err := app.New(s, time.Now, &on).Refresh(ctx); err != nil {
-			t.Fatal(err)
-		}
-		if err := s.Close(); err != nil {
-			t.Fatal(err)
-		}
-		if samples[on], err = os.ReadFile(made); err != nil {
-			t.Fatal(err)
-		}
-	}
-	if err := os.WriteFile(path, samples[on], 0o600); err != nil {
-		t.Fatal(err)
-	}
 }
 
 // person is a tab with somebody in front of it.

@@ -5,13 +5,13 @@ import (
 	"io"
 	"log/slog"
 	"net"
-	"path/filepath"
 	"sync"
 	"testing"
 	"time"
 
 	"kembo/app"
 	"kembo/core/day"
+	"kembo/demo/sample"
 	"kembo/store"
 	"kembo/web"
 )
@@ -30,8 +30,7 @@ type house struct {
 
 func newHouse(t *testing.T, on day.Day) *house {
 	t.Helper()
-	h := &house{t: t, path: filepath.Join(t.TempDir(), "kembo.db"), on: &on}
-	sample(t, on, h.path)
+	h := &house{t: t, path: sample.Write(t, on, true), on: &on}
 	h.cable = newCable(t)
 	h.start()
 	t.Cleanup(func() { h.stop() })

@@ -57,6 +57,7 @@ var layers = map[string][]string{
 	"station":         {"core/"},
 	"app":             {"core/", "store", "exchange", "station"},
 	"demo":            {"core/", "store", "app", "station"},
+	"demo/sample":     {"core/", "store", "app", "demo"},
 	"web/draw":        {"core/"},
 	"web/form":        {"core/", "app"},
 	"web":             {"core/", "app", "exchange", "web/draw", "web/form"},

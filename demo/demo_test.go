@@ -4,7 +4,6 @@ import (
 	"context"
 	"fmt"
 	"math"
-	"path/filepath"
 	"testing"
 	"time"
 
@@ -15,24 +14,13 @@ import (
 	"kembo/core/history"
 	"kembo/core/moves"
 	"kembo/demo"
-	"kembo/store"
+	"kembo/demo/sample"
 )
 
 func open(t testing.TB, on day.Day) (*app.Service, []app.Standing) {
 	t.Helper()
 	ctx := context.Background()
-	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "demo.db"))
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { s.Close() })
-	if err := demo.Build(ctx, s, on); err != nil {
-		t.Fatal(err)
-	}
-	svc := app.New(s, time.Now, &on)
-	if _, err := svc.Refresh(ctx); err != nil {
-		t.Fatal(err)
-	}
+	svc, _ := sample.Worked(t, on)
 	b, err := svc.Board(ctx, "")
 	if err != nil {
 		t.Fatal(err)

@@ -3,13 +3,13 @@ package demo_test
 import (
 	"context"
 	"fmt"
-	"path/filepath"
 	"runtime"
 	"testing"
 	"time"
 
 	"kembo/app"
 	"kembo/demo"
+	"kembo/demo/sample"
 	"kembo/store"
 )
 
@@ -17,14 +17,7 @@ import (
 func many(t testing.TB, times int) *store.Store {
 	t.Helper()
 	ctx := context.Background()
-	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "many.db"))
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { s.Close() })
-	if err := demo.Build(ctx, s, demo.Default); err != nil {
-		t.Fatal(err)
-	}
+	s := sample.Built(t, demo.Default)
 	op, err := s.Operation(ctx)
 	if err != nil {
 		t.Fatal(err)

@@ -17,6 +17,7 @@ import (
 	"kembo/core/comb"
 	"kembo/core/forecast"
 	"kembo/core/hive"
+	"kembo/core/words"
 	"kembo/exchange"
 )
 
@@ -255,10 +256,14 @@ func TestReasonsSayTheFigures(t *testing.T) {
 		for _, a := range assess(t, example(t, name)).Advice {
 			rest := a.Reason
 			for _, f := range a.Figures {
-				if !strings.Contains(a.Reason, f.Text) {
+				said := f.Text
+				if !strings.Contains(a.Reason, said) {
+					said = words.Capital(said) // at the beginning of a sentence
+				}
+				if !strings.Contains(a.Reason, said) {
 					continue // kept for the JSON, not said
 				}
-				rest = strings.Replace(rest, f.Text, "", 1)
+				rest = strings.Replace(rest, said, "", 1)
 				n, err := strconv.ParseFloat(strings.ReplaceAll(strings.Fields(f.Text)[0], ",", ""), 64)
 				if err != nil || strings.Contains(f.Text, "chance") {
 					continue

@@ -1,13 +1,11 @@
 package web_test
 
 import (
-	"context"
 	"io"
 	"log/slog"
 	"net/http"
 	"net/http/httptest"
 	"net/url"
-	"path/filepath"
 	"regexp"
 	"strings"
 	"testing"
@@ -17,10 +15,9 @@ import (
 	"github.com/google/uuid"
 	"github.com/valyala/fasthttp"
 
-	"kembo/app"
 	"kembo/core/day"
 	"kembo/demo"
-	"kembo/store"
+	"kembo/demo/sample"
 	"kembo/web"
 )
 
@@ -31,19 +28,7 @@ func server(t testing.TB) *web.Server { return serverOn(t, demo.Default) }
 
 func serverOn(t testing.TB, on day.Day) *web.Server {
 	t.Helper()
-	ctx := context.Background()
-	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "k.db"))
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { s.Close() })
-	if err := demo.Build(ctx, s, on); err != nil {
-		t.Fatal(err)
-	}
-	svc := app.New(s, time.Now, &on)
-	if _, err := svc.Refresh(ctx); err != nil {
-		t.Fatal(err)
-	}
+	svc, _ := sample.Worked(t, on)
 	w, err := web.New(svc, slog.New(slog.NewTextHandler(io.Discard, nil)), true)
 	if err != nil {
 		t.Fatal(err)

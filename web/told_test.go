@@ -5,17 +5,14 @@ import (
 	"io"
 	"log/slog"
 	"math"
-	"path/filepath"
 	"regexp"
 	"strconv"
 	"strings"
 	"testing"
 	"time"
 
-	"kembo/app"
 	"kembo/core/day"
-	"kembo/demo"
-	"kembo/store"
+	"kembo/demo/sample"
 	"kembo/web"
 )
 
@@ -41,16 +38,8 @@ func alike(a, b string) bool {
 // now, but for the ids of their forms.
 func TestWhatIsStoredIsWhatIsWorkedOut(t *testing.T) {
 	ctx := context.Background()
-	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "k.db"))
-	if err != nil {
-		t.Fatal(err)
-	}
-	t.Cleanup(func() { s.Close() })
 	on := day.Of(2026, time.August, 12)
-	if err := demo.Build(ctx, s, on); err != nil {
-		t.Fatal(err)
-	}
-	svc := app.New(s, time.Now, &on)
+	svc, s := sample.Worked(t, on)
 	// Twice: the first time tells the yards how their flow runs, which bears on
 	// what is worked out after it.
 	for range 2 {

@@ -2,16 +2,14 @@ package main
 
 import (
 	"encoding/json"
-	"path/filepath"
 	"strings"
 	"testing"
 	"time"
 
 	"kembo/app"
 	"kembo/core/day"
-	"kembo/demo"
+	"kembo/demo/sample"
 	"kembo/lab/calibration"
-	"kembo/store"
 )
 
 // TestCalibratePrintsWhatTheRangesHeld: two worlds, the same seed the same
@@ -50,16 +48,8 @@ func TestCalibratePrintsWhatTheRangesHeld(t *testing.T) {
 // TestTheEyeIsSaidInSettings: of few looks nothing is said but that they are few;
 // else the keeper that they speak for most is named as the settings take one.
 func TestTheEyeIsSaidInSettings(t *testing.T) {
-	path := filepath.Join(t.TempDir(), "sample.db")
-	s, err := store.Open(t.Context(), path)
-	if err != nil {
-		t.Fatal(err)
-	}
 	on := day.Of(2026, time.March, 1)
-	if err := demo.Build(t.Context(), s, on); err != nil {
-		t.Fatal(err)
-	}
-	s.Close()
+	path := sample.Write(t, on, false)
 	if out, err := kembo(t, "", "calibrate", "--data", path, "--eye", "--day", on.String()); err != nil ||
 		!strings.HasPrefix(out, "Only ") || !strings.Contains(out, "from 100 on") {
 		t.Errorf("in March: %v %s", err, out)

@@ -13,7 +13,7 @@ import (
 	"time"
 
 	"kembo/demo"
-	"kembo/store"
+	"kembo/demo/sample"
 )
 
 func kembo(t *testing.T, stdin string, args ...string) (out string, err error) {
@@ -210,14 +210,7 @@ func TestReassessSaysWhatItDid(t *testing.T) {
 	if _, err := kembo(t, "", "reassess"); err == nil || !strings.Contains(err.Error(), "--data") {
 		t.Errorf("no flag: %v", err)
 	}
-	s, err := store.Open(t.Context(), path)
-	if err != nil {
-		t.Fatal(err)
-	}
-	if err := demo.Build(t.Context(), s, demo.Default); err != nil {
-		t.Fatal(err)
-	}
-	s.Close()
+	path = sample.Write(t, demo.Default, false)
 	if out, err := kembo(t, "", "reassess", "--data", path); err != nil ||
 		!strings.Contains(out, "28 colonies worked out in") {
 		t.Errorf("the sample: %v %s", err, out)
