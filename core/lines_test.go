@@ -44,3 +44,27 @@ func TestNoLineRunsOn(t *testing.T) {
 		t.Errorf("only %d files were read", n)
 	}
 }
+
+// TestEachPackageHasAnExample: what a package is for can be read as code that runs.
+func TestEachPackageHasAnExample(t *testing.T) {
+	for dir := range imports(t, ".") {
+		if dir == "." {
+			continue
+		}
+		files, err := filepath.Glob(filepath.Join(dir, "*_test.go"))
+		if err != nil {
+			t.Fatal(err)
+		}
+		found := false
+		for _, f := range files {
+			b, err := os.ReadFile(f)
+			if err != nil {
+				t.Fatal(err)
+			}
+			found = found || strings.Contains(string(b), "\nfunc Example")
+		}
+		if !found {
+			t.Errorf("core/%s has no Example", dir)
+		}
+	}
+}
