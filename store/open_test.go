@@ -234,9 +234,12 @@ func TestACopyOfTheFileAloneIsWhole(t *testing.T) {
 // its sequence, ids and triggers too; a copy from before stands beside it; and the
 // time grows with its length, not with the square of it.
 func TestAnOldFileIsBroughtUpToDate(t *testing.T) {
+	const short, long = 10_000, 40_000
 	ctx := context.Background()
 	took := map[int]time.Duration{}
-	for _, n := range []int{20_000, 80_000} {
+	// One after the other and again, and of each the quickest: a machine that is busy
+	// for a while is busy for both.
+	for _, n := range []int{short, long, short, long} {
 		path := filepath.Join(t.TempDir(), "old.db")
 		db := atForm(t, path, 3) // before the log was copied for its new kind
 		do(
@@ -275,7 +278,9 @@ func TestAnOldFileIsBroughtUpToDate(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		took[n] = time.Since(begun)
+		if d := time.Since(begun); took[n] == 0 || d < took[n] {
+			took[n] = d
+		}
 		es, err := s.Events(ctx, "c", 1<<30)
 		if err != nil || len(es) != n || es[n-1].ID != fmt.Sprint("e", n-1) || es[n-1].Seq != int64(7*(n-1)+3) ||
 			es[9].Supersedes != "e8" {
@@ -311,10 +316,9 @@ func TestAnOldFileIsBroughtUpToDate(t *testing.T) {
 			t.Errorf("the copy from before has %d entries, %v", left, err)
 		}
 	}
-	// Four times the log: linear is four times the time, by the square sixteen. The
-	// machine may be busy.
-	if a, b := took[20_000], took[80_000]; b > 9*a {
-		t.Errorf("20,000 entries took %v, 80,000 %v", a, b)
+	// Four times the log: linear is four times the time, by the square sixteen.
+	if a, b := took[short], took[long]; b > 9*a {
+		t.Errorf("%d entries took %v, %d %v", short, a, long, b)
 	}
 }
 
