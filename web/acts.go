@@ -16,7 +16,7 @@ import (
 
 // boxOn puts a super on top.
 func (s *Server) boxOn(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
+	id := c.Params("colony")
 	x, err := s.as(c).Colony(c.Context(), id)
 	if err != nil {
 		return err
@@ -26,7 +26,7 @@ func (s *Server) boxOn(c fiber.Ctx) error {
 		return &app.FieldError{Field: "frames", Say: "give a whole number"}
 	}
 	if err := s.as(c).AddSuper(
-		c.Context(), id, c.FormValue("entry"), strings.Clone(c.FormValue("format")), frames,
+		c.Context(), id, c.FormValue("entry"), c.FormValue("format"), frames,
 		c.FormValue("comb") != "foundation", x.Today,
 	); err != nil {
 		return err
@@ -36,8 +36,8 @@ func (s *Server) boxOn(c fiber.Ctx) error {
 
 // putOn puts any box on a hive.
 func (s *Server) putOn(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	id := c.Params("colony")
+	val := func(k string) string { return strings.TrimSpace(c.FormValue(k)) }
 	n := app.NewBox{
 		EntryID: val("entry"), Format: val("format"), Drawn: val("comb") != "foundation", Where: val("where"),
 	}
@@ -60,9 +60,9 @@ func (s *Server) putOn(c fiber.Ctx) error {
 
 // done notes an advised action as done.
 func (s *Server) done(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
+	id := c.Params("colony")
 	if err := s.as(c).Do(
-		c.Context(), id, strings.Clone(c.FormValue("entry")), advice.Action(c.FormValue("action")),
+		c.Context(), id, c.FormValue("entry"), advice.Action(c.FormValue("action")),
 	); err != nil {
 		return err
 	}
@@ -71,8 +71,8 @@ func (s *Server) done(c fiber.Ctx) error {
 
 // note writes a feed, a treatment or a weighing.
 func (s *Server) note(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	id := c.Params("colony")
+	val := func(k string) string { return strings.TrimSpace(c.FormValue(k)) }
 	n := app.Note{ID: val("entry"), Kind: history.Kind(val("kind")), What: val("what")}
 	var err error
 	if n.Day, err = day.Parse(val("on")); err != nil {
@@ -106,7 +106,7 @@ func (s *Server) note(c fiber.Ctx) error {
 
 // boxOff takes a box off.
 func (s *Server) boxOff(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
+	id := c.Params("colony")
 	x, err := s.as(c).Colony(c.Context(), id)
 	if err != nil {
 		return err
@@ -123,7 +123,7 @@ func (s *Server) boxOff(c fiber.Ctx) error {
 
 // undo takes back the last entry.
 func (s *Server) undo(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
+	id := c.Params("colony")
 	if err := s.as(c).Undo(c.Context(), id, c.FormValue("entry"), c.FormValue("of")); err != nil {
 		return err
 	}
@@ -132,13 +132,13 @@ func (s *Server) undo(c fiber.Ctx) error {
 
 // arrange notes how the hive was arranged anew.
 func (s *Server) arrange(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
+	id := c.Params("colony")
 	on, err := day.Parse(c.FormValue("on"))
 	if err != nil {
 		return &app.FieldError{Field: "date", Say: err.Error()}
 	}
 	if err := s.as(c).Arrange(
-		c.Context(), id, strings.Clone(c.FormValue("entry")), on, strings.Clone(c.FormValue("what")),
+		c.Context(), id, c.FormValue("entry"), on, c.FormValue("what"),
 	); err != nil {
 		return err
 	}

@@ -80,7 +80,7 @@ func (s *Server) showBench(c fiber.Ctx) error {
 	}
 	typed := map[string]string{}
 	for _, f := range k.Fields {
-		if t := strings.TrimSpace(strings.Clone(c.Query(f.Key))); t != "" {
+		if t := strings.TrimSpace(c.Query(f.Key)); t != "" {
 			typed[f.Key] = t
 		}
 	}

@@ -384,7 +384,7 @@ func (s *Server) find(c fiber.Ctx) error {
 
 // moveVisit plans the yard's next visit.
 func (s *Server) moveVisit(c fiber.Ctx) error {
-	yard := strings.Clone(c.Params("yard"))
+	yard := c.Params("yard")
 	on, err := day.Parse(c.FormValue("on"))
 	if err != nil {
 		return &Problem{fiber.StatusUnprocessableEntity, "Date: " + err.Error() + ".", err}

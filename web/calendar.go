@@ -49,13 +49,13 @@ func (s *Server) showCalendar(c fiber.Ctx) error { return s.calendarPage(c, nil,
 // calendarPage shows the calendar with a sentence of what was wrong, if anything,
 // and what was typed.
 func (s *Server) calendarPage(c fiber.Ctx, wrong error, typed plantForm) error {
-	x, err := s.as(c).Calendar(c.Context(), strings.Clone(c.Params("yard")))
+	x, err := s.as(c).Calendar(c.Context(), c.Params("yard"))
 	if err != nil {
 		return err
 	}
 	v := calendarOf(x)
 	if n := c.Query("days"); n != "" {
-		v.Said = strings.Clone(n) + " days of weather taken in."
+		v.Said = n + " days of weather taken in."
 	}
 	if wrong != nil {
 		c.Status(fiber.StatusUnprocessableEntity)
@@ -141,12 +141,12 @@ func trim(v float64) string {
 
 // setPlant writes a plant of the calendar.
 func (s *Server) setPlant(c fiber.Ctx) error {
-	yard := strings.Clone(c.Params("yard"))
+	yard := c.Params("yard")
 	x, err := s.as(c).Calendar(c.Context(), yard)
 	if err != nil {
 		return err
 	}
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	val := func(k string) string { return strings.TrimSpace(c.FormValue(k)) }
 	f := plantForm{
 		val("before"), val("plant"), val("from"), val("peak_from"), val("peak_to"), val("to"), val("strength"),
 		val("pollen"), val("base"), val("degree_days"),
@@ -195,36 +195,36 @@ func (f plantForm) bloom(x app.Calendar) (season.Bloom, error) {
 }
 
 func (s *Server) removePlant(c fiber.Ctx) error {
-	yard := strings.Clone(c.Params("yard"))
+	yard := c.Params("yard")
 	return s.backToCalendar(
-		c, yard, s.as(c).RemovePlant(c.Context(), yard, strings.Clone(c.FormValue("plant"))), plantForm{},
+		c, yard, s.as(c).RemovePlant(c.Context(), yard, c.FormValue("plant")), plantForm{},
 	)
 }
 
 // noteFlow writes that a flow has started or is over.
 func (s *Server) noteFlow(c fiber.Ctx) error {
-	yard := strings.Clone(c.Params("yard"))
+	yard := c.Params("yard")
 	on, err := day.Parse(c.FormValue("on"))
 	if err != nil {
 		return s.backToCalendar(c, yard, &app.FieldError{Field: "date", Say: err.Error()}, plantForm{})
 	}
 	err = s.as(c).NoteFlow(
-		c.Context(), yard, strings.Clone(c.FormValue("entry")), strings.Clone(c.FormValue("plant")),
-		season.What(strings.Clone(c.FormValue("what"))), on,
+		c.Context(), yard, c.FormValue("entry"), c.FormValue("plant"),
+		season.What(c.FormValue("what")), on,
 	)
 	return s.backToCalendar(c, yard, err, plantForm{})
 }
 
 func (s *Server) takeBackFlow(c fiber.Ctx) error {
-	yard := strings.Clone(c.Params("yard"))
+	yard := c.Params("yard")
 	return s.backToCalendar(
-		c, yard, s.as(c).TakeBackFlow(c.Context(), yard, strings.Clone(c.FormValue("note"))), plantForm{},
+		c, yard, s.as(c).TakeBackFlow(c.Context(), yard, c.FormValue("note")), plantForm{},
 	)
 }
 
 // weatherFile takes a weather file in.
 func (s *Server) weatherFile(c fiber.Ctx) error {
-	yard := strings.Clone(c.Params("yard"))
+	yard := c.Params("yard")
 	head, err := c.FormFile("file")
 	if err != nil {
 		return s.backToCalendar(

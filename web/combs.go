@@ -133,13 +133,13 @@ func periodWords(feeds, treatments []colony.Period) string {
 
 // saveCombs notes what was found of the frames that are ticked.
 func (s *Server) saveCombs(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
+	id := c.Params("colony")
 	x, err := s.as(c).Believed(c.Context(), id)
 	if err != nil {
 		return err
 	}
 	v := combsOf(x)
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	val := func(k string) string { return strings.TrimSpace(c.FormValue(k)) }
 	v.Form = combForm{val("darkness"), val("drone"), val("granulated"), val("origin"), val("label"), val("cull")}
 	a := history.Combs{Label: v.Form.Label, Origin: v.Form.Origin}
 	for i := range v.Boxes {

@@ -193,12 +193,12 @@ func (s *Server) makeLink(c fiber.Ctx) error {
 }
 
 func (s *Server) nameDevice(c fiber.Ctx) error {
-	err := s.as(c).NameDevice(c.Context(), strings.Clone(c.FormValue("device")), strings.Clone(c.FormValue("name")))
+	err := s.as(c).NameDevice(c.Context(), c.FormValue("device"), c.FormValue("name"))
 	return s.backToDevices(c, err)
 }
 
 func (s *Server) removeDevice(c fiber.Ctx) error {
-	return s.backToDevices(c, s.as(c).RemoveDevice(c.Context(), strings.Clone(c.FormValue("device"))))
+	return s.backToDevices(c, s.as(c).RemoveDevice(c.Context(), c.FormValue("device")))
 }
 
 func (s *Server) endOldLink(c fiber.Ctx) error {

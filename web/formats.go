@@ -93,7 +93,7 @@ func formatRowOf(f hive.BoxFormat, set app.Settings, tall float64) formatRow {
 
 // readFormat reads the typed form, as typed, and the format it means.
 func readFormat(c fiber.Ctx, u measure.Units) (formatForm, app.NewFormat, error) {
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	val := func(k string) string { return strings.TrimSpace(c.FormValue(k)) }
 	f := formatForm{
 		Entry: val("entry"), Name: val("name"), LengthMM: val("length"), HeightMM: val("height"), Slots: val("slots"),
 		WidthMM: val("width"), BoxKg: val("box"), FrameKg: val("frame"), Super: val("super") != "",
@@ -192,7 +192,7 @@ func (s *Server) addFormat(c fiber.Ctx) error {
 }
 
 func (s *Server) removeFormat(c fiber.Ctx) error {
-	if err := s.as(c).RemoveFormat(c.Context(), strings.Clone(c.FormValue("key"))); err != nil {
+	if err := s.as(c).RemoveFormat(c.Context(), c.FormValue("key")); err != nil {
 		return err
 	}
 	return c.Redirect().Status(fiber.StatusSeeOther).To("/formats")

@@ -210,7 +210,7 @@ func zonesOf(s comb.Shares) string {
 
 // previewLook answers what the runways would be with the look so far.
 func (s *Server) previewLook(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
+	id := c.Params("colony")
 	if !wantsPart(c) { // reached without htmx: the whole page says the same
 		return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id + "/look")
 	}

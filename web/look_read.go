@@ -12,7 +12,7 @@ import (
 
 // typedIn gives what was typed in the fields of a posted form.
 func typedIn(c fiber.Ctx) form.Values {
-	return func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	return func(k string) string { return strings.TrimSpace(c.FormValue(k)) }
 }
 
 // hiveOf is what a form about a colony is about.

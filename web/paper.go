@@ -196,7 +196,7 @@ type tagView struct {
 }
 
 func (s *Server) showTags(c fiber.Ctx) error {
-	r, err := s.as(c).Round(c.Context(), strings.Clone(c.Params("yard")), 0)
+	r, err := s.as(c).Round(c.Context(), c.Params("yard"), 0)
 	if err != nil {
 		return err
 	}
@@ -217,7 +217,7 @@ func (s *Server) showTags(c fiber.Ctx) error {
 
 // scanned opens the colony of a tag in its yard's round of today.
 func (s *Server) scanned(c fiber.Ctx) error {
-	x, err := s.as(c).Believed(c.Context(), strings.Clone(c.Params("colony")))
+	x, err := s.as(c).Believed(c.Context(), c.Params("colony"))
 	if err != nil {
 		return err
 	}

@@ -2,7 +2,6 @@ package web
 
 import (
 	"errors"
-	"strings"
 
 	"github.com/gofiber/fiber/v3"
 
@@ -12,10 +11,10 @@ import (
 // addPhoto keeps a picture with a look; the page's script sends it, and waits for
 // the same answer as for a look.
 func (s *Server) addPhoto(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("photo"))
+	id := c.Params("photo")
 	err := s.as(c).AddPhoto(
-		c.Context(), strings.Clone(c.Params("colony")), strings.Clone(c.Query("look")), id,
-		strings.Clone(c.Query("by")), c.Body(),
+		c.Context(), c.Params("colony"), c.Query("look"), id,
+		c.Query("by"), c.Body(),
 	)
 	var field *app.FieldError
 	switch {
@@ -30,7 +29,7 @@ func (s *Server) addPhoto(c fiber.Ctx) error {
 }
 
 func (s *Server) showPhoto(c fiber.Ctx) error {
-	b, err := s.as(c).PhotoJPEG(c.Context(), strings.Clone(c.Params("photo")))
+	b, err := s.as(c).PhotoJPEG(c.Context(), c.Params("photo"))
 	if err != nil {
 		return err
 	}

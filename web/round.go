@@ -65,7 +65,7 @@ type roundQuery struct {
 }
 
 func roundQueryOf(c fiber.Ctx) roundQuery {
-	d, err := day.Parse(strings.Clone(c.Query("round", c.FormValue("round"))))
+	d, err := day.Parse(c.Query("round", c.FormValue("round")))
 	if err != nil {
 		return roundQuery{}
 	}
@@ -105,11 +105,11 @@ func (s *Server) roundOf(c fiber.Ctx) (*roundView, app.Round, error) {
 	var on day.Day
 	if t := c.Query("on"); t != "" {
 		var err error
-		if on, err = day.Parse(strings.Clone(t)); err != nil {
+		if on, err = day.Parse(t); err != nil {
 			return nil, app.Round{}, &app.FieldError{Field: "date", Say: err.Error()}
 		}
 	}
-	r, err := s.as(c).Round(c.Context(), strings.Clone(c.Params("yard")), on)
+	r, err := s.as(c).Round(c.Context(), c.Params("yard"), on)
 	if err != nil {
 		return nil, r, err
 	}
@@ -197,8 +197,8 @@ func (s *Server) showSummary(c fiber.Ctx) error {
 
 // setRound writes the order in which colonies stand.
 func (s *Server) setRound(c fiber.Ctx) error {
-	yard := strings.Clone(c.Params("yard"))
-	ids := strings.Split(strings.Clone(c.FormValue("order")), ",")
+	yard := c.Params("yard")
+	ids := strings.Split(c.FormValue("order"), ",")
 	if err := s.as(c).SetRound(c.Context(), yard, ids); err != nil {
 		return err
 	}
@@ -212,7 +212,7 @@ func (s *Server) setRound(c fiber.Ctx) error {
 
 // onAll writes one thing for all colonies of a yard but some.
 func (s *Server) onAll(c fiber.Ctx) error {
-	yard := strings.Clone(c.Params("yard"))
+	yard := c.Params("yard")
 	val := typedIn(c)
 	x := app.OnAll{ID: val("entry"), By: val("by")}
 	var err error

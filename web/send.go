@@ -40,7 +40,7 @@ type question struct {
 // saveLook stores what was found and done and goes on; where it cannot be, the
 // form comes back with a sentence and all that was typed.
 func (s *Server) saveLook(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
+	id := c.Params("colony")
 	queued := c.Get(queueHeader) != ""
 	read := s.as(c).Colony
 	if queued { // no page is shown, so nothing need be forecast
@@ -111,7 +111,7 @@ func ownOf(c fiber.Ctx) []string {
 	if own == "" {
 		return nil
 	}
-	return strings.Split(strings.Clone(own), ",")
+	return strings.Split(own, ",")
 }
 
 // readForm reads a posted form of the look page: into the page as typed, and as what
@@ -130,7 +130,7 @@ func readEntered(val form.Values, body string, v *lookView, x app.Colony) (app.E
 }
 
 func refuse(c fiber.Ctx, id, say string, qs []questionForm) error {
-	a := sentAnswer{ID: strings.Clone(id), Say: say}
+	a := sentAnswer{ID: id, Say: say}
 	for _, q := range qs {
 		a.Questions = append(a.Questions, question{q.Key, q.Ask})
 	}

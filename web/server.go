@@ -75,6 +75,7 @@ func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
 	if err != nil {
 		return nil, err
 	}
+	// Immutable: what a handler is given of a request is its own to keep.
 	s.fiber = fiber.New(fiber.Config{
 		Immutable: true, ErrorHandler: s.problem, AppName: "Kembo", StreamRequestBody: true, BodyLimit: bodyPrefetch,
 		Concurrency: connectionsFor(), ReadTimeout: readFor, WriteTimeout: writeFor, IdleTimeout: idleFor,

@@ -39,7 +39,7 @@ func (s *Server) newYard(c fiber.Ctx) error { return s.show(c, "new-yard", blank
 
 func (s *Server) makeYard(c fiber.Ctx) error {
 	v := blankYard()
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	val := func(k string) string { return strings.TrimSpace(c.FormValue(k)) }
 	v.Entry, v.Name, v.Climate, v.Hemisphere, v.Zone, v.Rhythm = val("entry"), val("name"), val("climate"), val("hemisphere"), val("zone"), val("rhythm")
 	days, _ := strconv.Atoi(v.Rhythm) // not a number is 0, which is refused below
 	err := s.as(c).MakeYard(
@@ -120,7 +120,7 @@ func everyFormat(ctx context.Context, svc *app.Service) ([]option, error) {
 }
 
 func (s *Server) newColony(c fiber.Ctx) error {
-	yard := strings.Clone(c.Params("yard"))
+	yard := c.Params("yard")
 	if _, err := s.as(c).Board(c.Context(), yard); err != nil {
 		return err
 	}
@@ -133,12 +133,12 @@ func (s *Server) newColony(c fiber.Ctx) error {
 }
 
 func (s *Server) makeColony(c fiber.Ctx) error {
-	v := blankColony(strings.Clone(c.Params("yard")))
+	v := blankColony(c.Params("yard"))
 	var err error
 	if v.Formats, err = s.formatChoices(c); err != nil {
 		return err
 	}
-	val := func(k string) string { return strings.Clone(strings.TrimSpace(c.FormValue(k))) }
+	val := func(k string) string { return strings.TrimSpace(c.FormValue(k)) }
 	v.SuperFrames = val("super_frames")
 	perSuper := 0
 	if v.SuperFrames != "" {

@@ -64,9 +64,9 @@ func (s *Server) showWeight(c fiber.Ctx) error {
 		return err
 	}
 	if n := c.Query("readings"); n != "" {
-		v.Said = words.Capital(strings.Clone(n)) + " readings taken in"
+		v.Said = words.Capital(n) + " readings taken in"
 		if k := c.Query("skipped"); k != "" && k != "0" {
-			v.Said += ", " + strings.Clone(k) + " rows skipped that are no readings"
+			v.Said += ", " + k + " rows skipped that are no readings"
 		}
 		v.Said += "."
 	}
@@ -75,7 +75,7 @@ func (s *Server) showWeight(c fiber.Ctx) error {
 
 func (s *Server) weightOf(c fiber.Ctx) (*weightView, error) {
 	w, err := s.as(c).Weights(
-		c.Context(), strings.Clone(c.Params("colony")), strings.Clone(c.Query("from")), strings.Clone(c.Query("to")),
+		c.Context(), c.Params("colony"), c.Query("from"), c.Query("to"),
 	)
 	if err != nil {
 		return nil, err
@@ -204,7 +204,7 @@ func dayRowOf(d ledger.Daily, u measure.Unit) dayRow {
 // scaleFile takes a scale's file: where its header is known it is taken in,
 // else its columns are asked about.
 func (s *Server) scaleFile(c fiber.Ctx) error {
-	id := strings.Clone(c.Params("colony"))
+	id := c.Params("colony")
 	refuse := func(say string) error {
 		v, err := s.weightOf(c)
 		if err != nil {
@@ -277,7 +277,7 @@ func (s *Server) askColumns(
 
 // importScale takes in a file whose columns were answered.
 func (s *Server) importScale(c fiber.Ctx) error {
-	id, text := strings.Clone(c.Params("colony")), strings.Clone(c.FormValue("text"))
+	id, text := c.Params("colony"), c.FormValue("text")
 	sheet, err := exchange.SniffScale(text)
 	if err != nil {
 		return &app.FieldError{Field: "file", Say: err.Error()}
@@ -291,7 +291,7 @@ func (s *Server) importScale(c fiber.Ctx) error {
 	}
 	cols := exchange.ScaleColumns{
 		Header: c.FormValue("header") != "", Time: num("time"), Date: num("date"), Weight: num("weight"),
-		Unit: strings.Clone(c.FormValue("unit")), DayFirst: c.FormValue("order") != "month",
+		Unit: c.FormValue("unit"), DayFirst: c.FormValue("order") != "month",
 	}
 	done, err := s.as(c).ImportScale(c.Context(), id, sheet, cols)
 	var field *app.FieldError
