@@ -15,6 +15,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/moves"
 	"kembo/core/season"
 )
 
@@ -81,6 +82,25 @@ func TestWindowTable(t *testing.T) {
 		fmt.Fprintf(&b, "| %s | %s | %d to %d | %s | %s | %s |\n", w.Name, w.Owner, w.From, w.To, by, of, w.Source)
 	}
 	table(t, "model.md", "windows", b.String())
+}
+
+// TestActTable: kinds of act and the codes that say them.
+func TestActTable(t *testing.T) {
+	var b strings.Builder
+	b.WriteString("| kind | code | in a line | `n` |\n|---|---|---|---|\n")
+	for _, r := range moves.All {
+		if len(r.Ways) == 0 {
+			fmt.Fprintf(&b, "| `%s` | – | – | – |\n", r.Kind)
+		}
+		for _, w := range r.Ways {
+			n := "–"
+			if w.Numbered() {
+				n = fmt.Sprintf("%s, at most %g", w.Wants, w.Most)
+			}
+			fmt.Fprintf(&b, "| `%s` | `%s` | `%s` | %s |\n", r.Kind, w.Code, w.Example, n)
+		}
+	}
+	table(t, "formats.md", "acts", b.String())
 }
 
 func TestRuleTable(t *testing.T) {
