@@ -37,7 +37,8 @@ const csp = "default-src 'none'; script-src 'self'; style-src 'self'; img-src 's
 	"connect-src 'self'; manifest-src 'self'; worker-src 'self'; form-action 'self'; base-uri 'none'; " +
 	"frame-ancestors 'none'"
 
-// Server is the web face of a service.
+// Server is the web face of a service. Its handler is safe for concurrent use; what
+// sets it up ([Server.Reach]) is called before it serves.
 type Server struct {
 	service  *app.Service
 	views    *views

@@ -100,7 +100,8 @@ func DefaultSettings() Settings {
 		UnclippedDays: 7, ClippedDays: 12, StaleDays: 21, LiftLimitKg: 25, DrawnSupers: true}
 }
 
-// Situation is all a rule may look at.
+// Situation is all a rule may look at. It remembers what rules have asked for: it is
+// for one goroutine.
 type Situation struct {
 	Today, Visit day.Day
 	VisitPlanned bool

@@ -9,7 +9,8 @@ import (
 
 // Ensemble is what is believed of a colony: many states that it may be in, each
 // with its own pace, all as likely. Member m of every colony of a yard meets
-// member m's weather and flow.
+// member m's weather and flow. What moves it or lets it learn writes in it: it is for
+// one goroutine, and others get a clone.
 type Ensemble struct {
 	Day    day.Day
 	States []State

@@ -57,7 +57,8 @@ type Result struct {
 }
 
 // Ready is an ensemble that has been moved to today: every run from it, with
-// whatever is done, starts from the same states and meets the same days.
+// whatever is done, starts from the same states and meets the same days. Runs only
+// read it: it is safe for concurrent use.
 type Ready struct {
 	in    Input
 	x     *Ensemble

@@ -58,7 +58,8 @@ const warmerBy, anyFlightC, someHours = 2, 8, 0.8
 
 // Yard holds the conditions of a yard over a stretch of days: what is likely,
 // and what each member of an ensemble draws. It is made once and shared by all
-// colonies and all what-ifs, so that they differ in nothing else.
+// colonies and all what-ifs, so that they differ in nothing else. Once what was met
+// is told ([Yard.Met]) it is only read, and safe for concurrent use.
 type Yard struct {
 	From    day.Day
 	Days    int

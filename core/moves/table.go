@@ -16,7 +16,8 @@ type Row struct {
 }
 
 // Table is the kinds of act that are known, in the order in which a form shows
-// them. It is not changed once it is in use.
+// them. It is not changed once it is in use, so it is safe for concurrent use, as are
+// [All] and its rows.
 type Table []Row
 
 // All is the table of Kembo. To add an act is a file and a row here.
