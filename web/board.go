@@ -11,7 +11,6 @@ import (
 
 	"kembo/app"
 	"kembo/core/advice"
-	"kembo/core/comb"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/measure"
@@ -241,33 +240,6 @@ func orInf(v *float64) float64 {
 	return math.Floor(*v) // days that are whole
 }
 
-func glyphOf(x app.Standing) template.HTML { return glyph(x.Boxes, x.Excluder, stackWords(x.Boxes)) }
-
-func glyph(boxes []app.GlyphBox, excluder int, alt string) template.HTML {
-	var out []draw.GlyphBox
-	for _, b := range boxes {
-		g := draw.GlyphBox{HeightMM: b.HeightMM}
-		for f := range slices.Chunk(b.Shares, comb.Contents) {
-			g.Frames = append(g.Frames, [comb.Contents]uint8(f))
-		}
-		out = append(out, g)
-	}
-	return draw.Glyph(out, excluder, alt)
-}
-
-func stackWords(boxes []app.GlyphBox) string {
-	supers := 0
-	for _, b := range boxes {
-		if b.Super {
-			supers++
-		}
-	}
-	return fmt.Sprintf(
-		"Hive of %s and %s", words.Count(len(boxes)-supers, "brood box", "brood boxes"),
-		words.Count(supers, "super", "supers"),
-	)
-}
-
 func yardLinkOf(y app.YardLine, on bool) yardLink {
 	l := yardLink{
 		ID: y.ID, Name: y.Name, Count: words.Count(y.Colonies, "colony", "colonies"), Visit: y.Visit.Short(), On: on,
@@ -335,41 +307,6 @@ func bloomOf(all []season.Bloom, sd int) []draw.Bloom {
 		)
 	}
 	return out
-}
-
-// needText writes a need in the user's units.
-func needText(n advice.Need, u measure.Units) string {
-	count, unit := n.Count, n.Unit
-	switch unit {
-	case measure.Litre.Name:
-		return measure.Amount(u.Volume.In(count)) + " " + u.Volume.Name + " " + n.What
-	case measure.Kilogram.Name:
-		return kgText(u, count) + " " + n.What
-	}
-	if count == 1 {
-		return "1 " + n.What
-	}
-	return fmt.Sprintf("%.0f %ss", count, n.What)
-}
-
-// addNeeds sums needs of the same kind.
-func addNeeds(all, more []advice.Need) []advice.Need {
-	for _, n := range more {
-		if i := slices.IndexFunc(all, func(a advice.Need) bool { return a.What == n.What }); i >= 0 {
-			all[i].Count += n.Count
-		} else {
-			all = append(all, n)
-		}
-	}
-	return all
-}
-
-func needsText(ns []advice.Need, u measure.Units) string {
-	var out []string
-	for _, n := range ns {
-		out = append(out, needText(n, u))
-	}
-	return strings.Join(out, ", ")
 }
 
 // find goes to the colony with a code.

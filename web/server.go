@@ -5,21 +5,15 @@ package web
 
 import (
 	"context"
-	"crypto/rand"
 	"embed"
 	"errors"
-	"fmt"
 	"html/template"
 	"log/slog"
 	"net"
-	"runtime/debug"
 	"strings"
-	"sync"
 	"time"
 
 	"github.com/gofiber/fiber/v3"
-	"github.com/gofiber/fiber/v3/middleware/compress"
-	recoverer "github.com/gofiber/fiber/v3/middleware/recover"
 	"golang.org/x/sync/semaphore"
 
 	"kembo/app"
@@ -109,89 +103,6 @@ func opts(pairs ...string) []option {
 	return out
 }
 
-// routes reads as a table of contents.
-func (s *Server) routes() {
-	r := s.fiber
-	r.Use(recoverer.New(recoverer.Config{EnableStackTrace: true, StackTraceHandler: noteFault}))
-	r.Use(s.guard)
-	r.Use(s.withBody)
-	r.Use(s.before)
-	r.Get("/a/*", s.assets.serve)
-	r.Use(compress.New(compress.Config{Level: compress.LevelBestSpeed}))
-	r.Get("/healthz", func(c fiber.Ctx) error { return c.SendString("ok") })
-
-	slowed := s.slowed()
-	r.Get("/join/:key", slowed, s.showJoin)
-	r.Post("/join/:key", slowed, s.join)
-	r.Get("/devices", s.showDevices)
-	r.Post("/devices/link", s.makeLink)
-	r.Post("/devices/name", s.nameDevice)
-	r.Post("/devices/remove", s.removeDevice)
-	r.Post("/devices/old", s.endOldLink)
-	r.Get("/sw.js", s.showWorker)
-	r.Get("/manifest.webmanifest", s.showManifest)
-	r.Get("/away", s.showAway)
-
-	r.Get("/", s.showBoard)
-	r.Get("/find", s.find)
-	r.Get("/working", s.working)
-	r.Get("/yards", s.showYards)
-	r.Get("/yards/new", s.newYard)
-	r.Post("/yards", s.makeYard)
-	r.Get("/yards/:yard", s.showBoard)
-	r.Post("/yards/:yard/visit", s.moveVisit)
-	r.Get("/yards/:yard/calendar", s.showCalendar)
-	r.Post("/yards/:yard/plants", s.setPlant)
-	r.Post("/yards/:yard/plants/remove", s.removePlant)
-	r.Post("/yards/:yard/flow", s.noteFlow)
-	r.Post("/yards/:yard/flow/remove", s.takeBackFlow)
-	r.Post("/yards/:yard/weather", s.weatherFile)
-	r.Get("/yards/:yard/round", s.showRound)
-	r.Get("/yards/:yard/round/summary", s.showSummary)
-	r.Post("/yards/:yard/round/order", s.setRound)
-	r.Get("/yards/:yard/sheet", s.showSheet)
-	r.Get("/yards/:yard/keyed", s.showKeyed)
-	r.Post("/yards/:yard/keyed", s.saveKeyed)
-	r.Get("/yards/:yard/tags", s.showTags)
-	r.Get("/t/:colony", s.scanned)
-	r.Post("/yards/:yard/round/all", s.onAll)
-	r.Get("/yards/:yard/colonies/new", s.newColony)
-	r.Post("/yards/:yard/colonies", s.makeColony)
-
-	r.Get("/shorthand", s.showShorthand)
-	r.Get("/pocket", s.showPocket)
-	r.Get("/bench", s.showBench)
-	r.Get("/bench/:name", s.showBench)
-	r.Get("/formats", s.showFormats)
-	r.Post("/formats", s.addFormat)
-	r.Post("/formats/try", s.tryFormat)
-	r.Post("/formats/remove", s.removeFormat)
-	r.Get("/settings", s.showSettings)
-	r.Post("/settings", s.saveSettings)
-
-	r.Get("/colonies/:colony", s.showColony)
-	r.Get("/colonies/:colony/course", s.showCourse)
-	r.Get("/colonies/:colony/course.csv", s.courseCSV)
-	r.Get("/colonies/:colony/weight", s.showWeight)
-	r.Post("/colonies/:colony/scale", s.scaleFile)
-	r.Post("/colonies/:colony/scale/import", s.importScale)
-	r.Get("/colonies/:colony/combs", s.showCombs)
-	r.Post("/colonies/:colony/combs", s.saveCombs)
-	r.Get("/culls", s.showCulls)
-	r.Get("/colonies/:colony/look", s.showLook)
-	r.Post("/colonies/:colony/look", s.saveLook)
-	r.Post("/colonies/:colony/look/preview", s.previewLook)
-	r.Post("/colonies/:colony/photos/:photo", s.addPhoto)
-	r.Get("/photos/:photo", s.showPhoto)
-	r.Post("/colonies/:colony/done", s.done)
-	r.Post("/colonies/:colony/notes", s.note)
-	r.Post("/colonies/:colony/boxes", s.boxOn)
-	r.Post("/colonies/:colony/arrange", s.arrange)
-	r.Post("/colonies/:colony/boxes/any", s.putOn)
-	r.Post("/colonies/:colony/boxes/off", s.boxOff)
-	r.Post("/colonies/:colony/undo", s.undo)
-}
-
 // Handler gives the fiber app, for tests that need no network.
 func (s *Server) Handler() *fiber.App { return s.fiber }
 
@@ -212,122 +123,6 @@ func (s *Server) Serve(ctx context.Context, l net.Listener) error {
 		}
 		return err
 	}
-}
-
-// Problem pairs an error for the log with a sentence for the user.
-type Problem struct {
-	Status int
-	Say    string // what happened, and what to do next
-	Err    error
-}
-
-func (p *Problem) Error() string { return fmt.Sprintf("%d %s (%v)", p.Status, p.Say, p.Err) }
-
-// Unwrap returns the error for the log.
-func (p *Problem) Unwrap() error { return p.Err }
-
-// problem turns any error into a page with a sentence.
-func (s *Server) problem(c fiber.Ctx, err error) error {
-	id := strings.ToLower(rand.Text()[:8])
-	p := &Problem{
-		Status: fiber.StatusInternalServerError,
-		Say:    "Something went wrong here; Kembo's log has it under " + id + ". Go back and look whether what you sent is there before you send it again.",
-		Err:    err,
-	}
-	var own *Problem
-	var fe *fiber.Error
-	var field *app.FieldError
-	var not *app.NotAllowedError
-	switch {
-	case errors.As(err, &not):
-		p.Status, p.Say = fiber.StatusForbidden, "Whoever uses this device may not do that. Ask whoever keeps Kembo."
-	case errors.As(err, &own):
-		p = own
-	case errors.Is(err, app.ErrNotFound):
-		p.Status, p.Say = fiber.StatusNotFound, "Not found. Choose it from the board."
-	case errors.As(err, &field):
-		p.Status, p.Say = fiber.StatusUnprocessableEntity, sentence(field)
-	case errors.As(err, &fe):
-		p.Status = fe.Code
-		if fe.Code < 500 {
-			p.Say = "There is no such page. Go back to the board."
-		}
-	}
-	switch {
-	case p.Status >= 500:
-		s.log.Error(
-			"request failed", "id", id, "method", c.Method(), "path", c.Path(), "err", err, "stack",
-			c.Locals(faultKey{}),
-		)
-	case p.Status == fiber.StatusUnauthorized || p.Status == fiber.StatusForbidden ||
-		p.Status == fiber.StatusTooManyRequests:
-		s.log.Warn("refused", "status", p.Status, "method", c.Method(), "path", hidden(c.Path()), "err", err)
-	}
-	s.headers(c)
-	c.Status(p.Status)
-	if c.Get(queueHeader) != "" { // it keeps what it sent, and wants a sentence
-		return c.JSON(sentAnswer{Say: p.Say, Join: p.Status == fiber.StatusUnauthorized})
-	}
-	var rerr error
-	if _, refused := refusedUnread[p.Status]; refused || !joined(c) {
-		rerr = s.refuse(c, p)
-	} else {
-		rerr = s.show(
-			c, "problem",
-			&problemView{shell: shell{Title: "That did not work"}, Head: "That did not work", Say: p.Say},
-		)
-	}
-	if rerr != nil {
-		return c.SendString(p.Say)
-	}
-	return nil
-}
-
-// refusedUnread are the statuses of what is refused before anything is asked of
-// app. Whoever sends much of that gets a page that costs nothing.
-var refusedUnread = map[int]struct{}{
-	fiber.StatusBadRequest: {}, fiber.StatusLengthRequired: {}, fiber.StatusRequestEntityTooLarge: {},
-	fiber.StatusUnsupportedMediaType: {}, fiber.StatusMisdirectedRequest: {}, fiber.StatusTooManyRequests: {},
-}
-
-// refusals are the pages that refuse, by their sentence, made once each: there are
-// as many as sentences in this package.
-type refusals struct{ made sync.Map }
-
-// refuse answers with a page that says nothing but a sentence.
-func (s *Server) refuse(c fiber.Ctx, p *Problem) error {
-	b, ok := s.refusals.made.Load(p.Say)
-	if !ok {
-		v := &problemView{
-			shell: shell{Title: "That did not work", Operation: " ", Today: " ", Locked: true},
-			Head:  "That did not work", Say: p.Say,
-		}
-		if p.Status == fiber.StatusUnauthorized {
-			v.Head = "This device has not joined"
-		}
-		made, err := s.views.render("problem", v)
-		if err != nil {
-			return err
-		}
-		b, _ = s.refusals.made.LoadOrStore(p.Say, made)
-	}
-	c.Set(fiber.HeaderCacheControl, "no-store")
-	c.Set(fiber.HeaderContentType, fiber.MIMETextHTMLCharsetUTF8)
-	return c.Send(b.([]byte))
-}
-
-type problemView struct {
-	shell
-	Head, Say string
-}
-
-// sentence writes a field error for a person.
-func sentence(e *app.FieldError) string {
-	f := []rune(e.Field)
-	if len(f) > 0 && f[0] >= 'a' && f[0] <= 'z' {
-		f[0] -= 32
-	}
-	return string(f) + ": " + e.Say + "."
 }
 
 // shell is what every page has.
@@ -393,19 +188,6 @@ func (s *Server) before(c fiber.Ctx) error {
 	}
 	defer s.service.Page()()
 	return c.Next()
-}
-
-// faultKey is where a request has the place of a fault that was caught.
-type faultKey struct{}
-
-func noteFault(c fiber.Ctx, _ any) { c.Locals(faultKey{}, string(debug.Stack())) }
-
-// hidden is a path without the key that is in it.
-func hidden(path string) string {
-	if strings.HasPrefix(path, "/join/") {
-		return "/join/…"
-	}
-	return path
 }
 
 // wantsPart reports whether htmx asked for a fragment.

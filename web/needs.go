@@ -1,0 +1,45 @@
+package web
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"kembo/core/advice"
+	"kembo/core/measure"
+)
+
+// needText writes a need in the user's units.
+func needText(n advice.Need, u measure.Units) string {
+	count, unit := n.Count, n.Unit
+	switch unit {
+	case measure.Litre.Name:
+		return measure.Amount(u.Volume.In(count)) + " " + u.Volume.Name + " " + n.What
+	case measure.Kilogram.Name:
+		return kgText(u, count) + " " + n.What
+	}
+	if count == 1 {
+		return "1 " + n.What
+	}
+	return fmt.Sprintf("%.0f %ss", count, n.What)
+}
+
+// addNeeds sums needs of the same kind.
+func addNeeds(all, more []advice.Need) []advice.Need {
+	for _, n := range more {
+		if i := slices.IndexFunc(all, func(a advice.Need) bool { return a.What == n.What }); i >= 0 {
+			all[i].Count += n.Count
+		} else {
+			all = append(all, n)
+		}
+	}
+	return all
+}
+
+func needsText(ns []advice.Need, u measure.Units) string {
+	var out []string
+	for _, n := range ns {
+		out = append(out, needText(n, u))
+	}
+	return strings.Join(out, ", ")
+}
