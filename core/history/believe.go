@@ -41,122 +41,122 @@ type Gain struct {
 const scaleStep = 4
 
 // yard returns the conditions that the ensemble meets, drawn once for a log.
-func (b *walker) yard(from day.Day) *forecast.Yard {
-	if b.ground.Yard == nil || from < b.ground.Yard.From {
-		to := max(b.last, b.ground.To)
-		b.ground.Yard = forecast.NewYard(b.ground.Site, from, to, int(to-from)+1, forecast.Members, b.ground.Seed)
+func (w *walker) yard(from day.Day) *forecast.Yard {
+	if w.ground.Yard == nil || from < w.ground.Yard.From {
+		to := max(w.last, w.ground.To)
+		w.ground.Yard = forecast.NewYard(w.ground.Site, from, to, int(to-from)+1, forecast.Members, w.ground.Seed)
 	}
-	return b.ground.Yard
+	return w.ground.Yard
 }
 
 // carries reports whether what is believed can be carried to a day.
-func (b *walker) carries(on day.Day) bool {
-	return b.Estimate != nil && b.ground.Site.Yard != "" && on >= b.last-CarryDays
+func (w *walker) carries(on day.Day) bool {
+	return w.Estimate != nil && w.ground.Site.Yard != "" && on >= w.last-CarryDays
 }
 
 // advance moves the ensemble to a day, past the readings of a scale on the way.
-func (b *walker) advance(x *forecast.Ensemble, to day.Day) {
-	b.follow(x, to)
-	b.move(x, b.yard(x.Day), &b.parameters, to)
+func (w *walker) advance(x *forecast.Ensemble, to day.Day) {
+	w.follow(x, to)
+	w.move(x, w.yard(x.Day), &w.parameters, to)
 }
 
 // follow moves the ensemble past the readings of a scale before a day; after the last
 // of them it stays.
-func (b *walker) follow(x *forecast.Ensemble, to day.Day) {
-	y, p := b.yard(x.Day), &b.parameters
+func (w *walker) follow(x *forecast.Ensemble, to day.Day) {
+	y, p := w.yard(x.Day), &w.parameters
 	sum, n, variance := 0.0, 0, 0.0
-	for _, g := range b.ground.Gains {
+	for _, g := range w.ground.Gains {
 		if g.Day < x.Day || g.Day >= to {
 			continue
 		}
 		if n == 0 {
-			b.move(x, y, p, g.Day)
+			w.move(x, y, p, g.Day)
 			x.Mark()
 		}
 		sum, n, variance = sum+g.Kg, n+1, variance+g.SD*g.SD
 		if n == scaleStep {
-			b.move(x, y, p, g.Day+1)
+			w.move(x, y, p, g.Day+1)
 			x.Gained(sum, math.Sqrt(variance))
 			sum, n, variance = 0, 0, 0
 		}
 	}
 }
 
-func (b *walker) move(x *forecast.Ensemble, y *forecast.Yard, p *forecast.Parameters, to day.Day) {
+func (w *walker) move(x *forecast.Ensemble, y *forecast.Yard, p *forecast.Parameters, to day.Day) {
 	if to > x.Day {
 		days := int(to - x.Day)
-		x.Move(p, y, b.Changes, to)
-		x.Drift(y, days, b.ground.Colony, b.ground.Seed)
+		x.Move(p, y, w.Changes, to)
+		x.Drift(y, days, w.ground.Colony, w.ground.Seed)
 	}
 }
 
 // expect returns what a look on a day may be read against, and leaves in ahead
 // the ensemble of that day before the look.
-func (b *walker) expect(on day.Day) *colony.Expected {
-	b.ahead = nil
-	if !b.carries(on) || on < b.Estimate.Day || b.Estimate.Day < b.last-CarryDays {
+func (w *walker) expect(on day.Day) *colony.Expected {
+	w.ahead = nil
+	if !w.carries(on) || on < w.Estimate.Day || w.Estimate.Day < w.last-CarryDays {
 		return nil
 	}
-	if on == b.Estimate.Day { // a second look on a day: what the first saw is seen
-		if b.before != nil { // both are one look, at the hive as it is now
-			b.ahead = b.before.Clone()
-			b.ahead.Begin()
-			b.ahead.Move(&b.parameters, b.yard(on), b.Changes, on)
+	if on == w.Estimate.Day { // a second look on a day: what the first saw is seen
+		if w.before != nil { // both are one look, at the hive as it is now
+			w.ahead = w.before.Clone()
+			w.ahead.Begin()
+			w.ahead.Move(&w.parameters, w.yard(on), w.Changes, on)
 		}
 		return nil
 	}
-	if b.Ensemble == nil {
-		e := *b.Estimate
-		e.Stack = b.Stack
-		b.Ensemble = b.draw(&e)
+	if w.Ensemble == nil {
+		e := *w.Estimate
+		e.Stack = w.Stack
+		w.Ensemble = w.draw(&e)
 	}
-	b.ahead = b.Ensemble.Clone()
-	b.advance(b.ahead, on)
-	before := *b.Estimate
-	before.Stack = b.Stack
-	x := b.ahead.Expected(before, &b.parameters)
+	w.ahead = w.Ensemble.Clone()
+	w.advance(w.ahead, on)
+	before := *w.Estimate
+	before.Stack = w.Stack
+	x := w.ahead.Expected(before, &w.parameters)
 	return &x
 }
 
-func (b *walker) draw(e *colony.Estimate) *forecast.Ensemble {
+func (w *walker) draw(e *colony.Estimate) *forecast.Ensemble {
 	return forecast.Draw(
-		e, &b.parameters, b.yard(e.Day), e.Stack.ExcluderAbove > 0, b.ground.Colony, forecast.Members, b.ground.Seed,
+		e, &w.parameters, w.yard(e.Day), e.Stack.ExcluderAbove > 0, w.ground.Colony, forecast.Members, w.ground.Seed,
 	)
 }
 
 // learn takes an estimate in: the ensemble that was expected is moved by what
 // was seen, or drawn anew where that is beyond what the forecast can know.
-func (b *walker) learn(e *colony.Estimate) {
-	b.Ensemble, b.before = nil, nil
-	if b.ground.Site.Yard == "" || e.Day < b.last-CarryDays {
+func (w *walker) learn(e *colony.Estimate) {
+	w.Ensemble, w.before = nil, nil
+	if w.ground.Site.Yard == "" || e.Day < w.last-CarryDays {
 		return
 	}
-	again := b.Estimate != nil && e.Day == b.Estimate.Day
-	b.before = b.ahead
-	if b.ahead == nil {
-		b.Ensemble = b.draw(e)
+	again := w.Estimate != nil && e.Day == w.Estimate.Day
+	w.before = w.ahead
+	if w.ahead == nil {
+		w.Ensemble = w.draw(e)
 		return
 	}
-	x := b.ahead.Clone()
+	x := w.ahead.Clone()
 	sights := forecast.Sights(e)
 	if again {
-		b.Tests = slices.DeleteFunc(b.Tests, func(t Tested) bool { return t.Day == e.Day })
-		b.Surprises = slices.DeleteFunc(b.Surprises, func(s Surprise) bool { return s.Day == e.Day })
+		w.Tests = slices.DeleteFunc(w.Tests, func(t Tested) bool { return t.Day == e.Day })
+		w.Surprises = slices.DeleteFunc(w.Surprises, func(s Surprise) bool { return s.Day == e.Day })
 	}
-	b.sights = slices.DeleteFunc(slices.Clone(sights), func(s forecast.Sight) bool {
+	w.sights = slices.DeleteFunc(slices.Clone(sights), func(s forecast.Sight) bool {
 		return s.Of == forecast.OfBees && e.Accepted
 	})
-	for _, s := range b.sights {
-		b.Tests = append(b.Tests, Tested{e.Day, b.Estimate.Day, s.Of, b.ahead.Foresee(s, &b.parameters), s.Value})
+	for _, s := range w.sights {
+		w.Tests = append(w.Tests, Tested{e.Day, w.Estimate.Day, s.Of, w.ahead.Foresee(s, &w.parameters), s.Value})
 	}
-	if !x.See(sights, &b.parameters) {
-		b.Surprises = append(b.Surprises, b.surprise(e, sights))
-		fresh := b.draw(e)
+	if !x.See(sights, &w.parameters) {
+		w.Surprises = append(w.Surprises, w.surprise(e, sights))
+		fresh := w.draw(e)
 		fresh.KeepPace(x)
 		x = fresh
 	}
-	x.Settle(e, &b.parameters, e.Stack.ExcluderAbove > 0, b.ground.Colony, b.ground.Seed)
-	b.Ensemble = x
+	x.Settle(e, &w.parameters, e.Stack.ExcluderAbove > 0, w.ground.Colony, w.ground.Seed)
+	w.Ensemble = x
 }
 
 // Surprise is a look that found what no forecast from the look before could
@@ -166,25 +166,25 @@ type Surprise struct {
 	Tests []Tested // those that lie far out
 }
 
-func (b *walker) surprise(e *colony.Estimate, sights []forecast.Sight) Surprise {
+func (w *walker) surprise(e *colony.Estimate, sights []forecast.Sight) Surprise {
 	s := Surprise{Day: e.Day}
 	for _, o := range sights {
-		r := b.ahead.Foresee(o, &b.parameters)
+		r := w.ahead.Foresee(o, &w.parameters)
 		if o.Value < r.Low || o.Value > r.High {
-			s.Tests = append(s.Tests, Tested{e.Day, b.Estimate.Day, o.Of, r, o.Value})
+			s.Tests = append(s.Tests, Tested{e.Day, w.Estimate.Day, o.Of, r, o.Value})
 		}
 	}
 	return s
 }
 
 // context is what a look is read against.
-func (b *walker) context(on day.Day) look.Context {
-	c := look.Context{Units: b.ground.Units, Observer: b.ground.Observer, Season: b.ground.Site.On(on)}
-	if b.Estimate != nil && on >= b.Estimate.Day {
-		prior := *b.Estimate
+func (w *walker) context(on day.Day) look.Context {
+	c := look.Context{Units: w.ground.Units, Observer: w.ground.Observer, Season: w.ground.Site.On(on)}
+	if w.Estimate != nil && on >= w.Estimate.Day {
+		prior := *w.Estimate
 		c.Prior = &prior
 	}
-	c.Expected = b.expect(on)
+	c.Expected = w.expect(on)
 	return c
 }
 

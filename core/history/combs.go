@@ -42,22 +42,22 @@ type Comb struct {
 }
 
 // arrive notes the frames of a box that came on a day.
-func (b *walker) arrive(box hive.Box, on day.Day) {
+func (w *walker) arrive(box hive.Box, on day.Day) {
 	for _, f := range box.Frames {
-		b.comb(f.ID, on)
+		w.comb(f.ID, on)
 	}
 }
 
 // comb notes a frame that came on a day; one that is known keeps what it has.
-func (b *walker) comb(id string, on day.Day) {
-	if b.Combs == nil {
-		b.Combs = map[string]Comb{}
+func (w *walker) comb(id string, on day.Day) {
+	if w.Combs == nil {
+		w.Combs = map[string]Comb{}
 	}
-	c, ok := b.Combs[id]
+	c, ok := w.Combs[id]
 	if !ok {
 		c.In = on
 	}
-	b.Combs[id] = c
+	w.Combs[id] = c
 }
 
 // apply writes what was found of frames.

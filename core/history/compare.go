@@ -57,9 +57,9 @@ func Compare(entries []Entry, g Ground) ([]Compared, error) {
 }
 
 // testedOn returns how many tests the looks of a day made; they are the last.
-func (b *walker) testedOn(on day.Day) int {
+func (w *walker) testedOn(on day.Day) int {
 	n := 0
-	for i := len(b.Tests); i > 0 && b.Tests[i-1].Day == on; i-- {
+	for i := len(w.Tests); i > 0 && w.Tests[i-1].Day == on; i-- {
 		n++
 	}
 	return n

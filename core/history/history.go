@@ -179,13 +179,13 @@ func Questions(entries []Entry, id string, g Ground) ([]look.Question, error) {
 
 // walk takes the entries that stand, in order, until on says no. Those of givers are
 // taken in between, and on is not told of them.
-func (b *walker) walk(entries []Entry, on func(Entry) bool) error {
-	c, turns := joined(b, entries)
+func (w *walker) walk(entries []Entry, on func(Entry) bool) error {
+	c, turns := joined(w, entries)
 	for _, t := range turns {
-		if err := c.take(t, b); err != nil {
+		if err := c.take(t, w); err != nil {
 			return &Misfit{t.e, err}
 		}
-		if slices.Contains(t.of, b) && !on(t.e) {
+		if slices.Contains(t.of, w) && !on(t.e) {
 			return nil
 		}
 	}
@@ -208,7 +208,7 @@ type walker struct {
 }
 
 // take takes an entry in that is no act; acts are done to the hives of a company.
-func (b *walker) take(e Entry) error {
+func (w *walker) take(e Entry) error {
 	switch x := e.Body.(type) {
 	case nil:
 		if e.Unread != "" {
@@ -216,31 +216,31 @@ func (b *walker) take(e Entry) error {
 		}
 		return nil
 	case body:
-		return x.apply(b, e)
+		return x.apply(w, e)
 	}
 	return fmt.Errorf("%T is not what an entry holds", e.Body)
 }
 
 // finish brings the ensemble up to the readings of a scale since the last look.
-func (b *walker) finish() {
-	to := max(b.last, b.ground.To)
-	n := len(b.ground.Gains)
-	if b.Ensemble == nil || n == 0 || b.ground.Gains[n-1].Day < b.Ensemble.Day || to <= b.Ensemble.Day {
+func (w *walker) finish() {
+	to := max(w.last, w.ground.To)
+	n := len(w.ground.Gains)
+	if w.Ensemble == nil || n == 0 || w.ground.Gains[n-1].Day < w.Ensemble.Day || to <= w.Ensemble.Day {
 		return
 	}
-	to = min(to, b.ground.Gains[n-1].Day+1)
-	if y := b.ground.Yard; y != nil && int(to-y.From) > y.Days {
+	to = min(to, w.ground.Gains[n-1].Day+1)
+	if y := w.ground.Yard; y != nil && int(to-y.From) > y.Days {
 		return
 	}
-	b.last = max(b.last, to)
-	b.Ensemble = b.Ensemble.Clone()
-	b.advance(b.Ensemble, to)
+	w.last = max(w.last, to)
+	w.Ensemble = w.Ensemble.Clone()
+	w.advance(w.Ensemble, to)
 }
 
 // change notes what was done since the last look; before the first look there
 // is nothing for it to change.
-func (b *walker) change(c forecast.Change) {
-	if b.Estimate != nil {
-		b.Changes = append(b.Changes, c)
+func (w *walker) change(c forecast.Change) {
+	if w.Estimate != nil {
+		w.Changes = append(w.Changes, c)
 	}
 }

@@ -304,8 +304,8 @@ func arrivalOf(a moves.Act, before, after hive.Stack) arrival {
 }
 
 // hive is what acts are done to.
-func (b *walker) hive() moves.Hive {
-	return moves.Hive{Colony: b.ground.Colony, Stack: b.Stack, Queen: b.queen}
+func (w *walker) hive() moves.Hive {
+	return moves.Hive{Colony: w.ground.Colony, Stack: w.Stack, Queen: w.queen}
 }
 
 // Hive returns the hive of a colony, for acts to be done to.
@@ -315,24 +315,24 @@ func (b Believed) Hive(colony string) moves.Hive {
 
 // given returns what a change takes out of the hive, by member; nil where nothing is
 // known of what it holds.
-func (b *walker) given(c forecast.Change) forecast.Parcel {
-	if c.Nothing() || !b.carries(c.Day) || c.Day < b.Estimate.Day {
+func (w *walker) given(c forecast.Change) forecast.Parcel {
+	if c.Nothing() || !w.carries(c.Day) || c.Day < w.Estimate.Day {
 		return nil
 	}
-	x := b.Ensemble
+	x := w.Ensemble
 	if x == nil {
-		e := *b.Estimate
-		e.Stack = b.Stack
-		x = b.draw(&e)
+		e := *w.Estimate
+		e.Stack = w.Stack
+		x = w.draw(&e)
 	}
 	x = x.Clone()
-	b.follow(x, c.Day)
-	return x.Give(&b.parameters, b.yard(x.Day), b.Changes, c)
+	w.follow(x, c.Day)
+	return x.Give(&w.parameters, w.yard(x.Day), w.Changes, c)
 }
 
 // inherit notes of the frames that came from a giver what was known of them there,
 // and with what they had been in a hive.
-func (b *walker) inherit(giver *walker, before, after hive.Stack, on day.Day) {
+func (w *walker) inherit(giver *walker, before, after hive.Stack, on day.Day) {
 	for _, box := range after.Boxes {
 		for _, f := range box.Frames {
 			if _, had := before.PlaceOf(f.ID); had {
@@ -344,14 +344,14 @@ func (b *walker) inherit(giver *walker, before, after hive.Stack, on day.Day) {
 			c := giver.Combs[f.ID]
 			c.Feeds, c.Treatments = giver.With(f.ID)
 			c.In = on
-			if b.Combs == nil {
-				b.Combs = map[string]Comb{}
+			if w.Combs == nil {
+				w.Combs = map[string]Comb{}
 			}
-			b.Combs[f.ID] = c
+			w.Combs[f.ID] = c
 			delete(giver.Combs, f.ID)
 		}
 	}
 	if !giver.HistoryKnown {
-		b.HistoryKnown = false
+		w.HistoryKnown = false
 	}
 }
