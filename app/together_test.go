@@ -311,3 +311,32 @@ func TestAGiftToNobody(t *testing.T) {
 		t.Errorf("bees went to nobody: %v", err)
 	}
 }
+
+// TestWhatAGiverFoundIsAnInput: what stands of a colony is stored with the name of its
+// inputs, and a look in its giver is one of them, in a colony beside it is none.
+func TestWhatAGiverFoundIsAnInput(t *testing.T) {
+	ctx := context.Background()
+	r := newRow(t, "MR-01", "MR-02", "MR-03")
+	wrong := r.look("MR-01", look.Counts{Brood: 8, Honey: 1, Empty: 1})
+	frame := r.brood("MR-01")
+	r.now++
+	r.give("MR-01", "MR-02", frame)
+	stored := func(code string) store.Standing {
+		r.svc.Settle(ctx)
+		x, err := r.st.StandingOf(ctx, r.ids[code])
+		if err != nil {
+			t.Fatal(err)
+		}
+		return x
+	}
+	taker, other := stored("MR-02"), stored("MR-03")
+	if err := r.svc.Undo(ctx, r.ids["MR-01"], app.NewID(), wrong); err != nil {
+		t.Fatal(err)
+	}
+	if x := stored("MR-02"); x.InputHash == taker.InputHash || x.Body == taker.Body {
+		t.Errorf("its giver's look was taken back, and of the taker stands what stood")
+	}
+	if x := stored("MR-03"); x.InputHash != other.InputHash {
+		t.Errorf("it got nothing, and has other inputs")
+	}
+}

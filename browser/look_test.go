@@ -128,7 +128,6 @@ func TestRecordALookByTouchOnAPhone(t *testing.T) {
 	}
 	p.fits("painter on a phone")
 	p.sound("painter on a phone")
-	p.shoot("painter-phone")
 	p.press("#painter .js-undo")
 	if got := p.text(".js-short"); got != "B4 C2" {
 		t.Errorf("after undo the face reads %q, want B4 C2", got)

@@ -68,6 +68,7 @@ func TestTwelvePoundsInOneFrame(t *testing.T) {
 	if n := p.waiting(); n != 1 { // what is refused stays in the queue, also while its form is open
 		t.Errorf("%d wait while it is asked about, want 1", n)
 	}
+	p.until(`document.querySelector("#preview").textContent.includes("Can this be?")`)
 	p.sound("a question")
 	p.shoot("question")
 	p.save()
