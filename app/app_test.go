@@ -250,6 +250,25 @@ func TestAdviceDoneIsWrittenAndSettled(t *testing.T) {
 	}
 }
 
+// TestATreatmentWasInFromTheDayItWentIn, whatever day it comes out on.
+func TestATreatmentWasInFromTheDayItWentIn(t *testing.T) {
+	r := newRow(t, "MR-01")
+	ctx, in, id := context.Background(), r.now, r.ids["MR-01"]
+	n := app.Note{ID: uid("in"), Kind: history.KindTreatment, Day: in, What: "thymol"}
+	if err := r.svc.Write(ctx, id, n); err != nil {
+		t.Fatal(err)
+	}
+	r.now += 20
+	n = app.Note{ID: uid("out"), Kind: n.Kind, Day: r.now, What: n.What, Out: true, Until: r.now + 7}
+	if err := r.svc.Write(ctx, id, n); err != nil {
+		t.Fatal(err)
+	}
+	p := r.colony("MR-01").Believed.Treatments
+	if len(p) != 1 || p[0].From != in || p[0].To != r.now || p[0].Until != r.now+7 {
+		t.Errorf("from %v to %v: %+v", in, r.now, p)
+	}
+}
+
 func TestATreatmentBarsUntilItsLabelsTimeIsOver(t *testing.T) {
 	svc, _, _, id := keeper(t)
 	ctx := context.Background()

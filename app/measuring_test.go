@@ -6,12 +6,17 @@ import (
 	"math"
 	"strings"
 	"testing"
+	"time"
 
 	"kembo/app"
 	"kembo/core/colony"
+	"kembo/core/day"
 	"kembo/core/history"
+	"kembo/core/ledger"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/moves"
+	"kembo/core/season"
 	"kembo/exchange"
 )
 
@@ -206,6 +211,61 @@ func TestNetHoneyBetweenTwoWeighings(t *testing.T) {
 	}
 	if c, _ := svc.Weights(ctx, id, uid("w2"), uid("w1")); c.Net == nil || c.Net.From.Entry != uid("w1") {
 		t.Error("two points the wrong way round are not put right")
+	}
+}
+
+// TestABoxTakenOffIsNoLoss: a super that is taken off between two weighings takes its
+// ware along, and the bees have lost nothing by that.
+func TestABoxTakenOffIsNoLoss(t *testing.T) {
+	svc, _, _, id := keeper(t)
+	ctx := context.Background()
+	c, err := svc.Colony(ctx, id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	super := c.Believed.Stack.Boxes[1]
+	off := history.Done(today, &moves.BoxOff{Box: super.ID})
+	off.ID = uid("off")
+	ware := ledger.Ware(super.Format, 1).TareKg
+	if ware < 2 {
+		t.Fatalf("a super weighs %g kg", ware)
+	}
+	if err := svc.Write(ctx, id, app.Note{ID: uid("w1"), Kind: history.KindWeighing, Day: today, Kg: 40}); err != nil {
+		t.Fatal(err)
+	}
+	if err := svc.Record(ctx, id, off); err != nil {
+		t.Fatal(err)
+	}
+	if err := svc.Write(
+		ctx, id, app.Note{ID: uid("w2"), Kind: history.KindWeighing, Day: today, Kg: 40 - ware},
+	); err != nil {
+		t.Fatal(err)
+	}
+	w, err := svc.Weights(ctx, id, "", "")
+	if err != nil || w.Net == nil {
+		t.Fatalf("%+v, %v", w.Net, err)
+	}
+	if g := w.Net.GainKg.Likely; math.Abs(g) > 0.5 {
+		t.Errorf("the ware of %.1f kg was taken off, and the bees gained %.1f kg", ware, g)
+	}
+}
+
+// TestMitesAreActedOnByTheSeason: the early threshold to the end of June, then the
+// late one; in the south half a year on.
+func TestMitesAreActedOnByTheSeason(t *testing.T) {
+	set := app.Settings{MitesSpring: 2, MitesLate: 3}
+	for _, x := range []struct {
+		on   day.Day
+		h    season.Hemisphere
+		want float64
+	}{
+		{day.Of(2026, time.April, 20), season.North, 2}, {day.Of(2026, time.June, 30), season.North, 2},
+		{day.Of(2026, time.July, 2), season.North, 3}, {day.Of(2026, time.August, 15), season.North, 3},
+		{day.Of(2026, time.October, 20), season.South, 2}, {day.Of(2026, time.February, 15), season.South, 3},
+	} {
+		if got := set.MitesNow(x.on, x.h); got != x.want {
+			t.Errorf("%v, %v: %g %%, not %g", x.on, x.h, got, x.want)
+		}
 	}
 }
 
