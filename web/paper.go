@@ -12,6 +12,7 @@ import (
 	"kembo/app"
 	"kembo/core/day"
 	"kembo/core/history"
+	"kembo/core/moves"
 	"kembo/core/shorthand"
 	"kembo/web/draw"
 )
@@ -24,6 +25,7 @@ type sheetView struct {
 	Saved                          int
 	Wrong                          int
 	By                             string
+	Blanks                         []moves.Blank // for what was done
 }
 
 type sheetRow struct {
@@ -49,6 +51,7 @@ func (s *Server) sheetOf(c fiber.Ctx) (*sheetView, app.Round, error) {
 	out := &sheetView{
 		shell:  shell{Title: "Sheet of " + r.Name, Operation: r.Operation, Active: "board", Today: v.Today},
 		YardID: r.ID, Name: r.Name, On: v.On, OnISO: v.OnISO, Visit: v.Visit,
+		Blanks: moves.All.Blanks(),
 	}
 	for i, x := range r.Stops {
 		row := sheetRow{

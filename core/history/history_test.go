@@ -5,6 +5,7 @@ import (
 	"math"
 	"reflect"
 	"strconv"
+	"strings"
 	"testing"
 	"time"
 
@@ -472,5 +473,57 @@ func TestMendedLeavesWhatFits(t *testing.T) {
 		if len(misfits) == 0 || misfits[0].Entry.ID != "off0" || len(misfits) > 40 {
 			t.Errorf("of %d entries %d are named", n, len(misfits))
 		}
+	}
+}
+
+// TestAnOldCombComesOut: a comb of the nest after more than four years, none of a super
+// and none before. Common practice, no source.
+func TestAnOldCombComesOut(t *testing.T) {
+	es := append(begin(), history.Entry{
+		ID: "3", Day: d0 + 1, Kind: "box_on",
+		Body: &moves.BoxOn{At: 1, Box: box("super", "langstroth-medium-10", true)},
+	})
+	for days, want := range map[day.Day]int{4 * 365: 0, 4*365 + 1: 10, 9 * 365: 10} {
+		culls := fold(t, es).Culls(d0 + days)
+		if len(culls) != want {
+			t.Errorf("after %d days %d combs come out, not %d", days, len(culls), want)
+		}
+		for _, c := range culls {
+			if c.Place.Box != 0 || !strings.Contains(strings.Join(c.Why, " "), "since 2026") {
+				t.Errorf("%+v", c)
+			}
+		}
+	}
+}
+
+// TestPoundsArePounds: what was entered in pounds is read in kilograms, the hive's
+// weight and a box's.
+func TestPoundsArePounds(t *testing.T) {
+	for unit, want := range map[string]float64{"lb": 45.359237, "kg": 100, "": 100} {
+		l, err := history.Look{
+			Weight: &history.Weight{How: "sides", Value: 100, Other: 100, Unit: unit},
+			Boxes:  []history.BoxLook{{Box: "nest", Depth: "heft", Value: 100, Unit: unit}},
+		}.Read(d0, fold(t, begin()).Stack)
+		if err != nil {
+			t.Fatal(err)
+		}
+		for _, kg := range []float64{l.Weight.Kg, l.Weight.OtherKg, l.Boxes[0].Kg} {
+			if kg != want {
+				t.Errorf("100 %s are read as %g kg, not %g", unit, kg, want)
+			}
+		}
+	}
+}
+
+// TestFeedIsMovedIn: what is fed after a weighing is told with the mass that went in,
+// syrup with its water: 2 kg of sugar in 1:1 weigh four.
+func TestFeedIsMovedIn(t *testing.T) {
+	es := append(
+		begin(),
+		history.Entry{ID: "3", Day: d0 + 2, Kind: history.KindWeighing, Body: &history.Weighing{Kg: 40}},
+		history.Entry{ID: "4", Day: d0 + 3, Kind: history.KindFeed, Body: moves.FeedOf("1:1 syrup", 2)},
+	)
+	if m := fold(t, es).MovedSince; len(m) != 1 || math.Abs(m[0].FedKg-4) > 1e-9 {
+		t.Errorf("moved since it was weighed: %+v", m)
 	}
 }

@@ -81,16 +81,16 @@ func laidIn(days int) string {
 var supers = Field{Key: "supers", As: "comb", Label: "Supers put on"}
 
 var boxOn = Row{Kind: "box_on", New: func() Act { return new(BoxOn) }, Ways: []Way{
-	superOn("super_drawn", "drawn", "s", "super", true),
-	superOn("super_foundation", "foundation", "sf", "super of foundation", false),
+	superOn("super_drawn", "drawn", "s", true, Blank{"+S", "supers put on"}),
+	superOn("super_foundation", "foundation", "sf", false, Blank{}),
 }}
 
 // superOn is a way to put supers on top, like those that are on.
-func superOn(code Code, comb, after, one string, drawn bool) Way {
+func superOn(code Code, comb, after string, drawn bool, paper Blank) Way {
 	return Way{
 		Code: code, Field: supers, Value: comb, Label: comb,
 		Arg: Counted, Most: 9, Before: "+", After: after,
-		Example: "+1" + upper(after), Means: "a " + comb + " super", Wants: "supers", ForAll: true,
+		Example: "+1" + upper(after), Means: "a " + comb + " super", Wants: "supers", ForAll: true, Paper: paper,
 		One: "1 super of " + comb + " comb put on", Many: "{n} supers of " + comb + " comb put on",
 		Exact: func(h Hive, s Said, id func() string) ([]Act, error) {
 			return supersOn(h.Stack, int(s.N), drawn, id), nil

@@ -4,11 +4,13 @@ import (
 	"math"
 	"math/rand/v2"
 	"slices"
+	"strings"
 	"testing"
 
 	"kembo/core/comb"
 	"kembo/core/forecast"
 	"kembo/core/hive"
+	"kembo/core/measure"
 	"kembo/core/moves"
 )
 
@@ -262,4 +264,56 @@ func FuzzFramesAreConserved(f *testing.F) {
 			t.Fatalf("frames %v became %v", all, got)
 		}
 	})
+}
+
+// TestAHarvestIsOne: a box that comes off for its honey says so in the log, one that
+// comes off for anything else does not.
+func TestAHarvestIsOne(t *testing.T) {
+	h := here(t)
+	super := h.Stack.Boxes[len(h.Stack.Boxes)-1].ID
+	for code, want := range map[moves.Code]string{"box_harvested": "Harvest.", "box_off": ""} {
+		acts, _, err := moves.All.ExactAll(h, []moves.Said{{Do: code, Box: super}}, moves.Unnamed())
+		if err != nil || len(acts) != 1 {
+			t.Fatal(acts, err)
+		}
+		off, ok := acts[0].(*moves.BoxOff)
+		if _, say := acts[0].Words(measure.Units{}); !ok || off.Box != super ||
+			(off.Why == moves.WhyHarvest) != (want != "") ||
+			strings.Contains(say, "Harvest") != (want != "") {
+			t.Errorf("%s is %+v, told %q", code, acts[0], say)
+		}
+	}
+}
+
+// TestWhatIsFedIsItsSugar: docs/values.md E: 1.131 L of 2:1 and 1.62 L of 1:1 syrup by
+// weight hold a kg of sugar; fondant is 77 to 90 % of it.
+func TestWhatIsFedIsItsSugar(t *testing.T) {
+	for code, want := range map[moves.Code][2]float64{
+		"syrup_thick": {8 / 1.131, 0.05}, "syrup_thin": {8 / 1.62, 0.05}, "sugar": {8, 1e-9}, "fondant": {6.7, 0.52},
+	} {
+		acts, _, err := moves.All.ExactAll(here(t), []moves.Said{{Do: code, N: 8}}, moves.Unnamed())
+		if err != nil || len(acts) != 1 {
+			t.Fatal(acts, err)
+		}
+		if fed, ok := acts[0].(*moves.Feed); !ok || math.Abs(fed.Kg-want[0]) > want[1] {
+			t.Errorf("8 of %s are %+v, not %.2f kg of sugar", code, acts[0], want[0])
+		}
+	}
+}
+
+// TestAnAmountIsInTheKeepersUnit in the form, in litres and kilograms in the log.
+func TestAnAmountIsInTheKeepersUnit(t *testing.T) {
+	us := measure.SystemFor("us")
+	for code, inside := range map[moves.Code]float64{"syrup_thin": 3.785411784, "sugar": 0.45359237} {
+		w, ok := moves.All.Way(code)
+		if got := w.Out(inside, us); !ok || got != "1" {
+			t.Errorf("%g of %s are shown as %q", inside, code, got)
+		}
+		if got, err := w.In("1", us); err != nil || math.Abs(got-inside) > 1e-9 {
+			t.Errorf("1 of %s is %g, %v", code, got, err)
+		}
+	}
+	if w, _ := moves.All.Way("super_drawn"); w.Out(2, us) != "2" {
+		t.Errorf("2 supers are shown as %q", w.Out(2, us))
+	}
 }

@@ -47,19 +47,19 @@ func (a *Feed) Expect(when string, _ int, u measure.Units) string {
 var feeds = Field{Key: "feed", As: "feed_as", Label: "Fed"}
 
 var fed = Row{Kind: "feed", New: func() Act { return new(Feed) }, Ways: []Way{
-	syrup("syrup_thin", 1),
-	syrup("syrup_thick", 2),
+	syrup("syrup_thin", 1, Blank{"L", "litres fed"}),
+	syrup("syrup_thick", 2, Blank{}),
 	sugar("sugar", "sugar", "kg", "sugar", "dry sugar", 1),
 	sugar("fondant", "fondant", "kgf", "fondant", "fondant", feed.FondantSugar),
 }}
 
 // syrup is a way to feed so many parts of sugar to one of water, by weight.
-func syrup(code Code, parts int) Way {
+func syrup(code Code, parts int, paper Blank) Way {
 	ratio := fmt.Sprintf("%d:1", parts)
 	return Way{
 		Code: code, Field: feeds, Value: ratio, Label: "{unit} of " + ratio,
 		Arg: Litres, Most: 60, Before: "+", After: "l" + ratio,
-		Example: "+4L" + ratio, Means: "syrup of " + ratio, Wants: "litres of syrup", ForAll: true,
+		Example: "+4L" + ratio, Means: "syrup of " + ratio, Wants: "litres of syrup", ForAll: true, Paper: paper,
 		One: "fed {n} L of " + ratio + " syrup", Things: "{n} L of " + ratio + " syrup",
 		Exact: func(_ Hive, s Said, _ func() string) ([]Act, error) {
 			return fedOf(ratio+" syrup", feed.SugarKg(s.N, float64(parts), 1))

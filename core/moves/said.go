@@ -41,6 +41,9 @@ type Field struct {
 	Label string `json:"label"`
 }
 
+// Blank is what stands before a line to be filled in on paper, and what it means.
+type Blank struct{ Mark, Means string }
+
 // Way is one way to say an act. The phone's script has the same table.
 type Way struct {
 	Code    Code    `json:"do"`
@@ -58,6 +61,7 @@ type Way struct {
 	Many    string  `json:"many,omitempty"`
 	Things  string  `json:"-"` // what it takes, as in "{n} L of 1:1 syrup"; empty: nothing that is carried
 	ForAll  bool    `json:"-"` // it can be said of all hives of a yard
+	Paper   Blank   `json:"-"` // of it on a sheet of paper; zero: it is noted in words
 	// Exact returns the acts that it means at a hive; ids are made by id.
 	Exact func(h Hive, s Said, id func() string) ([]Act, error) `json:"-"`
 }

@@ -85,6 +85,17 @@ func (t Table) Way(code Code) (Way, bool) {
 	return Way{}, false
 }
 
+// Blanks returns what a sheet of paper has to be filled in, in order.
+func (t Table) Blanks() []Blank {
+	var out []Blank
+	for _, w := range t.Ways() {
+		if w.Paper != (Blank{}) {
+			out = append(out, w.Paper)
+		}
+	}
+	return out
+}
+
 // Read reads a word of a line, in small letters, and false where it is no act's.
 func (t Table) Read(word string) (w Way, number string, ok bool) {
 	for _, w := range t.Ways() {

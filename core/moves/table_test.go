@@ -31,6 +31,7 @@ func (a *strap) Words(measure.Units) (title, say string) { return "Strap", "Tigh
 var strapped = moves.Row{Kind: "strap", New: func() moves.Act { return new(strap) }, Ways: []moves.Way{{
 	Code: "strap_on", Field: moves.Field{Key: "strap", Label: "Strap"}, Arg: moves.Counted, Most: 4, Before: "strap",
 	Example: "strap2", Means: "2 straps on", Wants: "straps", One: "1 strap on", Many: "{n} straps on",
+	Paper: moves.Blank{Mark: "T", Means: "straps on"},
 	Exact: func(_ moves.Hive, s moves.Said, _ func() string) ([]moves.Act, error) {
 		return slices.Repeat([]moves.Act{&strap{Tight: true}}, int(s.N)), nil
 	},
@@ -58,6 +59,9 @@ func TestAnActIsAFileAndARow(t *testing.T) {
 	fields, ways := table.Fields()
 	if f := fields[len(fields)-1]; f.Key != "strap" || len(ways[len(ways)-1]) != 1 {
 		t.Errorf("the form has %+v", f)
+	}
+	if b := table.Blanks(); b[len(b)-1].Mark != "T" {
+		t.Errorf("the sheet of paper has %+v", b)
 	}
 	acts, after, err := table.ExactAll(here(t), []moves.Said{said}, moves.Unnamed())
 	if err != nil || len(acts) != 2 {
