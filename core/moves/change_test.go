@@ -306,7 +306,7 @@ func TestAnAmountIsInTheKeepersUnit(t *testing.T) {
 	us := measure.SystemFor("us")
 	for code, inside := range map[moves.Code]float64{"syrup_thin": 3.785411784, "sugar": 0.45359237} {
 		w, ok := moves.All.Way(code)
-		if got := w.Out(inside, us); !ok || got != "1" {
+		if got := w.Out(inside, us); !ok || got != "1.00" {
 			t.Errorf("%g of %s are shown as %q", inside, code, got)
 		}
 		if got, err := w.In("1", us); err != nil || math.Abs(got-inside) > 1e-9 {
