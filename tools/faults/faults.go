@@ -138,7 +138,7 @@ var faults = []fault{
 	{
 		"an amount is ticked in litres for gallons", "core/moves/said.go",
 		"return measure.Digits(unit.In(n), 3)\n	}\n	return plain(n)",
-		"return measure.Digits(n, 3)\n	}\n	return plain(n)", append(inCore, inForm...),
+		"return measure.Digits(unit.Of(n), 3)\n	}\n	return plain(n)", append(inCore, inForm...),
 	},
 	{
 		"a comb that is turned is another comb", "core/moves/change.go",
