@@ -70,6 +70,54 @@ func TestWritingTwiceIsWritingOnce(t *testing.T) {
 	}
 }
 
+// TestAnIDIsOneEntry: under the id of an entry another is refused, in each of the
+// things that make it one.
+func TestAnIDIsOneEntry(t *testing.T) {
+	s, _ := open(t)
+	seed(t, s)
+	ctx := context.Background()
+	for what, change := range map[string]func(*store.Event){
+		"payload": func(e *store.Event) { e.Payload = `{"note":"y"}` }, "day": func(e *store.Event) { e.Day++ },
+		"kind": func(e *store.Event) {
+			e.Kind = "feed"
+		}, "what it undoes": func(e *store.Event) { e.Supersedes = "e0" },
+	} {
+		e := event("e1", 100)
+		change(&e)
+		if err := s.Append(ctx, e); !errors.Is(err, store.ErrTaken) {
+			t.Errorf("another %s under its id: %v", what, err)
+		}
+	}
+	if got, err := s.Events(ctx, "c", 200); err != nil || len(got) != 1 || got[0].Payload != `{"note":"x"}` {
+		t.Errorf("the log is %+v, %v", got, err)
+	}
+}
+
+// TestARemovedDeviceIsRemoved: it stays in the list with the day, and a second removal
+// changes nothing.
+func TestARemovedDeviceIsRemoved(t *testing.T) {
+	s, _ := open(t)
+	seed(t, s)
+	ctx := context.Background()
+	for _, id := range []string{"phone", "tablet"} {
+		if err := s.AddDevice(
+			ctx, store.Device{ID: id, Name: id, JoinedUTC: "2026-06-01T08:00:00Z"}, "hash of "+id,
+		); err != nil {
+			t.Fatal(err)
+		}
+	}
+	for _, utc := range []string{"2026-06-02T08:00:00Z", "2026-06-09T08:00:00Z"} {
+		if err := s.RemoveDevice(ctx, "phone", utc); err != nil && !errors.Is(err, store.ErrNotFound) {
+			t.Fatal(err)
+		}
+	}
+	for id, want := range map[string]string{"phone": "2026-06-02T08:00:00Z", "tablet": ""} {
+		if d, err := s.DeviceByToken(ctx, "hash of "+id); err != nil || d.RemovedUTC != want {
+			t.Errorf("%s is %+v, %v", id, d, err)
+		}
+	}
+}
+
 func TestALateArrivalStandsOnItsDay(t *testing.T) {
 	s, _ := open(t)
 	seed(t, s)
@@ -154,6 +202,10 @@ func TestAnEventBetweenColonies(t *testing.T) {
 	}
 	if got, err := s.TakersOf(ctx, "c", 100); err != nil || !slices.Equal(got, []string{"d", "g"}) {
 		t.Errorf("of c bears on %v, %v", got, err)
+	}
+	// What is written of the day itself is before what was given on it.
+	if got, err := s.TakersOf(ctx, "c", 110); err != nil || !slices.Equal(got, []string{"d", "g"}) {
+		t.Errorf("of c on the day it gave bears on %v, %v", got, err)
 	}
 	if got, err := s.TakersOf(ctx, "c", 111); err != nil || len(got) != 0 {
 		t.Errorf("what was written of c after it gave bears on %v, %v", got, err)
