@@ -45,7 +45,7 @@ func TestTheScriptReadsTheLineAsTheCoreDoes(t *testing.T) {
 		"swap2 ex- ex+ +2SF +1.5kg x3h", "w+ 1: s7v o-", "w- h-", "!heavy-box 4:^31.5kg", `; "quoted"`, "1: B0",
 		"1:2:s3", "2: 1a=CCCCCCC. 11b=D8", "1: s5 B3 H1", "1: s5 2a=B8", "QE CC:U3 1:S8", "1: 3a=L4E4 3a=H8",
 		"4: ^120lb", "3: =full s4", "qE s7", "1: s8 5: s3", "qEX", "1: B3 Z4", "1: B3 ^fair", "1: ^fair s3",
-		"1: 12a=H8", "1: 0a=H8", "1: 1a=H5B5", "cc:y2", "cc@roof", "W22kg+24lb", "+4L3:1", "3: =packed", "swap",
+		"1: 12a=H8", "1: 0a=H8", "1: 1a=H5B5", "1: 1a=H5B4", "cc:y2", "cc@roof", "W22kg+24lb", "+4L3:1", "3: =packed", "swap",
 		"1: sseven", "x9", "+0S", "W0", "cc3", "cc:u", "1: 1a=........", "q", "+S", "zz", "1: B-2", "W1000",
 	}
 	type result struct {

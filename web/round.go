@@ -161,7 +161,7 @@ func foundOn(done []history.Entry, u measure.Units) []string {
 	var out []string
 	for _, e := range done {
 		kind, say := entryWords(e, u)
-		out = append(out, kind+": "+words.Small(say))
+		out = append(out, kind+": "+words.Lower(say))
 		if l := e.Look(); l != nil && l.Health == "suspect" {
 			out = append(out, "Brood health suspect: move nothing from it; ask the bee inspector.")
 		}

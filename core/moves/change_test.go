@@ -38,6 +38,9 @@ func stack(t testing.TB) hive.Stack {
 	} {
 		nest.Frames[i].A, nest.Frames[i].B = s, s
 	}
+	// In all as above, and seldom the same on both sides.
+	nest.Frames[3].A = comb.Shares{comb.Brood: 0.7, comb.Larvae: 0.1, comb.Eggs: 0.1, comb.Empty: 0.1}
+	nest.Frames[3].B = comb.Shares{comb.Brood: 0.3, comb.Larvae: 0.3, comb.Eggs: 0.1, comb.Empty: 0.3}
 	super := hive.NewBox("s", format(t, "langstroth-medium-10"), 10, hive.Make{Super: true, Drawn: true})
 	for i := range 5 {
 		super.Frames[i].A, super.Frames[i].B = comb.Shares{comb.Honey: 1}, comb.Shares{comb.Honey: 1}

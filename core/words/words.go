@@ -141,16 +141,6 @@ func Lower(s string) string {
 	return string(unicode.ToLower(r)) + s[n:]
 }
 
-// Small writes a text with a small letter at its beginning, to stand after a colon;
-// a code, as QL-04, stays as it is.
-func Small(s string) string {
-	r, n := utf8.DecodeRuneInString(s)
-	if next, _ := utf8.DecodeRuneInString(s[n:]); n == 0 || !unicode.IsLower(next) {
-		return s
-	}
-	return string(unicode.ToLower(r)) + s[n:]
-}
-
 // Sentences joins what is to be done after one another, each as a sentence of its
 // own: a "then" that stands already is not doubled.
 func Sentences(steps ...string) string {
