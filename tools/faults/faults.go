@@ -180,7 +180,7 @@ var faults = []fault{
 		[]string{"./core/advice ./core/season", "./exchange ./docs"},
 	},
 	{
-		"uniting is never sure", "core/advice/combine.go", "Confidence: short,", "Confidence: 0,",
+		"uniting is never sure", "core/advice/combine.go", "Confidence: short,", "Confidence: 0 * short,",
 		[]string{"./core/advice", "./exchange", "./demo"},
 	},
 	{

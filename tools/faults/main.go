@@ -3,6 +3,7 @@
 //
 //	cd tools && go run ./faults              # all, as a table in Markdown
 //	cd tools && go run ./faults -only words  # those whose description holds a word
+//	cd tools && go run ./faults -pick 3,17   # only these
 //	cd tools && go run ./faults -check       # only whether each can still be put in
 //	cd tools && go run ./faults -trust       # the tests are known to pass without one
 //
@@ -19,6 +20,8 @@ import (
 	"os"
 	"os/exec"
 	"path/filepath"
+	"slices"
+	"strconv"
 	"strings"
 	"time"
 )
@@ -35,17 +38,17 @@ type fault struct {
 func main() {
 	only := flag.String("only", "", "put in only faults whose description or file holds this")
 	check := flag.Bool("check", false, "only see whether each can be put in")
-	from := flag.Int("from", 1, "begin with this one")
+	pick := flag.String("pick", "", "put in only those of these numbers, as 3,17")
 	trust := flag.Bool("trust", false, "do not first run the tests with no fault put in")
 	limit := flag.Duration("limit", 5*time.Minute, "the longest that the tests of a fault may take")
 	flag.Parse()
-	if err := run(os.Stdout, *only, *from, *check, *trust, *limit); err != nil {
+	if err := run(os.Stdout, *only, *pick, *check, *trust, *limit); err != nil {
 		fmt.Fprintln(os.Stderr, err)
 		os.Exit(1)
 	}
 }
 
-func run(out io.Writer, only string, from int, check, trust bool, limit time.Duration) error {
+func run(out io.Writer, only, pick string, check, trust bool, limit time.Duration) error {
 	root, err := filepath.Abs("..")
 	if err != nil {
 		return err
@@ -66,7 +69,7 @@ func run(out io.Writer, only string, from int, check, trust bool, limit time.Dur
 	fmt.Fprintln(out, "| # | what is wrong then | where | noticed by |\n|---|---|---|---|")
 	missed, n := 0, 0
 	for i, f := range faults {
-		if i+1 < from || !strings.Contains(f.What+f.File, only) {
+		if !strings.Contains(f.What+f.File, only) || pick != "" && !picked(pick, i+1) {
 			continue
 		}
 		n++
@@ -82,6 +85,10 @@ func run(out io.Writer, only string, from int, check, trust bool, limit time.Dur
 	}
 	fmt.Fprintf(out, "\n%d faults, %d not noticed.\n", n, missed)
 	return nil
+}
+
+func picked(list string, n int) bool {
+	return slices.Contains(strings.Split(list, ","), strconv.Itoa(n))
 }
 
 // sound runs the tests of all faults on what has none: a test that fails anyway would
