@@ -522,8 +522,13 @@ func TestASheetIsKeyedWithoutTheMouse(t *testing.T) {
 	p.may = "422"
 	p.open("/yards/" + h.colony("QL-04").YardID + "/keyed")
 	p.sound("the sheet to key in")
+	p.do(chromedp.KeyEvent("qE h+ 1:s8 +1S"))
+	if say := p.text(".says"); !strings.Contains(say, "8 seams of bees") ||
+		!strings.Contains(say, "1 super of drawn comb put on") {
+		t.Errorf("the first line is read as %q", say)
+	}
 	p.do(
-		chromedp.KeyEvent("qE h+ 1:s8"), chromedp.KeyEvent(kb.Enter), chromedp.KeyEvent("cc 1:s7 9:s3"),
+		chromedp.KeyEvent(kb.Enter), chromedp.KeyEvent("cc 1:s7 9:s3"),
 		chromedp.KeyEvent(kb.Enter), chromedp.KeyEvent("Wfair ; dry roof"),
 		chromedp.KeyEvent(kb.Enter, chromedp.KeyModifiers(chromedp.ModifierCtrl)),
 	)

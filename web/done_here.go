@@ -9,6 +9,7 @@ import (
 	"kembo/app"
 	"kembo/core/measure"
 	"kembo/core/moves"
+	"kembo/core/shorthand"
 	"kembo/core/words"
 	"kembo/web/form"
 )
@@ -17,7 +18,7 @@ import (
 type doneForm struct {
 	Main, More      []*doneField
 	MoreSay         string // what is folded away
-	Ways            string // the table, for the script of the line
+	Notation        string // its tables, for the script of the line
 	LitreIn, KiloIn string // a litre and a kilogram in the user's units, for the line
 }
 
@@ -41,9 +42,9 @@ type takenForm struct {
 // doneFormOf is the form with nothing said.
 func doneFormOf(boxes []boxForm, u measure.Units) doneForm {
 	d := doneForm{
-		LitreIn: strconv.FormatFloat(u.Volume.In(1), 'g', 8, 64),
-		KiloIn:  strconv.FormatFloat(u.Mass.In(1), 'g', 8, 64),
-		Ways:    waysText(),
+		LitreIn:  strconv.FormatFloat(u.Volume.In(1), 'g', 8, 64),
+		KiloIn:   strconv.FormatFloat(u.Mass.In(1), 'g', 8, 64),
+		Notation: notationText(),
 	}
 	fields, ways := moves.All.Fields()
 	var folded []string
@@ -80,11 +81,11 @@ func (d *doneForm) take(typed form.Done) {
 	}
 }
 
-// waysText writes the table of ways for the script.
-func waysText() string {
-	b, err := json.Marshal(moves.All.Ways())
+// notationText writes the tables of the notation for the script.
+func notationText() string {
+	b, err := json.Marshal(shorthand.Notation())
 	if err != nil { // texts and numbers always marshal
-		return "[]"
+		return "{}"
 	}
 	return string(b)
 }

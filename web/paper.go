@@ -26,6 +26,7 @@ type sheetView struct {
 	Wrong                          int
 	By                             string
 	Blanks                         []moves.Blank // for what was done
+	Notation                       string        // for the script that reads the line
 }
 
 type sheetRow struct {
@@ -51,7 +52,7 @@ func (s *Server) sheetOf(c fiber.Ctx) (*sheetView, app.Round, error) {
 	out := &sheetView{
 		shell:  shell{Title: "Sheet of " + r.Name, Operation: r.Operation, Active: "board", Today: v.Today},
 		YardID: r.ID, Name: r.Name, On: v.On, OnISO: v.OnISO, Visit: v.Visit,
-		Blanks: moves.All.Blanks(),
+		Blanks: moves.All.Blanks(), Notation: notationText(),
 	}
 	for i, x := range r.Stops {
 		row := sheetRow{

@@ -49,6 +49,7 @@ func (e *Error) Error() string { return e.Say }
 // letterOf is a letter of the notation for a field of what was found.
 type letterOf[T, V any] struct {
 	letter byte
+	field  string // as the look has it
 	of     func(*T) *V
 	word   string
 }
@@ -66,34 +67,26 @@ func byLetter[T, V any](all []letterOf[T, V], letter byte) (func(*T) *V, bool) {
 // words of the notation, in the order in which they are written.
 var (
 	cellLetters = []letterOf[history.Cells, int]{
-		{'u', func(c *history.Cells) *int {
-			return &c.Cups
-		}, "dry cups"}, {'g', func(c *history.Cells) *int { return &c.WithEgg }, "cups with an egg"},
-		{'h', func(c *history.Cells) *int {
-			return &c.Charged
-		}, "charged"}, {'k', func(c *history.Cells) *int { return &c.Capped }, "capped"},
-		{'m', func(c *history.Cells) *int {
-			return &c.Emerged
-		}, "emerged"}, {'t', func(c *history.Cells) *int { return &c.Torn }, "torn down"},
+		{'u', "cups", func(c *history.Cells) *int { return &c.Cups }, "dry cups"},
+		{'g', "with_egg", func(c *history.Cells) *int { return &c.WithEgg }, "cups with an egg"},
+		{'h', "charged", func(c *history.Cells) *int { return &c.Charged }, "charged"},
+		{'k', "capped", func(c *history.Cells) *int { return &c.Capped }, "capped"},
+		{'m', "emerged", func(c *history.Cells) *int { return &c.Emerged }, "emerged"},
+		{'t', "torn_down", func(c *history.Cells) *int { return &c.Torn }, "torn down"},
 	}
 	queenLetters = []letterOf[history.Queen, bool]{
-		{'s', func(q *history.Queen) *bool {
-			return &q.Seen
-		}, "saw her"}, {'e', func(q *history.Queen) *bool { return &q.Eggs }, "eggs"},
-		{'l', func(q *history.Queen) *bool {
-			return &q.Larvae
-		}, "larvae"}, {'b', func(q *history.Queen) *bool { return &q.Capped }, "capped brood"},
+		{'s', "seen", func(q *history.Queen) *bool { return &q.Seen }, "saw her"},
+		{'e', "eggs", func(q *history.Queen) *bool { return &q.Eggs }, "eggs"},
+		{'l', "larvae", func(q *history.Queen) *bool { return &q.Larvae }, "larvae"},
+		{'b', "capped", func(q *history.Queen) *bool { return &q.Capped }, "capped brood"},
 	}
 	countLetters = []letterOf[look.Counts, float64]{
-		{'B', func(c *look.Counts) *float64 {
-			return &c.Brood
-		}, "brood"}, {'H', func(c *look.Counts) *float64 { return &c.Honey }, "honey"},
-		{'N', func(c *look.Counts) *float64 {
-			return &c.Nectar
-		}, "nectar"}, {'P', func(c *look.Counts) *float64 { return &c.Pollen }, "pollen"},
-		{'C', func(c *look.Counts) *float64 {
-			return &c.Empty
-		}, "empty comb"}, {'F', func(c *look.Counts) *float64 { return &c.Undrawn }, "undrawn"},
+		{'B', "Brood", func(c *look.Counts) *float64 { return &c.Brood }, "brood"},
+		{'H', "Honey", func(c *look.Counts) *float64 { return &c.Honey }, "honey"},
+		{'N', "Nectar", func(c *look.Counts) *float64 { return &c.Nectar }, "nectar"},
+		{'P', "Pollen", func(c *look.Counts) *float64 { return &c.Pollen }, "pollen"},
+		{'C', "Empty", func(c *look.Counts) *float64 { return &c.Empty }, "empty comb"},
+		{'F', "Undrawn", func(c *look.Counts) *float64 { return &c.Undrawn }, "undrawn"},
 	}
 	places = []string{"edge", "face", "both"}
 	hefts  = []look.Heft{look.Light, look.Fair, look.Heavy}

@@ -3,6 +3,7 @@
 "use strict";
 (() => {
   const rows = [...document.querySelectorAll(".js-row")], K = window.kemboShorthand;
+  K.use(document.querySelector("[data-notation]").dataset.notation);
   rows.forEach((row, i) => {
     const says = document.getElementById("s-" + row.id.slice(2)), boxes = JSON.parse(row.dataset.boxes);
     row.addEventListener("input", () => {

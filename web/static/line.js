@@ -4,9 +4,9 @@
 window.kemboLine = (form, { val, set1, cellNames, changed, refresh }) => {
   const line = form.querySelector(".js-line"), says = document.querySelector("#line-says");
   const hive = JSON.parse(form.dataset.boxes), K = window.kemboShorthand;
-  K.ways = JSON.parse(form.dataset.acts);
+  K.use(form.dataset.notation);
   // fields are the ways of the table by the field of the form they belong to.
-  const fields = () => Object.values(Object.groupBy(K.ways, (w) => w.field.key));
+  const fields = () => Object.values(Object.groupBy(K.acts(), (w) => w.field.key));
   // inForm is how many of the user's units a litre or a kilogram is.
   const inForm = (w) => ({ litres: Number(form.dataset.litre), kilograms: Number(form.dataset.kilo) })[w.arg] || 1;
   const round3 = (v) => Math.round(v * 1000) / 1000;

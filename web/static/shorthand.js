@@ -3,12 +3,9 @@
 // the core prints (browser/shorthand_test.go). What is stored is the form.
 "use strict";
 window.kemboShorthand = (() => {
-  const letters = "HNPELBDCF";
-  const contents = ["capped honey", "nectar", "pollen", "eggs", "larvae", "capped brood", "drone brood", "empty comb", "foundation"];
-  const cellKinds = [["u", "cups", "dry cups"], ["g", "with_egg", "cups with an egg"], ["h", "charged", "charged"], ["k", "capped", "capped"], ["m", "emerged", "emerged"], ["t", "torn_down", "torn down"]];
-  const signs = [["s", "seen", "saw her"], ["e", "eggs", "eggs"], ["l", "larvae", "larvae"], ["b", "capped", "capped brood"]];
-  const counts = [["B", "Brood", "brood"], ["H", "Honey", "honey"], ["N", "Nectar", "nectar"], ["P", "Pollen", "pollen"], ["C", "Empty", "empty comb"], ["F", "Undrawn", "undrawn"]];
-  const places = ["edge", "face", "both"], hefts = ["light", "fair", "heavy"], states = ["empty", "started", "half", "nearly", "full"];
+  // table is the letters and words of the notation and the acts, as the page has them
+  // from the core (core/shorthand, Tables).
+  let table = { acts: [], letters: "", contents: [], cells: [], queen: [], counts: [], places: [], hefts: [], states: [] };
 
   class Wrong extends Error {
     constructor(at, to, say) {
@@ -28,20 +25,20 @@ window.kemboShorthand = (() => {
   // face reads eighths by letter (H3N1B4) or eight zones; null where it is neither.
   function face(t) {
     t = t.toUpperCase();
-    const n = [...letters].map(() => 0);
+    const n = [...table.letters].map(() => 0);
     if (/^[HNPELBDCF.]{8}$/.test(t)) {
-      for (const c of t) if (c !== ".") n[letters.indexOf(c)]++;
+      for (const c of t) if (c !== ".") n[table.letters.indexOf(c)]++;
       return { n, text: t };
     }
     const runs = t.replace(/\s/g, "").match(/[A-Z]\d+/g);
     if (!runs || runs.join("") !== t.replace(/\s/g, "")) return null;
     for (const r of runs) {
-      const i = letters.indexOf(r[0]);
+      const i = table.letters.indexOf(r[0]);
       if (i < 0) return null;
       n[i] += Number(r.slice(1));
     }
     if (n.reduce((a, b) => a + b, 0) > 8) return { over: true };
-    return { n, text: n.map((v, i) => (v ? letters[i] + v : "")).filter(Boolean).join(" ") };
+    return { n, text: n.map((v, i) => (v ? table.letters[i] + v : "")).filter(Boolean).join(" ") };
   }
   const painted = (f) => f && f.n ? f.n.reduce((a, b) => a + b, 0) : 0;
 
@@ -101,7 +98,7 @@ window.kemboShorthand = (() => {
     // did reads a word of something done, by the table of acts; false where it is none.
     const did = (t) => {
       const is = (w) => t.startsWith(w.before) && t.endsWith(w.after || "") && t.length >= w.before.length + (w.after || "").length;
-      for (const w of api.ways) {
+      for (const w of table.acts) {
         if (!is(w)) continue;
         const number = t.slice(w.before.length, t.length - (w.after || "").length);
         if (!w.arg) {
@@ -117,7 +114,7 @@ window.kemboShorthand = (() => {
         if (!(n > 0 && n <= w.most && (!whole || n >= 1))) wrong(`"${number}" is not ${whole ? "1 to" : "more than 0 and up to"} ${w.most} ${w.wants}, as ${w.example}`);
         return acts.push({ do: w.do, n });
       }
-      if (t[0] === "+") wrong(`"${t.slice(1)}" was not understood after +; write ${api.ways.filter((w) => w.before === "+").map((w) => w.example + " for " + w.means).join(", ")}`);
+      if (t[0] === "+") wrong(`"${t.slice(1)}" was not understood after +; write ${table.acts.filter((w) => w.before === "+").map((w) => w.example + " for " + w.means).join(", ")}`);
       return false;
     };
     const cells = (t) => {
@@ -130,14 +127,14 @@ window.kemboShorthand = (() => {
       const cut = t.indexOf("@");
       if (cut >= 0) {
         const where = t.slice(cut + 1);
-        if (!places.includes(where)) wrong(`"${where}" is not where cells hang; use @edge, @face or @both`);
+        if (!table.places.includes(where)) wrong(`"${where}" is not where cells hang; use @edge, @face or @both`);
         c.where = where;
         t = t.slice(0, cut);
       }
       if (t === "") return;
       if (t[0] !== ":") wrong("after cc or cp come a colon and counts, as cc:u3h2");
       for (t = t.slice(1); t !== ""; ) {
-        const k = cellKinds.find((x) => x[0] === t[0]);
+        const k = table.cells.find((x) => x[0] === t[0]);
         if (!k) wrong(`"${t[0]}" is not a kind of cell; use u dry cups, g with an egg, h charged, k capped, m emerged, t torn down`);
         const n = /^\d*/.exec(t.slice(1))[0];
         const v = whole(n, 0, 500, "cells, as h2");
@@ -149,7 +146,7 @@ window.kemboShorthand = (() => {
     const weight = (t) => {
       found = true;
       const w = (look.weight = { how: "scale" });
-      if (hefts.includes(t)) return Object.assign(w, { how: "feel", heft: t });
+      if (table.hefts.includes(t)) return Object.assign(w, { how: "feel", heft: t });
       if (t[0] === "/") {
         w.how = "side";
         t = t.slice(1);
@@ -175,12 +172,12 @@ window.kemboShorthand = (() => {
         return depth(x, "seams");
       }
       if (t[0] === "=") {
-        if (!states.includes(t.slice(1))) wrong(`"${t.slice(1)}" is not how full a super looks; use =empty, =started, =half, =nearly or =full`);
+        if (!table.states.includes(t.slice(1))) wrong(`"${t.slice(1)}" is not how full a super looks; use =empty, =started, =half, =nearly or =full`);
         x.state = t.slice(1);
         return depth(x, "seams");
       }
       if (t[0] === "^") {
-        if (hefts.includes(t.slice(1))) x.heft = t.slice(1);
+        if (table.hefts.includes(t.slice(1))) x.heft = t.slice(1);
         else [x.value, x.unit] = mass(t.slice(1));
         return depth(x, "heft");
       }
@@ -204,7 +201,7 @@ window.kemboShorthand = (() => {
         const m = /^(\d+)([ab])$/.exec(t.slice(0, eq)), n = boxes[at].frames;
         if (!m || Number(m[1]) < 1 || Number(m[1]) > n || String(Number(m[1])) !== m[1]) wrong(`"${t.slice(0, eq)}" is not a face of this box; write 1a to ${n}b`);
         const f = face(t.slice(eq + 1));
-        if (!f) wrong(`"${t.slice(eq + 1)}" is not a face; write eighths by letter, as H3B5, with the letters ${letters}`);
+        if (!f) wrong(`"${t.slice(eq + 1)}" is not a face; write eighths by letter, as H3B5, with the letters ${table.letters}`);
         if (f.over) wrong(`the shares of "${t.slice(eq + 1).toUpperCase()}" add up to more than eight eighths of the face`);
         if (!painted(f)) wrong("nothing is said of this face; write eighths by letter, as H3B5");
         depth(x, "faces");
@@ -212,12 +209,12 @@ window.kemboShorthand = (() => {
         x.faces[m[1] - 1]["ab".indexOf(m[2])] = f.text;
         return;
       }
-      const c = counts.find((k) => k[0].toLowerCase() === t[0]);
+      const c = table.counts.find((k) => k[0].toLowerCase() === t[0]);
       if (c && t.length > 1) {
         const n = num(t.slice(1));
         if (!(n >= 0)) wrong(`"${t.slice(1)}" is not a count of frames, as ${c[0]}2 or ${c[0]}2.5`);
         depth(x, "boxes");
-        x.counts = x.counts || Object.fromEntries(counts.map((k) => [k[1], 0]));
+        x.counts = x.counts || Object.fromEntries(table.counts.map((k) => [k[1], 0]));
         x.counts[c[1]] = n;
         return;
       }
@@ -245,7 +242,7 @@ window.kemboShorthand = (() => {
         if (rest === "0") return;
         if (!rest) wrong("say what was seen of her: qS saw her, qE eggs, qL larvae, qB capped brood, q0 none of them");
         for (const c of rest) {
-          const s = signs.find((x) => x[0] === c);
+          const s = table.queen.find((x) => x[0] === c);
           if (!s) wrong(`"${c}" is not a sign of her; use S saw her, E eggs, L larvae, B capped brood, or q0 for none of them`);
           look.queen[s[1]] = true;
         }
@@ -275,8 +272,8 @@ window.kemboShorthand = (() => {
   function format(line, boxes) {
     const out = [], l = line.look;
     if (l) {
-      if (l.queen.looked) out.push("q" + (signs.filter((s) => l.queen[s[1]]).map((s) => s[0].toUpperCase()).join("") || "0"));
-      const c = l.cells, n = cellKinds.filter((k) => c[k[1]] > 0).map((k) => k[0] + c[k[1]]).join("");
+      if (l.queen.looked) out.push("q" + (table.queen.filter((s) => l.queen[s[1]]).map((s) => s[0].toUpperCase()).join("") || "0"));
+      const c = l.cells, n = table.cells.filter((k) => c[k[1]] > 0).map((k) => k[0] + c[k[1]]).join("");
       const cell = { complete: "cc", partial: "cp" }[c.check] || "c";
       const all = cell + (n ? ":" + n : "") + (c.where ? "@" + c.where : "");
       if (all !== "c") out.push(all);
@@ -294,7 +291,7 @@ window.kemboShorthand = (() => {
         if (x.value > 0) out.push("^" + plain(x.value) + x.unit);
         else if (x.heft) out.push("^" + x.heft);
         if (x.counts) {
-          const said = counts.filter((k) => x.counts[k[1]]).map((k) => k[0] + plain(x.counts[k[1]]));
+          const said = table.counts.filter((k) => x.counts[k[1]]).map((k) => k[0] + plain(x.counts[k[1]]));
           out.push(...(said.length ? said : ["B0"]));
         }
         (x.faces || []).forEach((f, k) => f.forEach((t, s) => {
@@ -303,7 +300,7 @@ window.kemboShorthand = (() => {
       }
     }
     for (const a of line.acts) {
-      const w = api.ways.find((k) => k.do === a.do), after = w.after ? w.example.slice(-w.after.length) : "";
+      const w = table.acts.find((k) => k.do === a.do), after = w.after ? w.example.slice(-w.after.length) : "";
       out.push(w.before + (w.arg === "box" ? boxes.findIndex((b) => b.id === a.box) + 1 : w.arg ? plain(a.n) : "") + after);
     }
     if (l) {
@@ -316,10 +313,10 @@ window.kemboShorthand = (() => {
   function say(line, boxes) {
     const out = [], l = line.look;
     if (l) {
-      if (l.queen.looked) out.push("Queen: " + (signs.filter((s) => l.queen[s[1]]).map((s) => s[2]).join(", ") || "no sign of her"));
+      if (l.queen.looked) out.push("Queen: " + (table.queen.filter((s) => l.queen[s[1]]).map((s) => s[2]).join(", ") || "no sign of her"));
       const c = l.cells, w = [];
       if (c.check) w.push({ complete: "every comb checked", partial: "some combs checked" }[c.check]);
-      const found = cellKinds.filter((k) => c[k[1]] > 0).map((k) => c[k[1]] + " " + k[2]);
+      const found = table.cells.filter((k) => c[k[1]] > 0).map((k) => c[k[1]] + " " + k[2]);
       if (c.check && !found.length) found.push("none");
       w.push(...found);
       if (c.where) w.push({ edge: "at the edges", face: "on the face", both: "at edges and face" }[c.where]);
@@ -336,8 +333,8 @@ window.kemboShorthand = (() => {
         if (x.state) b.push({ full: "full, capped", half: "half full", nearly: "nearly full" }[x.state] || x.state);
         if (x.value > 0) b.push(plain(x.value) + " " + x.unit + " as lifted");
         else if (x.heft) b.push(x.heft + " as lifted");
-        if (x.counts) b.push("frames of " + (counts.filter((n) => x.counts[n[1]]).map((n) => plain(x.counts[n[1]]) + " " + n[2]).join(", ") || "no brood"));
-        const sum = [...letters].map(() => 0);
+        if (x.counts) b.push("frames of " + (table.counts.filter((n) => x.counts[n[1]]).map((n) => plain(x.counts[n[1]]) + " " + n[2]).join(", ") || "no brood"));
+        const sum = [...table.letters].map(() => 0);
         let n = 0;
         (x.faces || []).flat().forEach((t) => {
           const f = t && face(t);
@@ -346,19 +343,19 @@ window.kemboShorthand = (() => {
             f.n.forEach((v, m) => (sum[m] += v));
           }
         });
-        if (n) b.push(`${n} of ${2 * boxes[i].frames} faces, in all ` + sum.map((v, m) => (v ? `${v}/8 ${contents[m]}` : "")).filter(Boolean).join(", "));
+        if (n) b.push(`${n} of ${2 * boxes[i].frames} faces, in all ` + sum.map((v, m) => (v ? `${v}/8 ${table.contents[m]}` : "")).filter(Boolean).join(", "));
         out.push(`Box ${i + 1}: ` + b.join(", "));
       }
     }
     for (const a of line.acts) {
-      const w = api.ways.find((k) => k.do === a.do), box = w.arg === "box";
+      const w = table.acts.find((k) => k.do === a.do), box = w.arg === "box";
       const text = a.n === 1 || box || !w.many ? w.one : w.many;
       out.push("Done: " + text.replaceAll("{n}", box ? boxes.findIndex((b) => b.id === a.box) + 1 : plain(a.n)));
     }
     if (l && l.note) out.push("Note: " + l.note);
     return out;
   }
-  // ways is the table of acts, as the page has it.
-  const api = { parse, format, say, ways: [] };
-  return api;
+  // use takes the table from the page; acts is the part of it that says what was done.
+  const use = (text) => (table = JSON.parse(text));
+  return { parse, format, say, use, acts: () => table.acts };
 })();
