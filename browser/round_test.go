@@ -231,23 +231,43 @@ func TestALostAnswerDoublesNothing(t *testing.T) {
 	}
 }
 
+// line types a line of the look and returns what it says and what the form has fed.
+func (p *person) line(text string) (says, fed string) {
+	p.t.Helper()
+	p.until(`(() => { const l = document.querySelector(".js-line"); l.focus(); l.value = ` + asJSON(p.t, text) + `;
+		l.dispatchEvent(new Event("input")); return true })()`)
+	got := get(p, chromedp.Evaluate[[]string](
+		`[document.querySelector("#line-says").textContent, document.querySelector("[name='act.feed']").value]`))
+	return got[0], got[1]
+}
+
+// TestALineIsLitresAndTheFormTheKeepersUnit: four litres in a line are one gallon and
+// a bit in the form of somebody who measures in gallons, and two kilograms 4.4 pounds.
+func TestALineIsLitresAndTheFormTheKeepersUnit(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p := newPerson(t, h.cable.url())
+	p.open("/settings")
+	p.do(chromedp.Focus(css("[name=units][value=us]")), chromedp.KeyEvent(" "))
+	p.press("#main .btn-primary")
+	p.until(`document.querySelector(".done") !== null`)
+	p.open("/colonies/" + h.colony("QL-04").ID + "/look")
+	for text, want := range map[string]string{"+4L1:1": "1.057", "+2kg": "4.409"} {
+		if _, fed := p.line(text); fed != want {
+			t.Errorf("%s: the form has %q, not %s", text, fed, want)
+		}
+	}
+}
+
 // TestALineSaysAThingOnce: the form holds one feed; a line with two is not taken for
 // one of them.
 func TestALineSaysAThingOnce(t *testing.T) {
 	h := newHouse(t, demo.Default)
 	p := newPerson(t, h.cable.url())
 	p.open("/colonies/" + h.colony("QL-04").ID + "/look")
-	say := func(line string) (says, fed string) {
-		p.until(`(() => { const l = document.querySelector(".js-line"); l.focus(); l.value = ` + asJSON(t, line) + `;
-			l.dispatchEvent(new Event("input")); return true })()`)
-		got := get(p, chromedp.Evaluate[[]string](
-			`[document.querySelector("#line-says").textContent, document.querySelector("[name='act.feed']").value]`))
-		return got[0], got[1]
-	}
-	if says, fed := say("+4L2:1 +2kg"); fed != "" || !strings.Contains(says, "said twice") {
+	if says, fed := p.line("+4L2:1 +2kg"); fed != "" || !strings.Contains(says, "said twice") {
 		t.Errorf("two feeds: it says %q, and the form has %q", says, fed)
 	}
-	if says, fed := say("+2kgF"); fed != "2" || !strings.Contains(says, "fed 2 kg of fondant") {
+	if says, fed := p.line("+2kgF"); fed != "2" || !strings.Contains(says, "fed 2 kg of fondant") {
 		t.Errorf("one feed: it says %q, and the form has %q", says, fed)
 	}
 }

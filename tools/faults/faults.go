@@ -299,7 +299,7 @@ var faults = []fault{
 	{
 		"a line in gallons fills the form in litres", "web/static/line.js",
 		"set1(name, !w ? \"\" : w.arg ? round3(said(w).n * inForm(w)) : w.value);",
-		"set1(name, !w ? \"\" : w.arg ? round3(said(w).n / inForm(w)) : w.value);", browser("Line|Units|Touch|Sheet"),
+		"set1(name, !w ? \"\" : w.arg ? round3(said(w).n / inForm(w)) : w.value);", browser("Line|Sheet"),
 	},
 	{
 		"what was refused is thrown away", "web/static/queue.js",
