@@ -231,6 +231,46 @@ func TestALostAnswerDoublesNothing(t *testing.T) {
 	}
 }
 
+// TestATickIsWhatIsWritten: what is due at a stop, ticked, fills what was done and is
+// written as it was advised; unticked it is taken out again, and nothing else is.
+func TestATickIsWhatIsWritten(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p, _ := walk(t, h)
+	c := h.colony("QL-04")
+	before := len(c.Log)
+	p.open("/colonies/" + c.ID + "/look?round=" + demo.Default.String())
+	did := func() string {
+		return get(p, chromedp.Evaluate[string](
+			`["act.supers", "act.comb", "act.swap"].map(n => document.querySelector("[name='" + n + "']").value).join(" ")`))
+	}
+	if got := did(); got != " drawn " {
+		t.Fatalf("before anything is ticked the form has %q", got)
+	}
+	ticks := get(p, chromedp.Evaluate[int](`document.querySelectorAll(".js-tick").length`))
+	if ticks != 2 {
+		t.Fatalf("%d things can be ticked, not supers and swapped combs", ticks)
+	}
+	get(p, chromedp.Evaluate[bool](`[...document.querySelectorAll(".js-tick")].every(x => (x.click(), true))`))
+	if got := did(); got != "2 drawn 2" {
+		t.Errorf("two supers and two combs are due, and ticked the form has %q", got)
+	}
+	get(p, chromedp.Evaluate[bool](`document.querySelectorAll(".js-tick")[1].click(), true`))
+	if got := did(); got != "2 drawn " {
+		t.Errorf("the second taken back, the form has %q", got)
+	}
+	p.press("[name=then][value=next]")
+	p.until(`document.querySelector("#look")?.dataset.code === "QL-05"`)
+	log := h.colony("QL-04").Log[before:]
+	if len(log) != 2 {
+		t.Fatalf("written are %d entries", len(log))
+	}
+	for _, l := range log {
+		if on, ok := l.Entry.Body.(*moves.BoxOn); !ok || !on.Box.Super || !on.Box.Drawn {
+			t.Errorf("written is %+v", l.Entry.Body)
+		}
+	}
+}
+
 // line types a line of the look and returns what it says and what the form has fed.
 func (p *person) line(text string) (says, fed string) {
 	p.t.Helper()

@@ -317,6 +317,6 @@ var faults = []fault{
 	},
 	{
 		"a tick writes nothing", "web/static/look.js", "set1(k, t.checked ? v :", "set1(k, !t.checked ? v :",
-		browser("DoWhat|NoSignal|Touch|Gloves"),
+		browser("ATick|DoWhat"),
 	},
 }

@@ -83,6 +83,10 @@ func run(out io.Writer, only, pick string, check, trust bool, limit time.Duratio
 		}
 		fmt.Fprintf(out, "| %d | %s | `%s` | %s |\n", i+1, f.What, f.File, by)
 	}
+	if check {
+		fmt.Fprintf(out, "\n%d faults can be put in.\n", n)
+		return nil
+	}
 	fmt.Fprintf(out, "\n%d faults, %d not noticed.\n", n, missed)
 	return nil
 }
