@@ -13,15 +13,15 @@ import (
 	"kembo/core/forecast"
 )
 
-// TestNoNumberOfTheTradeIsHidden: in the daily model and its season no function
-// holds a number of its own. What is assumed is a parameter or a named constant,
-// and stands in a table of docs/model.md. Free are none, one, two, an index,
-// and what is too small to be anything but rounding or a unit.
+// TestNoNumberOfTheTradeIsHidden: in the daily model, its season and the rules no
+// function holds a number of its own. What is assumed is a parameter or a named constant:
+// of the model in a table of docs/model.md, of a rule beside it, with its source. Free
+// are none, one, two, an index, and what is too small to be anything but rounding.
 func TestNoNumberOfTheTradeIsHidden(t *testing.T) {
 	tables := map[string]bool{
-		"table.go": true, "parameters.go": true, "spreads.go": true, "fixed.go": true, "chance.go": true,
+		"settings.go": true, "table.go": true, "parameters.go": true, "spreads.go": true, "fixed.go": true, "chance.go": true,
 	}
-	for _, dir := range []string{"forecast", "season"} {
+	for _, dir := range []string{"forecast", "season", "advice"} {
 		files, err := filepath.Glob(filepath.Join(dir, "*.go"))
 		if err != nil || len(files) == 0 {
 			t.Fatal(dir, err)

@@ -31,6 +31,10 @@ const autumnFlowKg = 0.7
 // mostSupers is as many as are put on in one visit.
 const mostSupers = 3
 
+// fliesFromC is the high of a day under which few bees fly, °C. Source: as flightFromC
+// of core/season.
+const fliesFromC = 12
+
 var addSuper = Rule{
 	Action: AddSuper,
 	Fires: "the chance that room to store ends before the next visit reaches store_risk, and bees cover half the " +
@@ -70,7 +74,7 @@ func (s *Situation) nestInUse() float64 {
 }
 
 func checkAddSuper(s *Situation) (Advice, bool) {
-	p := s.Base.Chance(forecast.Store, s.Days()+0.5)
+	p := s.Base.Chance(forecast.Store, s.Days()+visitIsOver)
 	if p < s.Settings.StoreRisk || s.Stale() {
 		return Advice{}, false
 	}
@@ -79,7 +83,7 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	share := superBeesShare
-	if s.Estimate.Queen.QueenChance() < 0.7 {
+	if s.Estimate.Queen.QueenChance() < reassured {
 		share = queenlessShare
 	}
 	// Too few bees, unless the combs are in use all the same: then the nest is
@@ -90,12 +94,12 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 	}
 	f := s.Estimate.Stack.SuperFormat()
 	var changes []forecast.Change
-	n, best := 1, 2.0
+	n, best := 1, unknownYet
 	for k := 1; k <= mostSupers; k++ {
 		c := s.changes(superOn(k, s.Settings.DrawnSupers))
 		r := s.Try(c...)
-		q := r.Chance(forecast.Store, s.Days()+0.5)
-		if q > best-0.02 {
+		q := r.Chance(forecast.Store, s.Days()+visitIsOver)
+		if q > best-helpsFrom {
 			break // another box does not help
 		}
 		n, best, changes = k, q, c
@@ -125,7 +129,7 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 	)
 	a.Brief = brief("Room for {room}; a good day brings {good}.", a.Figures)
 	a.WouldChange = fmt.Sprintf(
-		"Three days of rain, or under %.0f %s, put it off by about as long.", s.units().Temperature.In(12),
+		"Three days of rain, or under %.0f %s, put it off by about as long.", s.units().Temperature.In(fliesFromC),
 		s.units().Temperature.Name,
 	)
 	if best >= s.Settings.StoreRisk {

@@ -6,6 +6,7 @@ package advice
 
 import (
 	"fmt"
+	"math"
 	"slices"
 	"strconv"
 	"strings"
@@ -13,7 +14,6 @@ import (
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
-	"kembo/core/look"
 	"kembo/core/measure"
 	"kembo/core/moves"
 	"kembo/core/season"
@@ -70,34 +70,6 @@ type Advice struct {
 	Confidence  float64                    `json:"confidence"` // 0 to 1: share of the runs in which it was needed
 	Changes     []forecast.Change          `json:"-"`
 	Result      *forecast.Result           `json:"-"`
-}
-
-// Settings are a user's thresholds, with the defaults of [DefaultSettings].
-type Settings struct {
-	FoodRisk       float64 `json:"food_risk"`        // chance of running out before the visit at which Kembo speaks
-	StoreRisk      float64 `json:"store_risk"`       //
-	LayRisk        float64 `json:"lay_risk"`         //
-	CappedShare    float64 `json:"capped_share"`     // of a super, to harvest
-	HoneyBound     float64 `json:"honey_bound"`      // share of the nest's drawn comb under stores
-	UnclippedDays  int     `json:"unclipped_days"`   // between cell checks
-	ClippedDays    int     `json:"clipped_days"`     //
-	StaleDays      int     `json:"stale_days"`       // after which a look no longer tells
-	WinterTargetKg float64 `json:"winter_target_kg"` // 0: by climate
-	ReserveKg      float64 `json:"reserve_kg"`       // 0: by season
-	LiftLimitKg    float64 `json:"lift_limit_kg"`
-	DrawnSupers    bool    `json:"drawn_supers"` // supers to hand are drawn, not foundation
-	// Observer is how far this keeper's looks may be off; zero: the usual one.
-	Observer look.Observer `json:"-"`
-	// Units are those in which sentences are written; zero: kg, L, °C.
-	Units measure.Units `json:"-"`
-}
-
-// DefaultSettings returns the usual thresholds. Sources: values I for the
-// risks; common practice for harvest, checks and stale looks; HSE L23 (from
-// memory) for the lift.
-func DefaultSettings() Settings {
-	return Settings{FoodRisk: 0.10, StoreRisk: 0.30, LayRisk: 0.25, CappedShare: 0.80, HoneyBound: 0.35,
-		UnclippedDays: 7, ClippedDays: 12, StaleDays: 21, LiftLimitKg: 25, DrawnSupers: true}
 }
 
 // Situation is all a rule may look at. It remembers what rules have asked for: it is
@@ -309,10 +281,13 @@ func brief(text string, figs []Figure) string {
 // kg is a mass as the user reads it; its value stays in kilograms.
 func (s *Situation) kg(key string, v float64) Figure { return Figure{key, v, s.mass(v)} }
 
+// few is the number under which a mass is told to a tenth.
+const few = 10
+
 // mass writes kilograms in the user's unit, to a tenth where they are few.
 func (s *Situation) mass(kg float64) string {
 	u := s.units().Mass
-	if v := u.In(kg); v < 10 {
+	if v := u.In(kg); v < few {
 		return fmt.Sprintf("%.1f %s", v, u.Name)
 	}
 	return fmt.Sprintf("%.0f %s", u.In(kg), u.Name)
@@ -329,7 +304,7 @@ func count(key string, v float64) Figure {
 	return Figure{key, v, measure.Count(measure.Rough(v))}
 }
 
-func whole(key string, v float64) Figure { return Figure{key, v, strconv.Itoa(int(v + 0.5))} }
+func whole(key string, v float64) Figure { return Figure{key, v, strconv.Itoa(int(math.Round(v)))} }
 
 // chance is a share as it stands before "that …": "there is a 1 in 4 chance".
 func chance(key string, p float64) Figure { return Figure{key, p, words.Odds(p)} }

@@ -11,6 +11,7 @@ import (
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/season"
+	"kembo/core/words"
 )
 
 // Inquiry is the one look that would do most for a decision that is in doubt.
@@ -29,6 +30,20 @@ const (
 	nearlyAsGood = 0.75 // of the best, for a cheaper look to take its place
 	// How well free cells are told, a small difference of large numbers.
 	freeFromOneComb, freeFromCounts, freeFromFaces = 0.45, 0.30, 0.18
+	// How well the back of the hive tells its stores; a scale, kg; and the least stores
+	// that a scale is reckoned against, so that nothing is divided by none.
+	heftSD, scaleSD, leastStoresKg = 0.30, 2.2, 0.5
+	tellsMore                      = 0.85 // of the spread that is known, under which a look tells anything
+	leastRisk                      = 0.01 // so that nothing is divided by none
+	// On a comb, the least of a content that tells; and what honey alone counts for
+	// against honey beside brood.
+	tellingLeast, honeyAlone = 0.05, 0.6
+)
+
+// Minutes that looks take. Source: common practice.
+const (
+	forHeft, forSeams, forSupers, forScale, forComb = 1, 2, 2, 3, 3
+	forBroodComb, forFrames, forFaces               = 4, 6, 12
 )
 
 // candidate is a look that could be taken, with its work.
@@ -64,7 +79,7 @@ func BestLook(s *Situation) (Inquiry, bool) {
 				continue // nothing would be done of it
 			}
 			w := s.Base.Worth(c.quantity, c.sd, r, s.Days(), risks[r])
-			value := w.Saved / max(risks[r], 0.01)
+			value := w.Saved / max(risks[r], leastRisk)
 			if value < worthLeast || w.Changes < changesLeast {
 				continue
 			}
@@ -99,10 +114,7 @@ func BestLook(s *Situation) (Inquiry, bool) {
 }
 
 func tenths(key string, p float64) Figure {
-	if p < 0.15 {
-		return Figure{key, p, fmt.Sprintf("1 case in %.0f", 1/max(p, 0.01))}
-	}
-	return Figure{key, p, fmt.Sprintf("%d cases out of 10", min(9, max(2, int(math.Round(10*p)))))}
+	return Figure{key, p, words.Cases(p)}
 }
 
 // candidates lists the looks that would tell more than is known. Minutes are
@@ -112,40 +124,40 @@ func (s *Situation) candidates(o look.Observer) []candidate {
 	st := s.Estimate.Stack
 	var out []candidate
 	add := func(do string, q forecast.Quantity, sd, known, minutes float64) {
-		if sd < 0.85*known {
+		if sd < tellsMore*known {
 			out = append(out, candidate{do, q, sd, minutes})
 		}
 	}
 	sdStores, sdNest, sdBrood, sdBees := colony.LogSD(b.Stores), colony.LogSD(b.NestStores), math.Max(
 		colony.LogSD(b.Capped), colony.LogSD(b.Eggs),
 	), colony.LogSD(b.Bees)
-	stores := max(b.Stores.Likely, 0.5)
-	add("Heft it by the back", forecast.OfStores, 0.30, sdStores, 1)
-	add("Weigh the whole hive", forecast.OfStores, 2.2/stores, sdStores, 3)
-	add("Count its seams of bees", forecast.OfBees, o.Seams.Bees, sdBees, 2)
+	stores := max(b.Stores.Likely, leastStoresKg)
+	add("Heft it by the back", forecast.OfStores, heftSD, sdStores, forHeft)
+	add("Weigh the whole hive", forecast.OfStores, scaleSD/stores, sdStores, forScale)
+	add("Count its seams of bees", forecast.OfBees, o.Seams.Bees, sdBees, forSeams)
 	if st.Supers() > 0 {
-		add("Look at the supers from above", forecast.OfSuperStores, o.Seams.Super, colony.LogSD(b.SuperStores), 2)
+		add("Look at the supers from above", forecast.OfSuperStores, o.Seams.Super, colony.LogSD(b.SuperStores), forSupers)
 	}
 	if p, ok := tellingComb(s.Estimate, comb.Honey); ok {
-		add(combWords(st, p), forecast.OfNestStores, math.Hypot(o.Faces.Stores, o.OneFrame), sdNest, 3)
+		add(combWords(st, p), forecast.OfNestStores, math.Hypot(o.Faces.Stores, o.OneFrame), sdNest, forComb)
 	}
 	if p, ok := tellingComb(s.Estimate, comb.Brood); ok {
-		add(combWords(st, p), forecast.OfBrood, math.Hypot(o.Faces.Brood, o.OneFrame), sdBrood, 4)
+		add(combWords(st, p), forecast.OfBrood, math.Hypot(o.Faces.Brood, o.OneFrame), sdBrood, forBroodComb)
 	}
 	if p, ok := tellingComb(s.Estimate, comb.Empty); ok {
-		add(combWords(st, p), forecast.OfFree, freeFromOneComb, colony.LogSD(b.Free), 3)
+		add(combWords(st, p), forecast.OfFree, freeFromOneComb, colony.LogSD(b.Free), forComb)
 	}
-	add("Count the frames of the nest", forecast.OfNestStores, o.Boxes.Stores, sdNest, 6)
-	add("Count the frames of the nest", forecast.OfFree, freeFromCounts, colony.LogSD(b.Free), 6)
-	add("Go through every comb of the nest, face by face", forecast.OfFree, freeFromFaces, colony.LogSD(b.Free), 12)
-	add("Go through every comb of the nest, face by face", forecast.OfNestStores, o.Faces.Stores, sdNest, 12)
+	add("Count the frames of the nest", forecast.OfNestStores, o.Boxes.Stores, sdNest, forFrames)
+	add("Count the frames of the nest", forecast.OfFree, freeFromCounts, colony.LogSD(b.Free), forFrames)
+	add("Go through every comb of the nest, face by face", forecast.OfFree, freeFromFaces, colony.LogSD(b.Free), forFaces)
+	add("Go through every comb of the nest, face by face", forecast.OfNestStores, o.Faces.Stores, sdNest, forFaces)
 	return out
 }
 
 // tellingComb returns the comb of the nest that shows most of a content and
 // was not seen by face on the day of the look.
 func tellingComb(e colony.Estimate, c comb.Content) (hive.Place, bool) {
-	best, at, ok := 0.05, hive.Place{}, false
+	best, at, ok := tellingLeast, hive.Place{}, false
 	for i, b := range e.Stack.Boxes {
 		if b.Super {
 			continue
@@ -163,7 +175,7 @@ func tellingComb(e colony.Estimate, c comb.Content) (hive.Place, bool) {
 			case comb.Honey:
 				// A comb wholly of honey at the wall says less of the rest than
 				// one that honey and brood share.
-				v *= 0.6 + f.A.Worker() + f.B.Worker()
+				v *= honeyAlone + f.A.Worker() + f.B.Worker()
 			}
 			if v > best {
 				best, at, ok = v, hive.Place{Box: i, Slot: k}, true

@@ -55,7 +55,7 @@ func checkCheckCells(s *Situation) (Advice, bool) {
 		keeper, days = "a clipped queen", s.Settings.ClippedDays
 	}
 	due = max(due, s.Today)
-	a := Advice{ActBy: due, Do: fmt.Sprintf("Check for queen cells %s", s.by(due)), Confidence: 0.9}
+	a := Advice{ActBy: due, Do: fmt.Sprintf("Check for queen cells %s", s.by(due)), Confidence: sureByDay}
 	bees, every := count("bees", s.Base.Bees.Likely), whole("every", float64(days))
 	if never {
 		a.Reason, a.Figures = reason(
@@ -86,7 +86,7 @@ func cellsFound(s *Situation) (Advice, bool) {
 	seen := q.CellsDay
 	out := queen.EarliestEmergence(seen, q.CappedCells > 0)
 	a := Advice{
-		ActBy: s.Today, Confidence: 0.95,
+		ActBy: s.Today, Confidence: sureSeen,
 		Do: fmt.Sprintf("Deal with %s today", words.Count(n, "queen cell", "queen cells")),
 	}
 	a.Reason, a.Figures = reason(

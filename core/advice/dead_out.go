@@ -23,7 +23,7 @@ func checkDeadOut(s *Situation) (Advice, bool) {
 	if s.Base.Bees.Likely >= deadBees {
 		return Advice{}, false
 	}
-	a := Advice{ActBy: min(s.Visit, s.Today+deadDays), Confidence: 0.85}
+	a := Advice{ActBy: min(s.Visit, s.Today+deadDays), Confidence: sureFailing}
 	a.Do = fmt.Sprintf("See whether it still lives %s", s.by(a.ActBy))
 	a.Reason, a.Figures = reason(
 		"It was failing when last seen, on {day}. Few bees can be left, and {stores} of stores is exposed to robbing.",

@@ -47,7 +47,7 @@ type emergency struct {
 // asks for it too.
 func (s *Situation) emergency() emergency {
 	if s.urgent == nil {
-		e := emergency{chance: s.Base.Chance(forecast.Food, s.Days()+0.5)}
+		e := emergency{chance: s.Base.Chance(forecast.Food, s.Days()+visitIsOver)}
 		if e.needed = e.chance >= s.Settings.FoodRisk && !s.Stale(); e.needed {
 			e.feed = s.ration(s.leastFeedKg())
 		}
@@ -56,9 +56,12 @@ func (s *Situation) emergency() emergency {
 	return *s.urgent
 }
 
+// feedSteps are the stores that a feed is tried for, kg. Source: none; rounding.
+var feedSteps = []float64{2, 3, 4, 6, 8, 10, 13, 16}
+
 // leastFeedKg returns the least stores that carry them past the visit.
 func (s *Situation) leastFeedKg() (kg float64) {
-	for _, kg = range []float64{2, 3, 4, 6, 8, 10, 13, 16} {
+	for _, kg = range feedSteps {
 		r := s.Try(forecast.Change{Day: s.Today, FeedKg: kg})
 		if r.Chance(forecast.Food, s.Days()+starveMarginDays) < s.Settings.FoodRisk {
 			break

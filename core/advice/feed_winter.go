@@ -15,6 +15,10 @@ import (
 // guess.
 const winterFeedStep = 1.5
 
+// leastRangeKg is the least range of what is in the hive, so that nothing is divided
+// by none.
+const leastRangeKg = 0.1
+
 // How much of it, in kg of stores, is given at a time where there are weeks for
 // it, and how many days apart. Source: common practice: a feeder of some five
 // litres, filled again at each visit.
@@ -86,8 +90,8 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	)
 	a.Brief = brief("{have} for winter, {target} wanted.", a.Figures)
 	// How sure: the share of the look's range that lies under the target.
-	width := max(have.High-have.Low, 0.1)
-	a.Confidence = min(1, max(0.5, (target-have.Low)/width))
+	width := max(have.High-have.Low, leastRangeKg)
+	a.Confidence = min(1, max(leastShortOf, (target-have.Low)/width))
 	a.WouldChange = "A weighing would settle it. The target is what the bees can reach, without the supers that " +
 		"come off."
 	if s.supered() && above == "" {

@@ -48,7 +48,7 @@ func Supers(st hive.Stack) []SuperState {
 			for _, s := range [2]comb.Shares{f.A, f.B} {
 				honey += s[comb.Honey]
 				nectar += s[comb.Nectar]
-				x.HasBrood = x.HasBrood || s.Worker()+s[comb.Drone] > 0.02
+				x.HasBrood = x.HasBrood || s.Worker()+s[comb.Drone] > traceOfFace
 			}
 		}
 		if n := 2 * float64(len(b.Frames)); n > 0 {
@@ -126,13 +126,13 @@ func checkHarvest(s *Situation) (Advice, bool) {
 	if after.Chance(forecast.Food, s.Days()+starveMarginDays) >= s.Settings.FoodRisk {
 		return Advice{}, false // hold_harvest says so
 	}
-	a := Advice{ActBy: s.Visit, Changes: changes, Result: after, Confidence: 0.8, Acts: said}
+	a := Advice{ActBy: s.Visit, Changes: changes, Result: after, Confidence: sureReady, Acts: said}
 	a.Do = fmt.Sprintf("Harvest %s on %s", words.Count(n, "super", "supers"), s.Visit.Short())
 	a.Needs = []Need{{"clearer board", 1, ""}}
 	a.Reason, a.Figures = reason(
 		"{kg} in {n} ready, at least {capped} % capped (your limit {limit} %). {left} stays in the nest.",
-		s.kg("kg", kgReady), Figure{"n", float64(n), words.Count(n, "super", "supers")}, whole("capped", 100*capped),
-		whole("limit", 100*s.Settings.CappedShare), s.kg("left", s.Base.NestStores.Likely),
+		s.kg("kg", kgReady), Figure{"n", float64(n), words.Count(n, "super", "supers")}, whole("capped", percent*capped),
+		whole("limit", percent*s.Settings.CappedShare), s.kg("left", s.Base.NestStores.Likely),
 	)
 	a.Brief = brief("{kg} in {n}, {capped} % capped.", a.Figures)
 	a.WouldChange = "Leave it on if the refractometer shows over 20 % water, or if nectar flies out when you shake " +
@@ -183,7 +183,7 @@ func checkHold(s *Situation) (Advice, bool) {
 	if full == nil || total < worthHoldingFor {
 		return Advice{}, false
 	}
-	a := Advice{ActBy: s.Visit, Confidence: 0.85}
+	a := Advice{ActBy: s.Visit, Confidence: sureFailing}
 	if why := s.Barred(); why != "" {
 		a.Do = fmt.Sprintf("Hold the harvest: %s is barred from sale", s.mass(total))
 		a.Reason, a.Figures = reason(why+". That bars every super on the hive, {kg} now.", s.kg("kg", total))
@@ -196,9 +196,9 @@ func checkHold(s *Situation) (Advice, bool) {
 		if season.StillFilling.Has(s.Season) {
 			return Advice{}, false
 		}
-		a.Do = fmt.Sprintf("Hold the harvest: only %.0f %% is capped", 100*full.Capped)
+		a.Do = fmt.Sprintf("Hold the harvest: only %.0f %% is capped", percent*full.Capped)
 		a.Reason, a.Figures = reason("The fullest super holds {kg} and is {capped} % capped; your limit is {limit} %.",
-			s.kg("kg", full.Kg), whole("capped", 100*full.Capped), whole("limit", 100*s.Settings.CappedShare))
+			s.kg("kg", full.Kg), whole("capped", percent*full.Capped), whole("limit", percent*s.Settings.CappedShare))
 		a.Brief = brief("{kg} in the fullest, {capped} % capped; your limit is {limit} %.", a.Figures)
 		a.WouldChange = "Under 18.6 % water on the refractometer it may come off as it is."
 		return a, true

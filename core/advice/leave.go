@@ -38,7 +38,7 @@ func checkLeave(s *Situation) (Advice, bool) {
 		a.Brief = brief("Nothing runs out within {horizon} days; {stores} in store.", a.Figures)
 		return a, true
 	}
-	if p := s.Base.Chance(nearest, s.Days()); days < s.Days() && p > 0.03 {
+	if p := s.Base.Chance(nearest, s.Days()); days < s.Days() && p > hardlyAny {
 		// It may end before the visit, but less likely than the risk that is taken.
 		said := []Figure{
 			chance("chance", p), {"visit", s.Days(), words.Count(int(s.Days()), "day", "days")},

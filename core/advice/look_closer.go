@@ -13,6 +13,10 @@ import (
 // practice: three frames of bees.
 const weakBees = 8000
 
+// soonDays is when an old look is made good; eggs that were missed are larvae a day
+// later. Source: common practice; brood.EggDays.
+const soonDays = brood.EggDays
+
 var lookCloser = Rule{
 	Action: LookCloser,
 	Fires: "the last look no longer tells, brood disease is suspected, eggs were missing, or the colony is weak " +
@@ -35,7 +39,7 @@ func suspectBrood(s *Situation) (Advice, bool) {
 	if s.Health != colony.Suspect {
 		return Advice{}, false
 	}
-	a := Advice{ActBy: s.Today, Confidence: 0.95, Do: "Close it up and call the bee inspector today"}
+	a := Advice{ActBy: s.Today, Confidence: sureSeen, Do: "Close it up and call the bee inspector today"}
 	a.Reason, a.Figures = reason(
 		"Brood was found suspect on {day}. Move nothing in or out of this hive until it is looked at by someone "+
 			"who may say.",
@@ -53,7 +57,7 @@ func staleLook(s *Situation) (Advice, bool) {
 	if !s.Stale() {
 		return Advice{}, false
 	}
-	a := Advice{ActBy: min(s.Visit, s.Today+3), Confidence: 0.9}
+	a := Advice{ActBy: min(s.Visit, s.Today+soonDays), Confidence: sureByDay}
 	a.Do = fmt.Sprintf("Look at it %s", s.by(a.ActBy))
 	a.Reason, a.Figures = reason(
 		"Last looked at on {day}, {age}. Whether it has swarmed, lost its queen or run short is not known.",
@@ -79,7 +83,7 @@ func noEggs(s *Situation) (Advice, bool) {
 		}
 	}
 	a := Advice{Confidence: 1 - (colony.QueenEvidence{Looked: true, Larvae: q.Larvae, Capped: q.Capped}).QueenChance()}
-	a.ActBy = max(s.Today, min(s.Visit, q.Day+4))
+	a.ActBy = max(s.Today, min(s.Visit, q.Day+soonDays+1))
 	a.Do = fmt.Sprintf("Look for eggs and queen cells %s", s.by(a.ActBy))
 	a.Reason, a.Figures = reason(
 		"On {day} "+what+" seen, so nothing had been laid for at least {least} days. About {bees} bees are left.",
@@ -96,7 +100,7 @@ func weakColony(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	combs := s.Base.Bees.Likely / s.Estimate.Stack.Boxes[0].Format.Frame.BeesAtFullCover()
-	a := Advice{ActBy: s.Visit, Confidence: 0.7, Do: fmt.Sprintf("Find out why it is weak on %s", s.Visit.Short())}
+	a := Advice{ActBy: s.Visit, Confidence: sureWeak, Do: fmt.Sprintf("Find out why it is weak on %s", s.Visit.Short())}
 	a.Reason, a.Figures = reason(
 		"About {bees} bees cover {combs} of {all} combs, with {brood} brood cells. Check queen, food, mites and "+
 			"brood health before you boost it.",

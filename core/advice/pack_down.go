@@ -13,6 +13,10 @@ import (
 // it. Source: common practice.
 const packCover = 0.55
 
+// forStores is the share of a box that holds its target; a fifth of the cells stays
+// for the cluster. Source: common practice; the number a guess.
+const forStores = 0.8
+
 var packDown = Rule{
 	Action: PackDown,
 	Fires:  "in autumn there are more boxes than the bees fill and their stores need",
@@ -42,8 +46,7 @@ func checkPackDown(s *Situation) (Advice, bool) {
 	bees := s.Base.Bees.Likely
 	holds := 2 * float64(len(box.Frames)) * box.Format.Frame.HoneyKg(box.Format.ThicknessMM(len(box.Frames)))
 	byBees := int(math.Ceil(bees * packCover / perBox))
-	// A fifth of the cells stay for the cluster; the rest holds the target.
-	byStores := int(math.Ceil(s.WinterTarget() / (0.8 * holds)))
+	byStores := int(math.Ceil(s.WinterTarget() / (forStores * holds)))
 	want := max(1, byBees, byStores)
 	want = min(want, nest)
 	if want == nest && supers == 0 {
@@ -59,7 +62,7 @@ func checkPackDown(s *Situation) (Advice, bool) {
 		change.SuperDrawnOut, change.SuperUndrawnOut = 0, 0
 	}
 	by := max(s.Season.DayOf(season.PackingDown.By), s.Today)
-	a := Advice{ActBy: by, Changes: []forecast.Change{change}, Result: s.With(change), Confidence: 0.75}
+	a := Advice{ActBy: by, Changes: []forecast.Change{change}, Result: s.With(change), Confidence: sureWinter}
 	a.Do = fmt.Sprintf("Pack down to %s %s", words.Count(want, "box", "boxes"), s.by(by))
 	a.Reason, a.Figures = reason(
 		"About {bees} bees cover {combs} of {all} combs, and {target} of stores fits in {want}. Take {off} off.",

@@ -22,16 +22,20 @@ var relieveHoneyBound = Rule{
 // swapped says n combs of honey swapped for empty ones.
 func swapped(n int) moves.Said { return moves.Said{Do: "combs_swapped", N: float64(n)} }
 
+// combSteps are the combs that a swap is tried with: one at each side of the brood and
+// so on. Source: common practice.
+var combSteps = []int{2, 4, 6, 8}
+
 func checkRelieve(s *Situation) (Advice, bool) {
-	p := s.Base.Chance(forecast.Lay, s.Days()+0.5)
+	p := s.Base.Chance(forecast.Lay, s.Days()+visitIsOver)
 	share := s.Estimate.StoredShareOfNest()
 	if p < s.Settings.LayRisk || share < s.Settings.HoneyBound || s.Stale() || !season.NestRelief.Has(s.Season) {
 		return Advice{}, false
 	}
 	var combs hive.Combs
 	var changes []forecast.Change
-	best := 2.0
-	for _, n := range []int{2, 4, 6, 8} {
+	best := unknownYet
+	for _, n := range combSteps {
 		c := hive.HoneyCombs(s.Estimate.Stack, n)
 		if len(c.Places) == 0 || len(c.Places) <= len(combs.Places) {
 			break
@@ -41,8 +45,8 @@ func checkRelieve(s *Situation) (Advice, bool) {
 		if r.Chance(forecast.Food, s.Days()+starveMarginDays) > s.Settings.FoodRisk {
 			break // it would trade one trouble for another
 		}
-		q := r.Chance(forecast.Lay, s.Days()+0.5)
-		if q > best-0.02 {
+		q := r.Chance(forecast.Lay, s.Days()+visitIsOver)
+		if q > best-helpsFrom {
 			break
 		}
 		combs, changes, best = c, ch, q
@@ -63,7 +67,7 @@ func checkRelieve(s *Situation) (Advice, bool) {
 	a.Reason, a.Figures = reason(
 		"Honey and nectar fill {share} % of the nest. {free} cells are free, and the queen would lay {want} a day. "+
 			"Swap {combs} for empty drawn ones beside the brood.",
-		whole("share", 100*share), count("free", s.Base.Free.Likely), count("want", s.Base.WantsToLay.Likely),
+		whole("share", percent*share), count("free", s.Base.Free.Likely), count("want", s.Base.WantsToLay.Likely),
 		counted("combs", n, "honey comb", "honey combs"), s.kg("out", combs.Honey),
 	)
 	a.Brief = brief("{free} free cells; the queen would lay {want} a day.", a.Figures)

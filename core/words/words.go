@@ -59,6 +59,8 @@ const (
 	almost = 0.97
 	hardly = 0.03
 	fewer  = 0.4
+	rare   = 0.15 // a share of cases under which it is told as one in so many
+	rarest = 0.01
 )
 
 // Odds writes a chance to stand before "that …": "there is a 1 in 4 chance", "there is
@@ -99,6 +101,15 @@ func ratio(p float64) string {
 		return fmt.Sprintf("1 in %.0f", 1/p)
 	}
 	return fmt.Sprintf("%d in 10", min(9, int(math.Round(10*p))))
+}
+
+// Cases writes a share of cases: "1 case in 12", "7 cases out of 10"; never none, and
+// never all.
+func Cases(p float64) string {
+	if p < rare {
+		return fmt.Sprintf("1 case in %.0f", 1/max(p, rarest))
+	}
+	return fmt.Sprintf("%d cases out of 10", min(9, max(2, int(math.Round(10*p)))))
 }
 
 // List writes things as a list: "a", "a and b", "a, b and c".

@@ -90,3 +90,14 @@ func ExampleOdds() {
 	fmt.Println(words.Sentence(words.Odds(0.25) + " that food runs short."))
 	// Output: There is a 1 in 4 chance that food runs short.
 }
+
+func TestCasesAreNeverNoneNorAll(t *testing.T) {
+	for p, want := range map[float64]string{
+		0: "1 case in 100", 0.08: "1 case in 12", 0.149: "1 case in 7", 0.15: "2 cases out of 10",
+		0.7: "7 cases out of 10", 1: "9 cases out of 10",
+	} {
+		if got := words.Cases(p); got != want {
+			t.Errorf("%g is told as %q, not %q", p, got, want)
+		}
+	}
+}
