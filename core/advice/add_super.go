@@ -31,8 +31,8 @@ const autumnFlowKg = 0.7
 // mostSupers is as many as are put on in one visit.
 const mostSupers = 3
 
-// fliesFromC is the high of a day under which few bees fly, °C. Source: as flightFromC
-// of core/season.
+// fliesFromC is the high of a day under which few bees fly, °C. Source: few fly under 10
+// to 12 °C (Burrill and Dietz 1981, from memory).
 const fliesFromC = 12
 
 var addSuper = Rule{

@@ -13,9 +13,9 @@ import (
 // practice: three frames of bees.
 const weakBees = 8000
 
-// soonDays is when an old look is made good; eggs that were missed are larvae a day
-// later. Source: common practice; brood.EggDays.
-const soonDays = brood.EggDays
+// soonDays is when an old look is made good, and missedDays when eggs that were missed
+// have hatched and show. Source: common practice; the second a day over brood.EggDays.
+const soonDays, missedDays = 3, brood.EggDays + 1
 
 var lookCloser = Rule{
 	Action: LookCloser,
@@ -83,7 +83,7 @@ func noEggs(s *Situation) (Advice, bool) {
 		}
 	}
 	a := Advice{Confidence: 1 - (colony.QueenEvidence{Looked: true, Larvae: q.Larvae, Capped: q.Capped}).QueenChance()}
-	a.ActBy = max(s.Today, min(s.Visit, q.Day+soonDays+1))
+	a.ActBy = max(s.Today, min(s.Visit, q.Day+missedDays))
 	a.Do = fmt.Sprintf("Look for eggs and queen cells %s", s.by(a.ActBy))
 	a.Reason, a.Figures = reason(
 		"On {day} "+what+" seen, so nothing had been laid for at least {least} days. About {bees} bees are left.",

@@ -14,7 +14,7 @@ const (
 
 // What searches for the least that suffices go by. Source: none; rounding.
 const (
-	visitIsOver = 0.5  // days: a visit is at noon, and it lasts until it is over
+	visitIsOver = 0.5  // days: what ends on the day of the visit ends before it
 	helpsFrom   = 0.02 // chance by which another box or comb must help to be worth it
 	unknownYet  = 2.0  // a chance that is worse than any
 	hardlyAny   = 0.03 // chance under which nothing is said of it

@@ -114,7 +114,10 @@ window.kemboShorthand = (() => {
         if (!(n > 0 && n <= w.most && (!whole || n >= 1))) wrong(`"${number}" is not ${whole ? "1 to" : "more than 0 and up to"} ${w.most} ${w.wants}, as ${w.example}`);
         return acts.push({ do: w.do, n });
       }
-      if (t[0] === "+") wrong(`"${t.slice(1)}" was not understood after +; write ${table.acts.filter((w) => w.before === "+").map((w) => w.example + " for " + w.means).join(", ")}`);
+      if (t[0] === "+") {
+        const known = table.acts.filter((w) => w.before === "+").map((w) => w.example + " for " + w.means);
+        wrong(`"${t.slice(1)}" was not understood after +; write ${known.join(", ")}`);
+      }
       return false;
     };
     const cells = (t) => {
@@ -333,7 +336,10 @@ window.kemboShorthand = (() => {
         if (x.state) b.push({ full: "full, capped", half: "half full", nearly: "nearly full" }[x.state] || x.state);
         if (x.value > 0) b.push(plain(x.value) + " " + x.unit + " as lifted");
         else if (x.heft) b.push(x.heft + " as lifted");
-        if (x.counts) b.push("frames of " + (table.counts.filter((n) => x.counts[n[1]]).map((n) => plain(x.counts[n[1]]) + " " + n[2]).join(", ") || "no brood"));
+        if (x.counts) {
+          const frames = table.counts.filter((n) => x.counts[n[1]]).map((n) => plain(x.counts[n[1]]) + " " + n[2]);
+          b.push("frames of " + (frames.join(", ") || "no brood"));
+        }
         const sum = [...table.letters].map(() => 0);
         let n = 0;
         (x.faces || []).flat().forEach((t) => {
