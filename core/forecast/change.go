@@ -48,6 +48,7 @@ type Change struct {
 	QueenLost bool // found gone or killed
 	QueenOut  bool // taken to elsewhere; a virgin too
 	QueenIn   *Queen
+	LaysIn    float64 // days until the queen who is there, or is to come, lays; 0: as it was
 	Caged     Setting // she is in the hive and cannot lay
 	Swarmed   bool    // a prime swarm has left
 	NoFlow    bool    // for asking what if nothing came in from now on
@@ -169,6 +170,9 @@ func (s *State) Befall(p *Parameters, c *Change) {
 	}
 	if q := c.QueenIn; q != nil {
 		s.QueenPeak, s.NextQueen, s.LaysIn = q.Peak, q.Coming, q.LaysIn
+	}
+	if c.LaysIn > 0 {
+		s.begins(p, c.LaysIn)
 	}
 }
 

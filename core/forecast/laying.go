@@ -88,3 +88,12 @@ func (s *State) loseQueen(p *Parameters) {
 	}
 	s.QueenPeak = 0
 }
+
+// begins has the queen who is there, or is to come, lay in so many days.
+func (s *State) begins(p *Parameters, days float64) {
+	peak := most(s.QueenPeak, s.NextQueen)
+	if peak <= 0 {
+		peak = p.QueenPeakLaying
+	}
+	s.QueenPeak, s.NextQueen, s.LaysIn = 0, peak, days
+}

@@ -170,6 +170,10 @@ func ChangeOf(before, after Hive) forecast.Change {
 	d := after.Did
 	c.FeedKg, c.BeesOut, c.Opened = d.FeedKg, d.BeesOut, d.Opened
 	c.QueenOut, c.QueenIn, c.Caged = d.QueenOut, d.QueenIn, d.Caged
+	c.QueenLost, c.Swarmed, c.LaysIn = d.QueenLost, d.Swarmed, d.LaysIn
+	if d.Emptied {
+		c.BeesOut, c.BroodOut = 1, 1
+	}
 	return c
 }
 

@@ -19,6 +19,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/measure"
+	"kembo/core/queen"
 )
 
 // Kind is the code of an act in the log.
@@ -58,12 +59,24 @@ type Hive struct {
 	Did    Effect
 }
 
-// Queen is what acts know of a queen.
+// Elsewhere is an act that is done to another hive than the one it is noted at.
+type Elsewhere interface {
+	Act
+	// At returns the colony that it is done to; "" for the one it is noted at.
+	At() string
+}
+
+// Queen is what acts know of a queen. The zero value is none that is known.
 type Queen struct {
 	ID      string
 	Year    int
 	Clipped bool
 	Caged   bool
+	Mark    string
+	Origin  queen.Origin
+	Mother  string // id of a queen
+	Source  string // in the keeper's words
+	State   queen.State
 }
 
 // Effect is what an act did beside moving ware.
@@ -73,11 +86,19 @@ type Effect struct {
 	FedMassKg float64        // what it weighs as it goes in
 	Treated   *colony.Period
 
-	BeesOut  float64 // share of the bees that went
-	Opened   float64 // share of the nest's honey that was uncapped
-	QueenOut bool
-	QueenIn  *forecast.Queen // nil: none came, or she comes from another hive
-	Caged    forecast.Setting
+	BeesOut   float64 // share of the bees that went
+	Opened    float64 // share of the nest's honey that was uncapped
+	QueenOut  bool
+	QueenIn   *forecast.Queen // nil: none came, or she comes from another hive
+	QueenLost bool            // she is gone, and the bees raise another where they can
+	QueenEnd  queen.End       // how the time of the queen before ended
+	Waits     queen.Start     // the hive waits for a queen from now on
+	Accepted  bool            // she was
+	LaysIn    float64         // days until the queen who is there, or is to come, lays
+	Swarmed   bool            // a prime swarm left
+	Emptied   bool            // all bees and brood are gone
+	Caged     forecast.Setting
+	Ended     *Ending // the colony is one no more
 }
 
 // Hives are the hives that an act may touch.

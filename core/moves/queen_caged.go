@@ -3,6 +3,7 @@ package moves
 import (
 	"kembo/core/forecast"
 	"kembo/core/measure"
+	"kembo/core/queen"
 )
 
 // QueenCaged is the queen caged in her hive, or let out: while she is caged she
@@ -23,7 +24,9 @@ func (a *QueenCaged) Apply(h *Hives) error {
 	x.Queen.Caged, x.Did.Caged = a.Caged, forecast.Off
 	if a.Caged {
 		x.Did.Caged = forecast.On
+		return nil
 	}
+	x.Did.Waits = queen.GivenIn
 	return nil
 }
 

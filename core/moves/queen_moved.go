@@ -1,6 +1,9 @@
 package moves
 
-import "kembo/core/measure"
+import (
+	"kembo/core/measure"
+	"kembo/core/queen"
+)
 
 // QueenMoved is a queen taken from one hive to another; with an empty To she is
 // taken away.
@@ -30,13 +33,14 @@ func (a *QueenMoved) Apply(h *Hives) error {
 			q = from.Queen
 		}
 		from.Queen = Queen{}
-		from.Did.QueenOut = true
+		from.Did.QueenOut, from.Did.QueenEnd = true, queen.Moved
 	}
 	if a.To == "" {
 		return nil
 	}
 	if to := h.At(a.To); to != nil {
 		to.Queen = q
+		to.Did.QueenEnd = queen.Lost // of one who was still thought to be there
 	}
 	return nil
 }

@@ -108,12 +108,15 @@ func Steps(a Act) []Act {
 func Colonies(a Act) []string {
 	var out []string
 	for _, x := range Steps(a) {
-		b, ok := x.(Between)
-		if !ok {
-			continue
+		var ids []string
+		switch x := x.(type) {
+		case Between:
+			from, to := x.Hives()
+			ids = []string{from, to}
+		case Elsewhere:
+			ids = []string{x.At()}
 		}
-		from, to := b.Hives()
-		for _, id := range []string{from, to} {
+		for _, id := range ids {
 			if id != "" && !slices.Contains(out, id) {
 				out = append(out, id)
 			}

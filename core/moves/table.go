@@ -40,6 +40,12 @@ var All = Table{
 	queenMoved,
 	queenCaged,
 	queenGiven,
+	queenFound,
+	queenNoted,
+	queenGone,
+	queenRaised,
+	swarmLeft,
+	colonyEnded,
 	several,
 }
 
