@@ -17,11 +17,11 @@ func (w *walker) did(e Entry, before, after moves.Hive, c forecast.Change) {
 		}
 	}
 	w.Stack = after.Stack
-	if after.Queen != before.Queen {
-		w.queen = after.Queen
-		w.QueenYear, w.Clipped = w.queen.Year, w.queen.Clipped
-	}
+	w.queenWas(e, before.Queen, after)
 	d := after.Did
+	if d.Ended != nil {
+		w.Ended, w.Waiting = &Ended{Day: e.Day, Entry: e.ID, Ending: *d.Ended}, nil
+	}
 	if d.Fed != nil {
 		p := *d.Fed
 		p.From, p.To = e.Day, e.Day

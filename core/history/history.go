@@ -15,6 +15,7 @@ import (
 	"kembo/core/look"
 	"kembo/core/measure"
 	"kembo/core/moves"
+	"kembo/core/queen"
 )
 
 // Believed is what a log amounts to.
@@ -40,6 +41,11 @@ type Believed struct {
 	Tests        []Tested           // forecasts that came to be tested, the oldest first
 	Surprises    []Surprise
 	Unknown      []Unknown // what came from hives of which nothing is known
+	Began        Began     // zero: not known
+	BeganOn      day.Day
+	Queens       []queen.Person // of this hive, the earliest first
+	Waiting      *queen.Waiting // for a queen to lay; nil: it is not known to
+	Ended        *Ended         // nil: it lives, as far as is known
 }
 
 // Weighed is a gross weighing, with what went on and off before it, since the
@@ -209,6 +215,9 @@ type walker struct {
 
 // take takes an entry in that is no act; acts are done to the hives of a company.
 func (w *walker) take(e Entry) error {
+	if err := w.over(e); err != nil {
+		return err
+	}
 	switch x := e.Body.(type) {
 	case nil:
 		if e.Unread != "" {

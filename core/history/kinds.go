@@ -11,6 +11,7 @@ const (
 	KindLook     Kind = "look"
 	KindCombs    Kind = "combs"
 	KindWeighing Kind = "weighing"
+	KindPlaced   Kind = "placed"
 	KindUndo     Kind = "undo"
 
 	KindFeed      Kind = "feed"
@@ -33,6 +34,7 @@ var own = []struct {
 	{KindLook, func() body { return new(Look) }},
 	{KindCombs, func() body { return new(Combs) }},
 	{KindWeighing, func() body { return new(Weighing) }},
+	{KindPlaced, func() body { return new(Placed) }},
 }
 
 // Kinds lists every kind that a log may hold.

@@ -88,6 +88,7 @@ func (entered *Look) apply(b *walker, e Entry) error {
 		b.learn(&est)
 		b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
 	}
+	b.queenSeen(e, entered)
 	if entered.Health != "" {
 		b.Health, b.HealthDay = colony.Health(entered.Health), e.Day
 	}

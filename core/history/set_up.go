@@ -1,19 +1,25 @@
 package history
 
 import (
+	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/moves"
+	"kembo/core/queen"
 )
 
-// StackSet is a hive as it is set up.
+// StackSet is a hive as it is set up, with how its colony began.
 type StackSet struct {
-	Boxes         []moves.Box `json:"boxes"`
-	ExcluderAbove int         `json:"excluder_above,omitempty"`
-	QueenID       string      `json:"queen_id,omitempty"`
-	QueenYear     int         `json:"queen_year,omitempty"`
-	Clipped       bool        `json:"clipped,omitempty"`
-	Origin        string      `json:"origin,omitempty"`        // as in "split from QL-02"
-	HistoryKnown  bool        `json:"history_known,omitempty"` // no feed or treatment before this log
+	Boxes         []moves.Box  `json:"boxes"`
+	ExcluderAbove int          `json:"excluder_above,omitempty"`
+	QueenID       string       `json:"queen_id,omitempty"`
+	QueenYear     int          `json:"queen_year,omitempty"`
+	Clipped       bool         `json:"clipped,omitempty"`
+	Mark          string       `json:"mark,omitempty"`
+	QueenFrom     queen.Origin `json:"queen_from,omitempty"`
+	QueenSource   string       `json:"queen_source,omitempty"`  // in the keeper's words
+	Origin        string       `json:"origin,omitempty"`        // as in "split from QL-02"
+	HistoryKnown  bool         `json:"history_known,omitempty"` // no feed or treatment before this log
+	Began         Began        `json:"began,omitzero"`
 }
 
 func (s *StackSet) apply(b *walker, e Entry) error {
@@ -27,6 +33,29 @@ func (s *StackSet) apply(b *walker, e Entry) error {
 		b.arrive(box, e.Day)
 	}
 	b.QueenYear, b.Clipped, b.Origin, b.HistoryKnown = s.QueenYear, s.Clipped, s.Origin, s.HistoryKnown
-	b.queen = moves.Queen{ID: s.QueenID, Year: s.QueenYear, Clipped: s.Clipped}
+	b.queen = s.Began.queenOf(moves.Queen{
+		ID: s.QueenID, Year: s.QueenYear, Clipped: s.Clipped, Mark: s.Mark, Origin: s.QueenFrom, Source: s.QueenSource,
+	})
+	if b.queen != (moves.Queen{}) {
+		b.queenIs(e, b.queen)
+	}
+	b.Began, b.BeganOn, b.Waiting = s.Began, e.Day, s.Began.waits(e)
+	est, change, ok, err := s.Began.estimate(e, b.Stack)
+	if err != nil {
+		return err
+	}
+	if ok {
+		b.Estimate, b.Changes = &est, nil
+		if !change.Nothing() {
+			b.Changes = []forecast.Change{change}
+		}
+	}
 	return nil
+}
+
+// Texts returns what a user wrote.
+func (s *StackSet) Texts() []moves.Text {
+	return []moves.Text{
+		{Field: "origin", Text: s.Origin}, {Field: "mark", Text: s.Mark}, {Field: "from", Text: s.QueenSource},
+	}
 }

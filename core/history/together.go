@@ -10,6 +10,7 @@ import (
 	"kembo/core/hive"
 	"kembo/core/measure"
 	"kembo/core/moves"
+	"kembo/core/queen"
 )
 
 // Colonies joined by what went between them are read together, each on its own
@@ -156,6 +157,14 @@ func (c *company) take(t turn, of *walker) error {
 		}
 		return nil
 	}
+	for _, w := range t.of {
+		if c.walkers[w.ground.Colony] != w {
+			continue
+		}
+		if err := w.over(t.e); err != nil && c.misfit(w, of) {
+			return err
+		}
+	}
 	here := t.e.Colony
 	if own := t.of[0].ground.Colony; here == "" || own == "" { // read without saying whose it is
 		here = own
@@ -185,6 +194,8 @@ func (c *company) step(e Entry, a moves.Act, here string, of *walker) error {
 		if from, to := b.Hives(); from != to {
 			ids = []string{from, to}
 		}
+	} else if x, ok := a.(moves.Elsewhere); ok && x.At() != "" {
+		ids = []string{x.At()}
 	}
 	var known []moves.Hive
 	for _, id := range ids {
@@ -310,7 +321,14 @@ func (w *walker) hive() moves.Hive {
 
 // Hive returns the hive of a colony, for acts to be done to.
 func (b Believed) Hive(colony string) moves.Hive {
-	return moves.Hive{Colony: colony, Stack: b.Stack, Queen: moves.Queen{Year: b.QueenYear, Clipped: b.Clipped}}
+	h := moves.Hive{Colony: colony, Stack: b.Stack, Queen: moves.Queen{Year: b.QueenYear, Clipped: b.Clipped}}
+	if p, ok := queen.PresentOf(b.Queens); ok {
+		h.Queen = moves.Queen{
+			ID: p.ID, Year: p.Year, Clipped: p.Clipped, Caged: p.Caged, Mark: p.Mark, Origin: p.Origin,
+			Mother: p.Mother, Source: p.Source, State: p.State,
+		}
+	}
+	return h
 }
 
 // given returns what a change takes out of the hive, by member; nil where nothing is
