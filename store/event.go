@@ -172,6 +172,13 @@ func (t *Tx) Event(ctx context.Context, id string) (Event, error) {
 	return e, notFound("event "+id, err)
 }
 
+// Event is Tx.Event outside a transaction.
+func (s *Store) Event(ctx context.Context, id string) (Event, error) {
+	var e Event
+	err := scanEvent(s.read.QueryRowContext(ctx, selectEvent, id), &e)
+	return e, notFound("event "+id, err)
+}
+
 // Log returns a colony's whole log, in order of day and entry, also of days that
 // have not come yet.
 func (t *Tx) Log(ctx context.Context, colony string) ([]Event, error) {

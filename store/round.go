@@ -77,7 +77,7 @@ func (t *Tx) KeepBeside(ctx context.Context, x Sent) error {
 }
 
 const selectBeside = `SELECT b.id, s.colony_id, b.body_hash, b.body, b.actor, b.recorded_utc, '{}' FROM sent_beside b JOIN sent s ON s.id = b.id
-	WHERE s.colony_id = ? AND b.recorded_utc >= ? ORDER BY b.recorded_utc`
+	WHERE s.colony_id = ? AND b.recorded_utc >= ? AND b.id NOT IN (SELECT sent_id FROM settled) ORDER BY b.recorded_utc`
 
 // Beside returns what came for a colony since an instant under ids that had come
 // before.
@@ -88,7 +88,8 @@ func (s *Store) Beside(ctx context.Context, colony, sinceUTC string) ([]Sent, er
 }
 
 const selectUnknowing = `SELECT id, colony_id, body_hash, '', actor, recorded_utc, answer FROM sent
-	WHERE colony_id = ? AND recorded_utc >= ? AND json_array_length(answer, '$.meanwhile') > 0 ORDER BY recorded_utc`
+	WHERE colony_id = ? AND recorded_utc >= ? AND json_array_length(answer, '$.meanwhile') > 0
+	AND id NOT IN (SELECT sent_id FROM settled) ORDER BY recorded_utc`
 
 // Unknowing returns what devices sent for a colony since an instant without
 // knowing of all that the log held; bodies are left out.
@@ -96,4 +97,26 @@ func (s *Store) Unknowing(ctx context.Context, colony, sinceUTC string) ([]Sent,
 	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error {
 		return scanSent(r, x)
 	}, selectUnknowing, colony, sinceUTC)
+}
+
+const selectAnswers = `SELECT answer FROM sent WHERE colony_id = ? AND instr(answer, ?) > 0`
+
+// AnswersOf returns the answers to what was sent of a colony in which an entry is
+// named.
+func (s *Store) AnswersOf(ctx context.Context, colony, entry string) ([]string, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, a *string) error { return r.Scan(a) }, selectAnswers, colony, entry)
+}
+
+const insertSettled = `INSERT INTO settled (sent_id, actor, recorded_utc) VALUES (?, ?, ?) ON CONFLICT DO NOTHING`
+
+// SettleApart writes that what was kept side by side under an id has been settled.
+func (s *Store) SettleApart(ctx context.Context, sent string, by By) error {
+	return s.exec(ctx, insertSettled, sent, by.Actor, by.RecordedUTC)
+}
+
+const selectSentOf = `SELECT id, colony_id, body_hash, '', actor, recorded_utc, answer FROM sent WHERE colony_id = ?`
+
+// SentOf returns all that was sent of a colony, with its answers; bodies are left out.
+func (s *Store) SentOf(ctx context.Context, colony string) ([]Sent, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, x *Sent) error { return scanSent(r, x) }, selectSentOf, colony)
 }

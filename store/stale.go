@@ -19,7 +19,7 @@ const (
 	selectMarked = `SELECT yard_id FROM stale_yard`
 	selectOld    = `SELECT DISTINCT yard_id FROM standing WHERE yard_id = ? AND (today <> ? OR model_version <> ?) LIMIT 1`
 	selectStale  = `SELECT s.colony_id, s.mark FROM stale s JOIN colony_place p ON p.colony_id = s.colony_id
-	WHERE p.yard_id = ? AND p.day = (SELECT MAX(day) FROM colony_place WHERE colony_id = p.colony_id AND day <= ?)`
+	WHERE p.yard_id = ? AND p.day = (SELECT MAX(day) FROM colony_place WHERE colony_id = p.colony_id AND day <= ?)` + lives
 	selectMark = `SELECT mark FROM stale WHERE colony_id = ?`
 	countStale = `SELECT COUNT(*) FROM stale`
 )

@@ -30,13 +30,15 @@ const (
 	upsertTold = `INSERT INTO told (colony_id, input_hash, body, course) VALUES (?, ?, ?, ?)
 	ON CONFLICT (colony_id) DO UPDATE SET input_hash = excluded.input_hash, body = excluded.body, course = excluded.course`
 	deleteTold  = `DELETE FROM told WHERE colony_id = ?`
+	hasEnded    = `SELECT EXISTS (SELECT 1 FROM colony_end WHERE colony_id = ?)`
 	deleteStale = `DELETE FROM stale WHERE colony_id = ?`
 )
 
 // Worked is a standing that was worked out from what was marked with Mark.
 type Worked struct {
 	Standing
-	Mark int64 // of the colony when its inputs were read; 0: it was not marked
+	Mark   int64 // of the colony when its inputs were read; 0: it was not marked
+	Queens []Queen
 }
 
 // SaveStandings writes standings, replacing those of the same colonies, and takes
@@ -50,7 +52,11 @@ func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
 				!errors.Is(err, sql.ErrNoRows) {
 				return err
 			}
-			if mark != x.Mark {
+			var ended bool
+			if err := tx.QueryRowContext(ctx, hasEnded, x.ColonyID).Scan(&ended); err != nil {
+				return err
+			}
+			if mark != x.Mark || ended {
 				continue
 			}
 			if _, err := tx.ExecContext(
@@ -64,6 +70,9 @@ func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
 					return err
 				}
 			} else if _, err := tx.ExecContext(ctx, upsertTold, x.ColonyID, x.InputHash, x.Told, x.Course); err != nil {
+				return err
+			}
+			if err := (&Tx{tx}).SetQueens(ctx, x.ColonyID, x.Queens); err != nil {
 				return err
 			}
 			if _, err := tx.ExecContext(ctx, deleteStale, x.ColonyID); err != nil {

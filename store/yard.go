@@ -15,6 +15,13 @@ func (s *Store) AddOperation(ctx context.Context, o Operation) error {
 	return s.exec(ctx, insertOperation, o.ID, o.Name)
 }
 
+const updateOperation = `UPDATE operation SET name = ? WHERE id = ?`
+
+// RenameOperation writes what a producer is called.
+func (s *Store) RenameOperation(ctx context.Context, o Operation) error {
+	return s.exec(ctx, updateOperation, o.Name, o.ID)
+}
+
 const selectOperation = `SELECT id, name FROM operation ORDER BY rowid LIMIT 1`
 
 // Operation returns the one operation of a file, or ErrNotFound.
@@ -28,12 +35,14 @@ func (s *Store) Operation(ctx context.Context) (Operation, error) {
 type Yard struct {
 	ID, OperationID, Name, Climate, Hemisphere, Zone string
 	RhythmDays                                       int
+	WinterDays                                       int // between visits in winter; 0: as in the season
 }
 
 // By says who wrote a row and when, in UTC; it stands on every write.
 type By struct{ Actor, RecordedUTC string }
 
-const insertYard = `INSERT INTO yard (id, operation_id, name, climate, hemisphere, zone, rhythm_days, actor, recorded_utc) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)`
+const insertYard = `INSERT INTO yard (id, operation_id, name, climate, hemisphere, zone, rhythm_days, winter_days, actor, recorded_utc)
+	VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`
 
 // AddYard writes a yard with its bloom calendar. A name that another yard has is
 // ErrTaken.
@@ -44,8 +53,8 @@ func (s *Store) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error
 // AddYard is Store.AddYard within a transaction.
 func (t *Tx) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error {
 	if _, err := t.tx.ExecContext(
-		ctx, insertYard, y.ID, y.OperationID, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, by.Actor,
-		by.RecordedUTC,
+		ctx, insertYard, y.ID, y.OperationID, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, y.WinterDays,
+		by.Actor, by.RecordedUTC,
 	); err != nil {
 		return unique("yard "+y.Name, err)
 	}
@@ -60,33 +69,74 @@ func (t *Tx) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error {
 	return nil
 }
 
-const selectYards = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days FROM yard WHERE operation_id = ? ORDER BY name`
+const updateYard = `UPDATE yard SET name = ?, climate = ?, hemisphere = ?, zone = ?, rhythm_days = ?, winter_days = ?,
+	actor = ?, recorded_utc = ? WHERE id = ?`
+
+// ChangeYard writes what a yard is called and how it is visited. A name that another
+// yard has is ErrTaken.
+func (s *Store) ChangeYard(ctx context.Context, y Yard, by By) error {
+	return unique("yard "+y.Name, s.exec(
+		ctx, updateYard, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, y.WinterDays, by.Actor,
+		by.RecordedUTC, y.ID,
+	))
+}
+
+const hasStood = `SELECT EXISTS (SELECT 1 FROM colony_place WHERE yard_id = ?)`
+
+// ofYard are the statements that take away what a yard has of its own.
+var ofYard = []string{
+	`DELETE FROM bloom WHERE yard_id = ?`, `DELETE FROM weather_day WHERE yard_id = ?`,
+	`DELETE FROM visit WHERE yard_id = ?`, `DELETE FROM yard_level WHERE yard_id = ?`,
+	`DELETE FROM flow_note WHERE yard_id = ?`, `DELETE FROM round_place WHERE yard_id = ?`,
+	`DELETE FROM yard_tally WHERE yard_id = ?`, `DELETE FROM yard WHERE id = ?`, takeYardMark,
+}
+
+// RemoveYard takes a yard away, with its calendar and weather, in which no colony ever
+// stood. removed is false, and nothing is changed, where one did.
+func (s *Store) RemoveYard(ctx context.Context, yard string) (removed bool, err error) {
+	err = s.change(ctx, func(tx *sql.Tx) error {
+		var stood bool
+		if err := tx.QueryRowContext(ctx, hasStood, yard).Scan(&stood); err != nil || stood {
+			return err
+		}
+		removed = true
+		for _, q := range ofYard {
+			if _, err := tx.ExecContext(ctx, q, yard); err != nil {
+				return err
+			}
+		}
+		return nil
+	})
+	return removed, err
+}
+
+const selectYards = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days, winter_days FROM yard WHERE operation_id = ? ORDER BY name`
 
 // Yards returns the yards of an operation by name.
 func (s *Store) Yards(ctx context.Context, operation string) ([]Yard, error) {
 	return collect(ctx, s.read, func(r *sql.Rows, y *Yard) error {
-		return r.Scan(&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays)
+		return r.Scan(&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays, &y.WinterDays)
 	}, selectYards, operation)
 }
 
-const selectYard = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days FROM yard WHERE id = ?`
+const selectYard = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days, winter_days FROM yard WHERE id = ?`
 
 // Yard returns a yard, or ErrNotFound.
 func (s *Store) Yard(ctx context.Context, id string) (Yard, error) {
 	var y Yard
 	err := s.read.QueryRowContext(ctx, selectYard, id).Scan(
-		&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays,
+		&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays, &y.WinterDays,
 	)
 	return y, notFound("yard "+id, err)
 }
 
-const selectFirstYard = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days FROM yard ORDER BY name LIMIT 1`
+const selectFirstYard = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days, winter_days FROM yard ORDER BY name LIMIT 1`
 
 // FirstYard returns the first yard by name, or ErrNotFound.
 func (s *Store) FirstYard(ctx context.Context) (Yard, error) {
 	var y Yard
 	err := s.read.QueryRowContext(ctx, selectFirstYard).Scan(
-		&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays,
+		&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays, &y.WinterDays,
 	)
 	return y, notFound("yard", err)
 }
