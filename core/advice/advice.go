@@ -92,6 +92,7 @@ type Situation struct {
 	HistoryKnown bool
 	Feeds        []colony.Period
 	Treatments   []colony.Period
+	BeganOn      day.Day // as a package, a swarm or a split; 0: it was a colony before
 
 	urgent *emergency // asked for by two rules
 }

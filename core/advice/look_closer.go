@@ -95,7 +95,14 @@ func noEggs(s *Situation) (Advice, bool) {
 	return a, true
 }
 
+// youngDays is how long a colony that began from bees, without brood of its own, is not
+// asked why it is small: two rounds of brood. Source: common practice.
+const youngDays = 2 * brood.WorkerDays
+
 func weakColony(s *Situation) (Advice, bool) {
+	if s.BeganOn > 0 && s.Today < s.BeganOn+youngDays {
+		return Advice{}, false
+	}
 	if !season.WeakIsNews.Has(s.Season) || s.Base.Bees.Likely >= weakBees {
 		return Advice{}, false
 	}

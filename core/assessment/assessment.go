@@ -39,6 +39,7 @@ type Case struct {
 	Seed         uint64
 	Ensemble     *forecast.Ensemble // what a chain of looks has led to; nil: the look alone
 	QueenYear    int
+	BeganOn      day.Day // as a package, a swarm or a split; 0: it was a colony before
 	Tracks       []forecast.Quantity
 }
 
@@ -120,6 +121,6 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, Season: now, HighsC: highs(c.Site, c.Today),
 		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings, Health: c.Health,
 		HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
-		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments,
+		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments, BeganOn: c.BeganOn,
 	}
 }

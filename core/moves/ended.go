@@ -27,6 +27,8 @@ const (
 	United HowEnded = "united"
 	Sold   HowEnded = "sold"
 	Given  HowEnded = "given"
+	// Mistake is a colony that never was: it is shown nowhere.
+	Mistake HowEnded = "mistake"
 )
 
 // HowsEnded are the ways, in the order of a form.
@@ -45,6 +47,8 @@ func (e HowEnded) Words() string {
 		return "united with another"
 	case Given:
 		return "given away"
+	case Mistake:
+		return "entered by mistake"
 	}
 	return string(e)
 }
@@ -66,7 +70,7 @@ func (a *ColonyEnded) At() string { return a.Colony }
 
 // Apply ends it.
 func (a *ColonyEnded) Apply(h *Hives) error {
-	if !slices.Contains(HowsEnded, a.How) {
+	if a.How != Mistake && !slices.Contains(HowsEnded, a.How) {
 		return wrong("how", "choose what became of it")
 	}
 	x := h.At(a.Colony)

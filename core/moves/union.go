@@ -43,7 +43,9 @@ func (u Union) Act(from, to hive.Stack) (*Several, error) {
 		if !from.Boxes[k].Super {
 			nest--
 		}
-		out.Acts = append(out.Acts, &BoxMoved{Box: id, From: u.From, To: u.To, At: at + i, WithBees: true})
+		out.Acts = append(out.Acts, &BoxMoved{
+			Box: id, From: u.From, To: u.To, At: at + i, WithBees: true, Came: boxAsMade(from.Boxes[k]),
+		})
 	}
 	if nest > 0 {
 		out.Acts = append(out.Acts, &BeesMoved{From: u.From, To: u.To, Share: 1, How: "shaken"})
@@ -54,4 +56,14 @@ func (u Union) Act(from, to hive.Stack) (*Several, error) {
 	return &Several{Title: out.Title, Acts: append(out.Acts, &ColonyEnded{
 		Colony: u.From, Ending: Ending{How: United, Into: u.To}, WithHive: u.WithoutBoxes,
 	})}, nil
+}
+
+// boxAsMade is a box as it would have been put on, for who does not know its log.
+func boxAsMade(b hive.Box) *Box {
+	var frames []string
+	for _, f := range b.Frames {
+		frames = append(frames, f.ID)
+	}
+	x := BoxOf(b.Format, b.ID, frames, hive.Make{Super: b.Super, Drawn: true})
+	return &x
 }

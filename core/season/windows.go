@@ -71,6 +71,10 @@ var (
 		Source: "common practice: outside it she rests"}
 	MitesLate = Window{Name: "the late threshold of mites holds", Owner: "app settings", From: 182, To: yearEnd,
 		Source: "published varroa guides, editions differ (values F, from memory)"}
+	WinterRest = Window{
+		Name: "yards are visited in their winter rhythm", Owner: "app, next visit", From: 289, To: 66,
+		Source: "common practice: from mid-October to early March nobody opens a hive",
+	}
 	FarHorizon = Window{
 		Name: "the forecast reaches to the first flow", Owner: "forecast horizon", From: 258, To: 51, By: 112,
 		Source: "values I: what is forecast from mid-September on is the winter",
@@ -98,7 +102,7 @@ var (
 func Windows() []Window {
 	return []Window{
 		LooksFade, EggsExpected, WeakIsNews, CellChecks, NestRelief, Crop, StillFilling, LiquidFeed, ThickFeed,
-		WinterFeed, Uniting, PackingDown, LayingExpected, MitesLate, FarHorizon, DronesReared, DronesOut, WinterSpent,
+		WinterFeed, Uniting, PackingDown, LayingExpected, MitesLate, WinterRest, FarHorizon, DronesReared, DronesOut, WinterSpent,
 		HeldBySpring,
 	}
 }
