@@ -238,8 +238,9 @@ func (b *batch) assess(i int, w work, c Colony) error {
 	if row.Told, row.Course, err = toldOf(c, u).pack(); err != nil {
 		return err
 	}
-	b.rows[i] = store.Worked{Standing: row, Mark: w.mark}
-	return nil
+	queens, err := queenRows(w.colony.ID, c.Believed.Queens)
+	b.rows[i] = store.Worked{Standing: row, Mark: w.mark, Queens: queens}
+	return err
 }
 
 // learn works out the yard's flow level from what its colonies said, and stores

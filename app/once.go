@@ -79,7 +79,32 @@ func (s *Service) once(
 	r request,
 	make func(making) ([]history.Entry, error),
 ) (Received, error) {
-	out := Received{ID: r.ID, Colony: colony}
+	f, err := s.findToWrite(ctx, colony)
+	if err != nil {
+		return Received{ID: r.ID, Colony: colony}, err
+	}
+	return s.write(ctx, f, r, nil, make)
+}
+
+// findToWrite is find for who may write.
+func (s *Service) findToWrite(ctx context.Context, colony string) (found, error) {
+	if err := s.may(MayWrite, "write"); err != nil {
+		return found{}, err
+	}
+	return s.find(ctx, colony)
+}
+
+// write is once for a colony that is found, or that first makes in the same
+// transaction; first may be nil.
+func (s *Service) write(
+	ctx context.Context,
+	f found,
+	r request,
+	first func(*store.Tx, store.By) error,
+	make func(making) ([]history.Entry, error),
+) (Received, error) {
+	colony := f.colony.ID
+	out := Received{ID: r.ID, Colony: colony, Code: f.colony.Code}
 	if err := clientID(r.ID); err != nil {
 		return out, err
 	}
@@ -87,11 +112,6 @@ func (s *Service) once(
 	if err != nil {
 		return out, err
 	}
-	f, err := s.find(ctx, colony)
-	if err != nil {
-		return out, err
-	}
-	out.Code = f.colony.Code
 	sent := store.Sent{ID: r.ID, ColonyID: colony, Hash: r.hash(colony), Body: r.Body, By: by, Answer: "{}"}
 	own, err := s.ownEntries(ctx, r.Own)
 	if err != nil {
@@ -105,6 +125,11 @@ func (s *Service) once(
 		again, err := s.before(ctx, tx, r, &sent, &out)
 		if err != nil || again {
 			return err
+		}
+		if first != nil {
+			if err := first(tx, by); err != nil {
+				return err
+			}
 		}
 		m := making{colony: colony, today: f.yard.today}
 		rows, err := tx.Log(ctx, colony)
@@ -135,7 +160,7 @@ func (s *Service) once(
 			return err
 		}
 		wrote = es
-		if sent.Answer, err = answerTo(ctx, tx, colony, r.Seen, own, es); err != nil {
+		if sent.Answer, err = answerTo(ctx, tx, colony, r.Seen, by.Actor, own, es); err != nil {
 			return err
 		}
 		written := []store.Event{}
@@ -149,8 +174,15 @@ func (s *Service) once(
 		if err := tx.Append(ctx, written...); err != nil {
 			return err
 		}
+		if err := s.besides(ctx, tx, es, colony, by); err != nil {
+			return err
+		}
 		return tx.AddSent(ctx, sent)
 	})
+	var has *store.CodeTakenError
+	if errors.As(err, &has) {
+		return out, codeTaken(has.Code)
+	}
 	if errors.Is(err, store.ErrTaken) {
 		return out, taken
 	}
@@ -210,12 +242,12 @@ func (s *Service) before(
 	return true, nil
 }
 
-// answerTo is the answer to what became entries, with what the form did not know
-// of.
+// answerTo is the answer to what became entries, with what the form did not know of
+// and somebody else has written.
 func answerTo(
 	ctx context.Context,
 	tx *store.Tx,
-	colony, seen string,
+	colony, seen, who string,
 	own map[string]bool,
 	es []history.Entry,
 ) (string, error) {
@@ -226,7 +258,7 @@ func answerTo(
 			return "", err
 		}
 		for _, r := range after {
-			if !own[r.ID] {
+			if !own[r.ID] && r.Actor != who { // nobody is in conflict with himself
 				a.Meanwhile = append(a.Meanwhile, r.ID)
 			}
 		}
@@ -276,26 +308,4 @@ func (s *Service) record(
 	)
 	s.Settled(ctx, colony)
 	return err
-}
-
-// Undo takes back the entry with an id, by an entry of its own. Of a log that does
-// not fit together any entry can be taken back; that is how it is mended.
-func (s *Service) Undo(ctx context.Context, colony, newID, entryID string) error {
-	e := history.Entry{ID: newID, Kind: history.KindUndo, Supersedes: entryID}
-	return s.record(ctx, colony, e, func(m making) (history.Entry, error) {
-		for i, x := range m.log {
-			if x.ID != entryID {
-				continue
-			}
-			if i == 0 || x.Kind == history.KindStack {
-				return e, &FieldError{"undo", "the set-up of a hive cannot be undone"}
-			}
-			if !history.Stands(m.log, entryID) {
-				return e, &FieldError{"undo", "it is undone already; open the colony again"}
-			}
-			e.Day, e.With = x.Day, x.With
-			return e, nil
-		}
-		return e, fmt.Errorf("entry %s: %w", entryID, ErrNotFound)
-	})
 }

@@ -131,8 +131,13 @@ func fits(colony string, log []history.Entry, today day.Day, es ...history.Entry
 	if on > today && !undo {
 		return &FieldError{"date", fmt.Sprintf("%s is in the future; today is %s", on, today)}
 	}
-	if len(log) > 0 && on < log[0].Day {
-		return &FieldError{"date", fmt.Sprintf("%s is before the colony was set up on %s", on, log[0].Day)}
+	if from := began(log); on < from && !undo && es[0].Kind != history.KindStack {
+		return &FieldError{
+			"date",
+			fmt.Sprintf(
+				"%s is before the colony was set up on %s; move the set-up back first, on the page of its log", on, from,
+			),
+		}
 	}
 	ground := history.Ground{Colony: colony}
 	_, err := history.Fold(insertAt(log, on, es...), ground)
@@ -224,6 +229,15 @@ func (s *Service) Apart(ctx context.Context, colony string) ([]Apart, error) {
 		out = append(out, Apart{ID: x.ID, By: x.By.Actor, At: x.By.RecordedUTC, Body: x.Body})
 	}
 	return out, err
+}
+
+// SettleApart says that what came apart has been looked at: it is told no more.
+func (s *Service) SettleApart(ctx context.Context, sent string) error {
+	by, err := s.by()
+	if err != nil {
+		return err
+	}
+	return s.store.SettleApart(ctx, sent, by)
 }
 
 // OnAll is one thing found or done at all colonies of a yard but some.

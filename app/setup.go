@@ -13,14 +13,46 @@ import (
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/moves"
+	"kembo/core/queen"
 	"kembo/core/season"
 	"kembo/store"
 )
 
-// NewYard is what a user gives to make a yard.
+// NewYard is what a user gives to make a yard, or to change one.
 type NewYard struct {
 	ID, Name, Climate, Hemisphere, Zone string
 	RhythmDays                          int
+	WinterDays                          int // between visits in winter; 0: as in the season
+}
+
+// checked returns what is given of a yard as it is stored.
+func (y NewYard) checked(operation string) (store.Yard, error) {
+	name, err := line("name", "the yard a name", y.Name, nameMost)
+	if err != nil {
+		return store.Yard{}, err
+	}
+	switch {
+	case y.RhythmDays < 1 || y.RhythmDays > 120:
+		return store.Yard{}, &FieldError{"rhythm", "give the usual days between visits, 1 to 120"}
+	case y.WinterDays < 0 || y.WinterDays > 200:
+		return store.Yard{}, &FieldError{"winter rhythm", "give the days between visits in winter, 1 to 200, or none"}
+	case y.Hemisphere != string(season.North) && y.Hemisphere != string(season.South):
+		return store.Yard{}, &FieldError{"hemisphere", "choose north or south"}
+	}
+	if _, err := season.ClimateFor(y.Climate); err != nil {
+		return store.Yard{}, &FieldError{"climate", err.Error()}
+	}
+	if _, err := time.LoadLocation(y.Zone); err != nil || y.Zone == "" {
+		return store.Yard{}, &FieldError{"zone", fmt.Sprintf("%q is not a time zone; write it as Europe/London", y.Zone)}
+	}
+	return store.Yard{
+		ID: y.ID, OperationID: operation, Name: name, Climate: y.Climate, Hemisphere: y.Hemisphere, Zone: y.Zone,
+		RhythmDays: y.RhythmDays, WinterDays: y.WinterDays,
+	}, nil
+}
+
+func yardNamed(name string) error {
+	return &FieldError{"name", fmt.Sprintf("there is a yard %s already; choose another name", name)}
 }
 
 // MakeYard makes a yard with the usual bloom calendar.
@@ -36,29 +68,13 @@ func (s *Service) MakeYard(ctx context.Context, y NewYard) error {
 	if err := clientID(y.ID); err != nil {
 		return err
 	}
-	if y.Name, err = line("name", "the yard a name", y.Name, nameMost); err != nil {
+	row, err := y.checked(op.ID)
+	if err != nil {
 		return err
-	}
-	switch {
-	case y.RhythmDays < 1 || y.RhythmDays > 120:
-		return &FieldError{"rhythm", "give the usual days between visits, 1 to 120"}
-	}
-	if _, err := season.ClimateFor(y.Climate); err != nil {
-		return &FieldError{"climate", err.Error()}
-	}
-	if y.Hemisphere != string(season.North) && y.Hemisphere != string(season.South) {
-		return &FieldError{"hemisphere", "choose north or south"}
-	}
-	if _, err := time.LoadLocation(y.Zone); err != nil || y.Zone == "" {
-		return &FieldError{"zone", fmt.Sprintf("%q is not a time zone; write it as Europe/London", y.Zone)}
 	}
 	ys, err := s.store.Yards(ctx, op.ID)
 	if err != nil {
 		return err
-	}
-	row := store.Yard{
-		ID: y.ID, OperationID: op.ID, Name: y.Name, Climate: y.Climate, Hemisphere: y.Hemisphere, Zone: y.Zone,
-		RhythmDays: y.RhythmDays,
 	}
 	for _, o := range ys {
 		if o.ID == y.ID {
@@ -67,8 +83,8 @@ func (s *Service) MakeYard(ctx context.Context, y NewYard) error {
 			}
 			return nil
 		}
-		if strings.EqualFold(o.Name, y.Name) {
-			return &FieldError{"name", fmt.Sprintf("there is a yard %s already; choose another name", o.Name)}
+		if strings.EqualFold(o.Name, row.Name) {
+			return yardNamed(o.Name)
 		}
 	}
 	var bloom []store.Bloom
@@ -77,7 +93,7 @@ func (s *Service) MakeYard(ctx context.Context, y NewYard) error {
 	}
 	err = s.store.AddYard(ctx, row, bloom, by)
 	if errors.Is(err, store.ErrTaken) { // made by somebody else in between
-		return &FieldError{"name", fmt.Sprintf("there is a yard %s already; choose another name", y.Name)}
+		return yardNamed(row.Name)
 	}
 	return err
 }
@@ -87,90 +103,164 @@ type NewColony struct {
 	ID, Yard, Code    string
 	NestFormat        string
 	NestBoxes, Supers int
-	Drawn             bool // supers
+	NestFrames        int    // in each nest box; 0: as many as it takes
+	Undrawn           bool   // the nest's frames are foundation
+	SuperFormat       string // empty: as goes with the nest
+	Drawn             bool   // supers
 	Excluder          bool
 	QueenYear         int
 	Clipped           bool
+	Mark              string
+	QueenFrom         queen.Origin
+	QueenSource       string
 	HistoryKnown      bool
 	SuperFrames       int // in each super; 0: as many as it takes
+	Began             history.Began
+	Origin            string  // in words, as in "split from QL-02"
+	On                day.Day // 0: today
 }
 
 // MakeColony makes a colony with its stack from the catalogue.
 func (s *Service) MakeColony(ctx context.Context, n NewColony) error {
+	f, set, err := s.toMake(ctx, n)
+	if err != nil || set == nil {
+		return err
+	}
+	if err := s.addColony(ctx, f, *set); err != nil {
+		return err
+	}
+	s.soon(f.yard.ID, f.colony.ID)
+	s.Settled(ctx, f.colony.ID)
+	return nil
+}
+
+// setUp is a colony that is to be made: its first entry.
+type setUp struct{ entry history.Entry }
+
+// toMake checks what is given of a new colony; set is nil where it has been made
+// already.
+func (s *Service) toMake(ctx context.Context, n NewColony) (f found, set *setUp, err error) {
+	if err := s.may(MayWrite, "write"); err != nil {
+		return f, nil, err
+	}
+	if err := clientID(n.ID); err != nil {
+		return f, nil, err
+	}
+	op, y, err := s.yardDay(ctx, n.Yard)
+	if errors.Is(err, ErrNotFound) {
+		return f, nil, &FieldError{"yard", "choose one of the yards"}
+	}
+	if err != nil {
+		return f, nil, err
+	}
+	if n.Code, err = codeOf(n.Code); err != nil {
+		return f, nil, err
+	}
+	if n.On == 0 {
+		n.On = y.today
+	}
+	nest, super, err := s.formatsOf(ctx, n)
+	switch {
+	case err != nil:
+		return f, nil, err
+	case n.SuperFrames != 0 && (n.SuperFrames < 1 || n.SuperFrames > super.Slots):
+		return f, nil, &FieldError{"frames in each super", fmt.Sprintf("it takes 1 to %d", super.Slots)}
+	case n.NestFrames != 0 && (n.NestFrames < 1 || n.NestFrames > nest.Slots):
+		return f, nil, &FieldError{"frames in each nest box", fmt.Sprintf("it takes 1 to %d", nest.Slots)}
+	case n.NestBoxes < 1 || n.NestBoxes > 4:
+		return f, nil, &FieldError{"nest boxes", "a nest has 1 to 4 boxes"}
+	case n.Supers < 0 || n.Supers > 8:
+		return f, nil, &FieldError{"supers", "give 0 to 8 supers"}
+	case n.QueenYear != 0 && (n.QueenYear < 2000 || n.QueenYear > y.today.Time().Year()):
+		return f, nil, &FieldError{"queen's year", fmt.Sprintf("%d is not a year she can be from", n.QueenYear)}
+	case n.On > y.today:
+		return f, nil, &FieldError{"day", fmt.Sprintf("%s is in the future; today is %s", n.On, y.today)}
+	}
+	places, err := s.store.Places(ctx, n.ID)
+	f = found{op: op, yard: y, colony: store.Colony{ID: n.ID, OperationID: op.ID, YardID: n.Yard, Code: n.Code}}
+	switch {
+	case err != nil:
+		return f, nil, err
+	case len(places) > 0 && places[len(places)-1].YardID == n.Yard && places[len(places)-1].Code == n.Code:
+		return f, nil, nil // sent twice
+	case len(places) > 0:
+		return f, nil, taken
+	}
+	st := stackOfNew(n, nest, super)
+	e := history.Entry{ID: newID(), Day: n.On, Kind: history.KindStack, Body: &st}
+	if err := errors.Join(textsOf([]history.Entry{e})...); err != nil {
+		return f, nil, err
+	}
+	if _, err := history.Fold([]history.Entry{e}, history.Ground{Colony: n.ID}); err != nil {
+		return f, nil, fieldOf(err, "colony")
+	}
+	return f, &setUp{e}, s.knowKinds(ctx)
+}
+
+// codeOf checks the code of a colony.
+func codeOf(text string) (string, error) {
+	code, err := line("code", "the colony a code, as QL-04,", text, 20)
+	return strings.ToUpper(code), err
+}
+
+// formatsOf returns the formats of a new colony's boxes.
+func (s *Service) formatsOf(ctx context.Context, n NewColony) (nest, super hive.BoxFormat, err error) {
+	if nest, err = s.Format(ctx, n.NestFormat); err != nil {
+		return nest, super, err
+	}
+	super = hive.SuperBeside(nest)
+	if n.SuperFormat != "" {
+		super, err = s.Format(ctx, n.SuperFormat)
+	}
+	return nest, super, err
+}
+
+// addColony writes a new colony with its first entry.
+func (s *Service) addColony(ctx context.Context, f found, set setUp) error {
 	by, err := s.by()
 	if err != nil {
 		return err
 	}
-	if err := clientID(n.ID); err != nil {
-		return err
-	}
-	op, y, err := s.yardDay(ctx, n.Yard)
-	if errors.Is(err, ErrNotFound) {
-		return &FieldError{"yard", "choose one of the yards"}
-	}
+	return named(s.store.Change(ctx, func(tx *store.Tx) error { return s.addIn(ctx, tx, f, set, by) }))
+}
+
+// addIn is addColony within a transaction.
+func (s *Service) addIn(ctx context.Context, tx *store.Tx, f found, set setUp, by store.By) error {
+	row, err := EventOf(set.entry, f.op.ID, f.colony.ID, by.Actor, s.now())
 	if err != nil {
 		return err
 	}
-	if n.Code, err = line("code", "the colony a code, as QL-04,", n.Code, 20); err != nil {
-		return err
-	}
-	n.Code = strings.ToUpper(n.Code)
-	f, err := s.Format(ctx, n.NestFormat)
-	switch {
-	case err != nil:
-		return err
-	case n.SuperFrames != 0 && (n.SuperFrames < 1 || n.SuperFrames > hive.SuperBeside(f).Slots):
-		return &FieldError{"frames in a super", fmt.Sprintf("it takes 1 to %d", hive.SuperBeside(f).Slots)}
-	case n.NestBoxes < 1 || n.NestBoxes > 4:
-		return &FieldError{"nest boxes", "a nest has 1 to 4 boxes"}
-	case n.Supers < 0 || n.Supers > 8:
-		return &FieldError{"supers", "give 0 to 8 supers"}
-	case n.QueenYear != 0 && (n.QueenYear < 2000 || n.QueenYear > y.today.Time().Year()):
-		return &FieldError{"queen's year", fmt.Sprintf("%d is not a year she can be from", n.QueenYear)}
-	}
-	switch places, err := s.store.Places(ctx, n.ID); {
-	case err != nil:
-		return err
-	case len(places) > 0 && places[len(places)-1].YardID == n.Yard && places[len(places)-1].Code == n.Code:
-		return nil // sent twice
-	case len(places) > 0:
-		return taken
-	}
-	st := stackOfNew(n, f)
-	e, err := EventOf(
-		history.Entry{ID: newID(), Day: y.today, Kind: history.KindStack, Body: &st}, op.ID, n.ID, by.Actor, s.now(),
-	)
-	if err != nil {
-		return err
-	}
-	err = s.store.AddColony(
-		ctx, store.Colony{ID: n.ID, OperationID: op.ID, YardID: n.Yard, Code: n.Code}, int32(y.today), by, e,
-	)
+	return tx.AddColony(ctx, f.colony, int32(set.entry.Day), by, row)
+}
+
+// named turns a code that is taken into a sentence.
+func named(err error) error {
 	var has *store.CodeTakenError
 	if errors.As(err, &has) {
-		return &FieldError{"code", fmt.Sprintf("there is a colony %s already; choose another code", has.Code)}
+		return codeTaken(has.Code)
 	}
-	if err != nil {
-		return err
-	}
-	s.soon(n.Yard, n.ID)
-	s.Settled(ctx, n.ID)
-	return nil
+	return err
 }
 
 // stackOfNew is the hive of a new colony.
-func stackOfNew(n NewColony, f hive.BoxFormat) history.StackSet {
-	st := history.StackSet{QueenID: newID(), QueenYear: n.QueenYear, Clipped: n.Clipped, HistoryKnown: n.HistoryKnown}
-	for range n.NestBoxes {
-		st.Boxes = append(st.Boxes, MakeBox(f, f.Slots, hive.Make{Drawn: true}))
+func stackOfNew(n NewColony, f, superFormat hive.BoxFormat) history.StackSet {
+	st := history.StackSet{
+		QueenID: newID(), QueenYear: n.QueenYear, Clipped: n.Clipped, Mark: n.Mark, QueenFrom: n.QueenFrom,
+		QueenSource: n.QueenSource, HistoryKnown: n.HistoryKnown, Began: n.Began, Origin: n.Origin,
 	}
-	superFormat := hive.SuperBeside(f)
-	perSuper := superFormat.Slots
-	if n.SuperFrames > 0 {
-		perSuper = n.SuperFrames
+	frames := func(given int, f hive.BoxFormat) int {
+		if given > 0 {
+			return given
+		}
+		return f.Slots
+	}
+	for range n.NestBoxes {
+		st.Boxes = append(st.Boxes, MakeBox(f, frames(n.NestFrames, f), hive.Make{Drawn: !n.Undrawn}))
 	}
 	for range n.Supers {
-		st.Boxes = append(st.Boxes, MakeBox(superFormat, perSuper, hive.Make{Super: true, Drawn: n.Drawn}))
+		st.Boxes = append(
+			st.Boxes, MakeBox(superFormat, frames(n.SuperFrames, superFormat), hive.Make{Super: true, Drawn: n.Drawn}),
+		)
 	}
 	if n.Excluder && n.Supers > 0 {
 		st.ExcluderAbove = n.NestBoxes

@@ -5,6 +5,7 @@ import (
 
 	"kembo/core/day"
 	"kembo/core/history"
+	"kembo/core/words"
 )
 
 // unknown says why nothing can be forecast of a colony, and what to do about it.
@@ -23,6 +24,11 @@ func (u *unknown) Error() string { return u.Brief }
 // then has been replaced by two generations of bees and a season's stores.
 func unknownOf(b history.Believed, today day.Day) *unknown {
 	switch {
+	case b.Ended != nil:
+		return &unknown{
+			words.Capital(b.Ended.How.Words()) + " on " + b.Ended.Day.Long(),
+			"Its book stays, and nothing is forecast of it.",
+		}
 	case len(b.Stack.Boxes) == 0:
 		return &unknown{"Say what stands here", "The log leaves no box on this stand."}
 	case b.Estimate == nil:

@@ -2,10 +2,13 @@ package app
 
 import (
 	"context"
+	"errors"
 	"fmt"
 	"slices"
+	"strings"
 
 	"kembo/core/day"
+	"kembo/core/season"
 	"kembo/store"
 )
 
@@ -69,12 +72,116 @@ func (s *Service) yardDays(ctx context.Context) (store.Operation, []yardDay, err
 // withVisits finds the next visit: the first planned after today or, where none
 // is planned, the yard's rhythm from the last one.
 func withVisits(y store.Yard, today day.Day, v store.Visits) yardDay {
-	out := yardDay{Yard: y, today: today, visit: today + day.Day(y.RhythmDays), lastVisit: day.Day(v.Last)}
+	out := yardDay{Yard: y, today: today, visit: today + rhythmOn(y, today), lastVisit: day.Day(v.Last)}
 	switch {
 	case v.Next > 0:
 		out.visit, out.planned = day.Day(v.Next), true
 	case v.Last > 0:
-		out.visit = max(out.lastVisit+day.Day(y.RhythmDays), today+1)
+		out.visit = max(out.lastVisit+rhythmOn(y, out.lastVisit), today+1)
+		if spring := springVisit(y, out.lastVisit); spring > 0 {
+			out.visit = max(min(out.visit, spring), today+1)
+		}
 	}
 	return out
+}
+
+// rhythmOn returns the usual days to the next visit of a yard, from a day on.
+func rhythmOn(y store.Yard, on day.Day) day.Day {
+	if y.WinterDays > 0 && restsOn(y, on) {
+		return day.Day(y.WinterDays)
+	}
+	return day.Day(y.RhythmDays)
+}
+
+// restsOn reports whether a yard is in its winter rhythm on a day.
+func restsOn(y store.Yard, on day.Day) bool {
+	return season.WinterRest.Holds(season.DayOf(on, season.Hemisphere(y.Hemisphere)))
+}
+
+// springVisit returns the day on which a yard that rests is visited again at the
+// latest, since its season has begun; 0 where it does not rest.
+func springVisit(y store.Yard, last day.Day) day.Day {
+	if y.WinterDays == 0 || !restsOn(y, last) {
+		return 0
+	}
+	on := last
+	for restsOn(y, on) {
+		on++
+	}
+	return on + day.Day(y.RhythmDays)
+}
+
+// Yard returns a yard as it was made or changed.
+func (s *Service) Yard(ctx context.Context, id string) (NewYard, error) {
+	_, y, err := s.yardDay(ctx, id)
+	return NewYard{
+		ID: y.ID, Name: y.Name, Climate: y.Climate, Hemisphere: y.Hemisphere, Zone: y.Zone, RhythmDays: y.RhythmDays,
+		WinterDays: y.WinterDays,
+	}, err
+}
+
+// ChangeYard writes what a yard is called and how it is visited.
+func (s *Service) ChangeYard(ctx context.Context, y NewYard) error {
+	by, err := s.by()
+	if err != nil {
+		return err
+	}
+	op, _, err := s.yardDay(ctx, y.ID)
+	if err != nil {
+		return err
+	}
+	row, err := y.checked(op.ID)
+	if err != nil {
+		return err
+	}
+	ys, err := s.store.Yards(ctx, op.ID)
+	if err != nil {
+		return err
+	}
+	for _, o := range ys {
+		if o.ID != y.ID && strings.EqualFold(o.Name, row.Name) {
+			return yardNamed(o.Name)
+		}
+	}
+	err = s.store.ChangeYard(ctx, row, by)
+	if errors.Is(err, store.ErrTaken) {
+		return yardNamed(row.Name)
+	}
+	if err != nil {
+		return err
+	}
+	s.refreshSoon(ctx)
+	return nil
+}
+
+// RemoveYard takes a yard away in which no colony ever stood.
+func (s *Service) RemoveYard(ctx context.Context, yard string) error {
+	if _, err := s.by(); err != nil {
+		return err
+	}
+	if _, _, err := s.yardDay(ctx, yard); err != nil {
+		return err
+	}
+	removed, err := s.store.RemoveYard(ctx, yard)
+	if err == nil && !removed {
+		return &FieldError{
+			"yard", "colonies stand in it, or have stood, and their books name it; move them, and rename the yard if you like",
+		}
+	}
+	return err
+}
+
+// Rename writes what the operation is called.
+func (s *Service) Rename(ctx context.Context, name string) error {
+	if _, err := s.by(); err != nil {
+		return err
+	}
+	op, err := s.store.Operation(ctx)
+	if err != nil {
+		return err
+	}
+	if op.Name, err = line("name", "the operation a name", name, nameMost); err != nil {
+		return err
+	}
+	return s.store.RenameOperation(ctx, op)
 }

@@ -1,5 +1,7 @@
 package history
 
+import "kembo/core/moves"
+
 // Placed is where a colony stands and what it is called from a day on. What is empty
 // stays as it was.
 type Placed struct {
@@ -11,3 +13,8 @@ type Placed struct {
 // apply changes nothing of the hive: where it stands is kept beside the log, worked
 // out from these entries.
 func (p *Placed) apply(*walker, Entry) error { return nil }
+
+// Texts returns what a user wrote.
+func (p *Placed) Texts() []moves.Text {
+	return []moves.Text{{Field: "stand", Text: p.Stand}, {Field: "code", Text: p.Code}}
+}
