@@ -241,3 +241,17 @@ func (s *Service) FindColony(ctx context.Context, code string) (string, error) {
 	}
 	return c.ID, err
 }
+
+// CodesIn returns the codes of the colonies of a yard, in order.
+func (s *Service) CodesIn(ctx context.Context, yard string) ([]string, error) {
+	_, y, err := s.yardDay(ctx, yard)
+	if err != nil {
+		return nil, err
+	}
+	all, err := s.store.ColoniesOf(ctx, yard, int32(y.today))
+	var out []string
+	for _, c := range all {
+		out = append(out, c.Code)
+	}
+	return out, err
+}

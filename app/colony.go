@@ -24,6 +24,7 @@ type Colony struct {
 	store.Colony
 	Operation  string
 	YardName   string
+	Stand      string // in the keeper's words
 	Today      day.Day
 	Visit      day.Day
 	Planned    bool
@@ -45,6 +46,7 @@ type Colony struct {
 	PrevCode  string
 	Place, Of int               // its place in the round
 	UndoOf    string            // id of the last entry, which can be undone
+	EndedInto string            // code of the colony with which it was united
 	Broken    []*history.Misfit // entries that do not fit into the log, which is read without them
 }
 
@@ -81,6 +83,7 @@ type found struct {
 	op     store.Operation
 	yard   yardDay
 	colony store.Colony
+	stand  string
 	round  []store.Colony // filled in by walk
 }
 
@@ -103,7 +106,7 @@ func (s *Service) find(ctx context.Context, id string) (found, error) {
 			return found{}, err
 		}
 		if day.Day(p.Day) <= y.today && p.OperationID == op.ID {
-			return found{op: op, yard: y, colony: p.Colony}, nil
+			return found{op: op, yard: y, colony: p.Colony, stand: p.Stand}, nil
 		}
 	}
 	return found{}, fmt.Errorf("colony %s: %w", id, ErrNotFound)
@@ -215,7 +218,8 @@ func (s *Service) blank(ctx context.Context, f found, from day.Day) (Colony, err
 	}
 	set, err := s.Settings(ctx)
 	return Colony{
-		site: site, Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Today: f.yard.today,
+		site: site, Colony: f.colony, Operation: f.op.Name, YardName: f.yard.Name, Stand: f.stand,
+		Today: f.yard.today,
 		Visit: f.yard.visit, Planned: f.yard.planned, Zone: f.yard.Zone, Settings: set, Bloom: site.Bloom,
 		Season: site.On(f.yard.today),
 	}, err
@@ -257,6 +261,11 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 	}
 	c.Standing = standingOf(f.colony, f.yard, c.Believed, c.Assessment, u)
 	c.place(f)
+	if e := c.Believed.Ended; e != nil && e.Into != "" {
+		if c.EndedInto, err = s.codeOf(ctx, e.Into); err != nil {
+			return c, err
+		}
+	}
 	return c, nil
 }
 

@@ -19,6 +19,10 @@ func newID() string {
 // twice is doing it once.
 func NewID() string { return newID() }
 
+// DerivedID returns the id of a part of what a form sends, which is the same however
+// often it is sent.
+func DerivedID(sent, part string) string { return derivedID(sent, part) }
+
 // numbered is the space of ids that are derived from that of something sent.
 var numbered = uuid.MustParse("b1f1a5a2-6f0e-5c3a-9d0e-6b656d626f31")
 

@@ -43,6 +43,7 @@ type Standing struct {
 	Boxes     []GlyphBox        `json:"boxes"`
 	Excluder  int               `json:"excluder_above"`
 	Culls     []Cull            `json:"culls,omitempty"`
+	Ended     bool              `json:"-"` // it is no more, and stands on no board
 	Old       bool              `json:"-"` // it is of another day or another version's, and is being worked out
 }
 
@@ -144,7 +145,7 @@ func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Ass
 	if a == nil {
 		s.Runways = make([]forecast.Runway, forecast.Runways)
 		s.Advice = []StandingAdvice{{Action: advice.LookCloser, Do: why.Do, Brief: why.Brief, ActBy: y.visit}}
-		if b.Estimate != nil {
+		if s.Ended = b.Ended != nil; b.Estimate != nil && !s.Ended {
 			s.Looked = b.Estimate.Seen
 		}
 		return s

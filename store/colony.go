@@ -3,6 +3,7 @@ package store
 import (
 	"context"
 	"database/sql"
+	"errors"
 	"strings"
 )
 
@@ -86,6 +87,18 @@ func scanPlaces(r *sql.Rows, p *Place) error {
 // there is no such colony. Which of them is today's hangs on the yard's day.
 func (s *Store) Places(ctx context.Context, colony string) ([]Place, error) {
 	return collect(ctx, s.read, scanPlaces, selectPlaces, colony)
+}
+
+const selectLast = `SELECT id FROM colony ORDER BY rowid DESC LIMIT 1`
+
+// LastColony returns the colony that was made last, "" where there is none.
+func (s *Store) LastColony(ctx context.Context) (string, error) {
+	var id string
+	err := s.read.QueryRowContext(ctx, selectLast).Scan(&id)
+	if errors.Is(err, sql.ErrNoRows) {
+		return "", nil
+	}
+	return id, err
 }
 
 const selectFirst = `SELECT id, operation_id, first_yard, first_code FROM colony WHERE id = ?`

@@ -11,8 +11,10 @@ import (
 	"kembo/core/advice"
 	"kembo/core/colony"
 	"kembo/core/forecast"
+	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/measure"
+	"kembo/core/queen"
 	"kembo/core/words"
 	"kembo/web/draw"
 )
@@ -30,7 +32,7 @@ type colonyView struct {
 	Course                              *courseView
 	PhoneTrack                          template.HTML
 	Log                                 []logItem
-	LogCount                            int
+	LogSay                              string
 	UndoOf, UndoWhat, EntryID           string
 	Looked                              bool
 	NoneDo, NoneWhy                     string // where nothing can be forecast: what to do, and why
@@ -46,6 +48,11 @@ type colonyView struct {
 	Mass                                string   // the user's unit
 	Apart                               []apartView
 	Broken                              []brokenView
+	Waits                               *waitView
+	Ended                               string // how and when; "": it lives
+	EndedBy                             string // the entry that says so
+	EndedInto, EndedIntoCode            string
+	Why                                 string   // in the keeper's words
 	Veils                               []string // what the veils of the drawing mean, where it has any
 }
 
@@ -75,10 +82,10 @@ type runwayText struct {
 }
 
 type logItem struct {
-	Date, Kind, Say string
-	Glyph           template.HTML
-	Photos          []string // ids
-	Line            string   // a look in shorthand
+	ID, Date, Kind, Say string
+	Glyph               template.HTML
+	Photos              []string // ids
+	Line                string   // a look in shorthand
 }
 
 func (s *Server) showColony(c fiber.Ctx) error {
@@ -109,7 +116,12 @@ func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *
 		NextCode: x.NextCode, Place: fmt.Sprintf("%d of %d", x.Place, x.Of),
 	}
 	v.Today, v.TodayISO, v.In = x.Today.Short(), x.Today.String(), x.In()
-	v.Facts = factsOf(x)
+	v.Facts, v.Waits = factsOf(x), waitOf(x.Believed.Waiting, x.Today)
+	if e := x.Believed.Ended; e != nil {
+		v.Ended = words.Capital(e.How.Words()) + " on " + e.Day.Long()
+		v.EndedBy, v.EndedInto, v.EndedIntoCode = e.Entry, e.Into, x.EndedInto
+		v.Why = e.Why
+	}
 	v.Chip, v.Alarm = chipOf(x.Standing)
 	plan := stackOf(x)
 	v.Stack, v.BoxWords = draw.Stack(plan), boxWordsOf(plan)
@@ -159,17 +171,19 @@ func insideOf(x app.Colony) string {
 func factsOf(x app.Colony) string {
 	var f []string
 	b := x.Believed
-	if b.Origin != "" {
+	if x.Stand != "" {
+		f = append(f, "Stand "+x.Stand)
+	}
+	switch {
+	case b.Origin != "":
 		f = append(f, words.Capital(b.Origin))
+	case b.Began.How != "" && b.Began.How != history.AsFound:
+		f = append(f, words.Capital(b.Began.How.Words())+" of "+b.BeganOn.Long())
 	}
-	if b.QueenYear > 0 {
-		q := fmt.Sprintf("Queen %d", b.QueenYear)
-		if b.Clipped {
-			q += ", clipped"
-		}
-		f = append(f, q)
+	if q, ok := queen.PresentOf(b.Queens); ok {
+		f = append(f, words.Capital(q.Words()))
 	}
-	if e := b.Estimate; e != nil {
+	if e := b.Estimate; e != nil && e.Depth != "hiving" {
 		f = append(f, strings.TrimSpace("Look by "+e.Depth)+" "+e.Day.Seen(x.Today))
 	}
 	if x.Standing.SwarmDue > 0 {
@@ -187,6 +201,8 @@ func factsOf(x app.Colony) string {
 
 func chipOf(s app.Standing) (string, bool) {
 	switch {
+	case s.Looked == 0 && s.Ended:
+		return "no more", false
 	case s.Looked == 0:
 		return "never looked at", false
 	case !s.Known:

@@ -15,13 +15,16 @@ import (
 
 // log lists the last entries, newest last, each with its small stack.
 func (v *colonyView) log(x app.Colony, photos map[string][]app.Photo) {
-	v.LogCount = len(x.Log)
+	v.LogSay = "All " + words.Count(len(x.Log), "entry", "entries")
+	if len(x.Log) == 1 {
+		v.LogSay = "1 entry"
+	}
 	from := max(0, len(x.Log)-5)
 	for _, l := range x.Log[from:] {
 		kind, say := entryWords(l.Entry, x.Units)
 		boxes, excluder := l.Glyph()
 		item := logItem{
-			l.Day.Short(), kind, say, glyph(boxes, excluder, l.Day.Short()+": "+stackWords(boxes)), nil, l.Line(),
+			l.ID, l.Day.Short(), kind, say, glyph(boxes, excluder, l.Day.Short()+": "+stackWords(boxes)), nil, l.Line(),
 		}
 		for _, p := range photos[l.ID] {
 			item.Photos = append(item.Photos, p.ID)
@@ -31,7 +34,7 @@ func (v *colonyView) log(x app.Colony, photos map[string][]app.Photo) {
 	if x.UndoOf != "" {
 		last := x.Log[len(x.Log)-1]
 		kind, _ := entryWords(last.Entry, x.Units)
-		v.UndoOf, v.UndoWhat = x.UndoOf, strings.ToLower(kind)+" of "+last.Day.Short()
+		v.UndoOf, v.UndoWhat = x.UndoOf, "“"+words.Lower(kind)+"” of "+last.Day.DayMonth()
 	}
 }
 

@@ -44,6 +44,7 @@ type lookView struct {
 	Done                                  doneForm
 	Seen                                  string // the last entry of the log that the page knows
 	Boxes4Line                            string // the boxes, for reading shorthand
+	Corrects                              string // the look that this is another version of; "": it is a new one
 }
 
 // CellsFound reports whether cells were counted or placed.
@@ -114,6 +115,9 @@ var countContents = [len(form.Counts)]comb.Content{
 }
 
 func (s *Server) showLook(c fiber.Ctx) error {
+	if entry := c.Query("correct"); entry != "" {
+		return s.showCorrection(c, entry)
+	}
 	x, err := s.as(c).Colony(c.Context(), c.Params("colony"))
 	if err != nil {
 		return err

@@ -33,8 +33,8 @@ func (s *Server) routes() {
 	r.Get("/find", s.find)
 	r.Get("/working", s.working)
 	r.Get("/yards", s.showYards)
-	r.Get("/yards/new", s.newYard)
-	r.Post("/yards", s.makeYard)
+	r.Get("/yards/new", s.get(s.makingYard()))
+	r.Post("/yards", s.post(s.makingYard()))
 	r.Get("/yards/:yard", s.showBoard)
 	r.Post("/yards/:yard/visit", s.moveVisit)
 	r.Get("/yards/:yard/calendar", s.showCalendar)
@@ -52,8 +52,14 @@ func (s *Server) routes() {
 	r.Get("/yards/:yard/tags", s.showTags)
 	r.Get("/t/:colony", s.scanned)
 	r.Post("/yards/:yard/round/all", s.onAll)
-	r.Get("/yards/:yard/colonies/new", s.newColony)
-	r.Post("/yards/:yard/colonies", s.makeColony)
+	r.Get("/yards/:yard/colonies/new", s.get(s.makingColony()))
+	r.Post("/yards/:yard/colonies", s.post(s.makingColony()))
+
+	r.Get("/yards/:yard/edit", s.get(s.editYard()))
+	r.Post("/yards/:yard/edit", s.post(s.editYard()))
+	r.Post("/yards/:yard/remove", s.removeYard)
+	r.Get("/gone", s.showGone)
+	r.Get("/more", s.showMore)
 
 	r.Get("/shorthand", s.showShorthand)
 	r.Get("/pocket", s.showPocket)
@@ -87,4 +93,21 @@ func (s *Server) routes() {
 	r.Post("/colonies/:colony/boxes/any", s.putOn)
 	r.Post("/colonies/:colony/boxes/off", s.boxOff)
 	r.Post("/colonies/:colony/undo", s.undo)
+	r.Post("/colonies/:colony/apart", s.settleApart)
+
+	r.Get("/colonies/:colony/life", s.showLife)
+	r.Get("/colonies/:colony/book", s.showBook)
+	r.Post("/colonies/:colony/book/undo", s.undoEntry)
+	r.Get("/colonies/:colony/book/:entry", s.showEntry)
+	r.Get("/colonies/:colony/queens", s.showQueens)
+	r.Get("/queens/:queen", s.showLine)
+	for path, a := range map[string]asks{
+		"move": s.moving(), "end": s.ending(), "discard": s.discarding(), "swarm": s.swarming(), "unite": s.uniting(),
+		"split": s.splitting(), "queens/note": s.queenNoting(), "queens/give": s.queenGiving(),
+		"queens/found": s.queenFinding(), "queens/gone": s.queenGoing(), "queens/cage": s.queenCaging(),
+		"book/:entry/correct": s.correcting(), "book/:entry/move": s.movingEntry(),
+	} {
+		r.Get("/colonies/:colony/"+path, s.get(a))
+		r.Post("/colonies/:colony/"+path, s.post(a))
+	}
 }

@@ -41,6 +41,9 @@ type question struct {
 // form comes back with a sentence and all that was typed.
 func (s *Server) saveLook(c fiber.Ctx) error {
 	id := c.Params("colony")
+	if entry := typedIn(c)("corrects"); entry != "" {
+		return s.saveCorrected(c, entry)
+	}
 	queued := c.Get(queueHeader) != ""
 	read := s.as(c).Colony
 	if queued { // no page is shown, so nothing need be forecast
@@ -148,7 +151,7 @@ func answerOf(got app.Received, x app.Colony) sentAnswer {
 
 // apartView is something that came from a device without knowing of the rest, as
 // sentences.
-type apartView struct{ Head, Line string }
+type apartView struct{ ID, Head, Line string }
 
 // apartOf tells what is kept side by side for a colony.
 func (s *Server) apartOf(c fiber.Ctx, x app.Colony) ([]apartView, error) {
@@ -171,6 +174,7 @@ func (s *Server) apartOf(c fiber.Ctx, x app.Colony) ([]apartView, error) {
 			out = append(
 				out,
 				apartView{
+					a.ID,
 					fmt.Sprintf("What %s sent on %s was entered without knowing of this:", a.By, at),
 					strings.Join(w, " "),
 				},
@@ -180,6 +184,7 @@ func (s *Server) apartOf(c fiber.Ctx, x app.Colony) ([]apartView, error) {
 		out = append(
 			out,
 			apartView{
+				a.ID,
 				fmt.Sprintf(
 					"%s sent on %s a different version of an entry already received. It is not in the log:", a.By, at,
 				),
@@ -188,6 +193,14 @@ func (s *Server) apartOf(c fiber.Ctx, x app.Colony) ([]apartView, error) {
 		)
 	}
 	return out, nil
+}
+
+// settleApart says that what came apart has been looked at.
+func (s *Server) settleApart(c fiber.Ctx) error {
+	if err := s.as(c).SettleApart(c.Context(), typedIn(c)("of")); err != nil {
+		return err
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + c.Params("colony"))
 }
 
 // besideLine says a form that was sent, in words and in one line, so that it can be

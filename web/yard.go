@@ -1,0 +1,110 @@
+package web
+
+import (
+	"fmt"
+
+	"github.com/gofiber/fiber/v3"
+
+	"kembo/app"
+	"kembo/core/season"
+)
+
+// yardFields are what is asked of a yard.
+func yardFields(y app.NewYard) []formField {
+	name := text("name", "Name")
+	name.Value = y.Name
+	var climates []option
+	for _, c := range season.Climates {
+		climates = append(
+			climates, option{c.Key, fmt.Sprintf("%s, winters on %.0f to %.0f kg", c.Name, c.WinterLowKg, c.WinterHighKg)},
+		)
+	}
+	zone := text("zone", "Time zone")
+	zone.Value, zone.Half = y.Zone, true
+	rhythm := number("rhythm", "Days between visits", fmt.Sprint(y.RhythmDays))
+	winter := number("winter", "In winter", "")
+	if y.WinterDays > 0 {
+		winter.Value = fmt.Sprint(y.WinterDays)
+	}
+	winter.Called, winter.Placeholder = []string{"winter rhythm"}, "the same"
+	winter.Help = "From mid-October to early March nobody comes every ten days."
+	out := []formField{
+		name, choiceOf("climate", "Climate", y.Climate, climates...),
+		choiceOf("hemisphere", "Hemisphere", y.Hemisphere, option{"north", "North"}, option{"south", "South"}), zone,
+		rhythm, winter,
+	}
+	out[2].Half = true
+	return out
+}
+
+// yardFrom reads what was typed of a yard.
+func yardFrom(p *formPage, id string) (app.NewYard, error) {
+	y := app.NewYard{
+		ID: id, Name: p.val("name"), Climate: p.val("climate"), Hemisphere: p.val("hemisphere"), Zone: p.val("zone"),
+	}
+	var err error
+	if y.RhythmDays, err = p.whole("rhythm", "give the usual days between visits, 1 to 120"); err != nil {
+		return y, err
+	}
+	y.WinterDays, err = p.whole("winter", "give the days between visits in winter, 1 to 200, or none")
+	return y, err
+}
+
+// newYard is the form for a yard that is made.
+func (s *Server) makingYard() asks {
+	return asks{
+		page: func(fiber.Ctx) (*formPage, error) {
+			return &formPage{
+				shell: shell{Title: "New yard", Active: "board"}, Head: "New yard", Action: "/yards",
+				Button: "Make the yard", Fields: yardFields(app.NewYard{
+					Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 14, WinterDays: 42,
+				}),
+			}, nil
+		},
+		do: func(c fiber.Ctx, p *formPage) (string, error) {
+			y, err := yardFrom(p, p.Entry)
+			if err != nil {
+				return "", err
+			}
+			return "/yards/" + y.ID + "/colonies/new", s.as(c).MakeYard(c.Context(), y)
+		},
+	}
+}
+
+// editYard is the form for a yard that is changed.
+func (s *Server) editYard() asks {
+	return asks{
+		page: func(c fiber.Ctx) (*formPage, error) {
+			y, err := s.as(c).Yard(c.Context(), c.Params("yard"))
+			if err != nil {
+				return nil, err
+			}
+			return &formPage{
+				shell: shell{Title: "Change " + y.Name, Active: "board"}, Head: "Change " + y.Name,
+				Action: "/yards/" + y.ID + "/edit", Button: "Store", Back: "/yards/" + y.ID, BackTo: y.Name,
+				Fields: yardFields(y), Remove: "/yards/" + y.ID + "/remove",
+				RemoveSay: "Take the yard away", RemoveWhy: "Only one in which no colony ever stood.",
+			}, nil
+		},
+		do: func(c fiber.Ctx, p *formPage) (string, error) {
+			y, err := yardFrom(p, c.Params("yard"))
+			if err != nil {
+				return "", err
+			}
+			return "/yards/" + y.ID, s.as(c).ChangeYard(c.Context(), y)
+		},
+	}
+}
+
+// removeYard takes a yard away in which nothing ever stood.
+func (s *Server) removeYard(c fiber.Ctx) error {
+	a := asks{page: s.editYard().page, do: func(c fiber.Ctx, p *formPage) (string, error) {
+		y, err := s.as(c).Yard(c.Context(), c.Params("yard"))
+		if err != nil {
+			return "", err
+		}
+		p.Fields = yardFields(y) // nothing was typed: they are as they were
+		return "/yards", s.as(c).RemoveYard(c.Context(), y.ID)
+	}}
+	return s.post(a)(c)
+}
