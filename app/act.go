@@ -107,6 +107,16 @@ func (s *Service) Write(ctx context.Context, colony string, n Note) error {
 			return &FieldError{"kg", "give the whole hive's weight, more than 0 and at most 400 kg"}
 		}
 		e.Body = &history.Weighing{Kg: n.Kg}
+		return s.record(ctx, colony, e, func(m making) (history.Entry, error) {
+			st, err := m.stack(n.Day)
+			if tare := st.TareKg(); err == nil && n.Kg < leastOfTare*tare {
+				err = &FieldError{"kg", fmt.Sprintf(
+					"the boxes and frames alone weigh about %.0f kg; look whether the unit is right and the whole hive was "+
+						"lifted", tare,
+				)}
+			}
+			return e, err
+		})
 	case history.KindTreatment:
 		if n.What == "" {
 			return &FieldError{"treatment", "say what was put in"}
@@ -120,6 +130,10 @@ func (s *Service) Write(ctx context.Context, colony string, n Note) error {
 	}
 	return s.Record(ctx, colony, e)
 }
+
+// leastOfTare is how much lighter than its ware by the catalogue a hive may be: wood
+// differs by a fifth, boxes of other makes by more. Source: none; guess.
+const leastOfTare = 0.6
 
 // takeOut writes e as the correction of the treatment that is in, with its end.
 func (s *Service) takeOut(ctx context.Context, colony string, n Note, e history.Entry) error {

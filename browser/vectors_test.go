@@ -39,7 +39,7 @@ func TestTheScriptReadsTheLineAsTheCoreDoes(t *testing.T) {
 		{ID: "d", Frames: 10, Super: true},
 	}
 	lines := []string{
-		"", "qE h+ 1: s8 2: s6.5", "qSELB cc:u3", "q0", "cc:h4k2m1t2g1@edge 1:s10", "cp", "c:u2", "c@both",
+		"", "qE h+ 1: s8 2: s6.5", "qSELB cc:u3", "qLB-E", "qS-ELB", "q-L", "qE-E", "q-", "q0", "cc:h4k2m1t2g1@edge 1:s10", "cp", "c:u2", "c@both",
 		"1: B6,5 H2 P1 C1.5", "2: 4A=H3N1P1B2 4B=HHHHBBBB", "3: =nearly 4: ^fair", "1:s8~ 2:s6v~ o+", "W22+24",
 		"W22lb+24lb", "W/60lb", "Wlight", "W54", "+1S +4L1:1 turn x4; feeder leaks; mend it",
 		"swap2 ex- ex+ +2SF +1.5kg x3h", "w+ 1: s7v o-", "w- h-", "!heavy-box 4:^31.5kg", `; "quoted"`, "1: B0",

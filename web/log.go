@@ -102,7 +102,7 @@ func lookWords(l *history.Look) (kind, say string) {
 		w = append(w, "queen seen")
 	case l.Queen.Eggs:
 		w = append(w, "eggs")
-	case l.Queen.Looked:
+	case l.Queen.Told().NoEggs:
 		w = append(w, "no eggs")
 	}
 	switch n := l.Cells.Charged + l.Cells.Capped; {

@@ -81,6 +81,7 @@ type boxForm struct {
 	Counts            []countForm
 	Frames            []frameForm
 	FrameCount, Super int
+	Known             bool // it has been looked at, so that there is a last time
 }
 
 type countForm struct {
@@ -143,6 +144,10 @@ func blankLook(x app.Colony) *lookView {
 	for i := len(st.Boxes) - 1; i >= 0; i-- {
 		b := boxFormOf(st, i)
 		b.Unit = x.Units.Mass.Name
+		b.Known = x.Believed.Estimate != nil
+		if !b.Known {
+			b.forget()
+		}
 		if expect != nil && expect[i] > 0 {
 			b.Expect = plain(expect[i])
 		}
@@ -195,6 +200,16 @@ func boxFormOf(st hive.Stack, i int) boxForm {
 		)
 	}
 	return f
+}
+
+// forget takes out what a box is shown to have held the last time: there was none.
+func (b *boxForm) forget() {
+	for i := range b.Counts {
+		b.Counts[i].Last = ""
+	}
+	for i := range b.Frames {
+		b.Frames[i].LastA, b.Frames[i].LastB = "", ""
+	}
 }
 
 // zonesOf writes what was last known of a face zone by zone.

@@ -70,15 +70,15 @@ func staleLook(s *Situation) (Advice, bool) {
 
 func noEggs(s *Situation) (Advice, bool) {
 	q := s.Estimate.Queen
-	if !season.EggsExpected.Has(s.Season) || !q.Looked || q.Eggs || q.Seen {
+	if !season.EggsExpected.Has(s.Season) || !q.Looked || q.Eggs || q.EggsUnlooked || q.Seen {
 		return Advice{}, false
 	}
 	// The youngest stage seen dates the last egg.
 	least := brood.EggDays
 	what := "no eggs were"
-	if !q.Larvae {
+	if !q.Larvae && !q.LarvaeUnlooked {
 		least, what = brood.EggDays+brood.LarvaDays, "no eggs and no larvae were"
-		if !q.Capped {
+		if !q.Capped && !q.CappedUnlooked {
 			least, what = brood.WorkerDays, "no brood of any age was"
 		}
 	}

@@ -25,6 +25,8 @@ type QueenEvidence struct {
 	Eggs   bool // laid at most 3 days ago
 	Larvae bool // open: laid at most 9 days ago
 	Capped bool // laid at most 21 days ago
+	// Stages that nobody looked for, though others were: not seen, they may be there.
+	EggsUnlooked, LarvaeUnlooked, CappedUnlooked bool
 	// Cells found, counted; capped ones mean a swarm is imminent or gone.
 	ChargedCells, CappedCells int
 	DryCups, CupsWithEgg      int
@@ -75,8 +77,12 @@ func (q QueenEvidence) QueenChance() float64 {
 		return 0.98
 	case q.Seen:
 		return 0.9
+	case q.EggsUnlooked: // what is older does not say that she is gone
+		return 0.93
 	case q.Larvae:
 		return 0.6
+	case q.LarvaeUnlooked:
+		return 0.5
 	case q.Capped:
 		return 0.2
 	default:

@@ -45,6 +45,8 @@ func (q QueenEvidence) Evidence(swarmSeason bool) queen.Evidence {
 		Seen:        q.Seen,
 		Eggs:        q.Eggs,
 		Larvae:      q.Larvae,
+		Unlooked:    q.EggsUnlooked || q.LarvaeUnlooked && !q.Larvae || q.CappedUnlooked && !q.Capped && !q.Larvae,
+		OpenOlder:   q.LarvaeUnlooked,
 		Sealed:      q.Capped,
 		Dry:         q.DryCups,
 		WithEgg:     q.CupsWithEgg,

@@ -115,15 +115,15 @@ func (x *Ensemble) Requeen(e *colony.Estimate, p *Parameters, name string, seed 
 // unlaid takes out the stages that a look for a queen did not find: with no eggs
 // seen there are none.
 func (s *State) unlaid(q colony.QueenEvidence) {
-	if q.Eggs {
+	if q.Eggs || q.EggsUnlooked {
 		return
 	}
 	s.Eggs = [brood.EggDays]float64{}
-	if q.Larvae {
+	if q.Larvae || q.LarvaeUnlooked {
 		return
 	}
 	s.Larvae = [brood.LarvaDays]float64{}
-	if !q.Capped {
+	if !q.Capped && !q.CappedUnlooked {
 		s.Capped = [brood.CappedDays]float64{}
 	}
 }

@@ -1,6 +1,7 @@
 package history
 
 import (
+	"kembo/core/colony"
 	"kembo/core/look"
 	"kembo/core/moves"
 )
@@ -53,6 +54,32 @@ type Queen struct {
 	Eggs   bool `json:"eggs,omitempty"`
 	Larvae bool `json:"larvae,omitempty"`
 	Capped bool `json:"capped,omitempty"`
+	// Each says that each stage speaks for itself: seen, looked for and not there, or not
+	// looked for. Without it, as looks were entered at first, what was not seen was not
+	// there.
+	Each     bool `json:"each,omitempty"`
+	NoEggs   bool `json:"no_eggs,omitempty"`
+	NoLarvae bool `json:"no_larvae,omitempty"`
+	NoCapped bool `json:"no_capped,omitempty"`
+}
+
+// Told returns q with each stage speaking for itself.
+func (q Queen) Told() Queen {
+	q.Looked = q.Looked || q.Seen || q.Eggs || q.Larvae || q.Capped || q.NoEggs || q.NoLarvae || q.NoCapped
+	if q.Looked && !q.Each {
+		q.Each, q.NoEggs, q.NoLarvae, q.NoCapped = true, !q.Eggs, !q.Larvae, !q.Capped
+	}
+	return q
+}
+
+// evidence returns what was found, for the core.
+func (q Queen) evidence() colony.QueenEvidence {
+	q = q.Told()
+	return colony.QueenEvidence{
+		Looked: q.Looked, Seen: q.Seen, Eggs: q.Eggs, Larvae: q.Larvae, Capped: q.Capped,
+		EggsUnlooked: !q.Eggs && !q.NoEggs, LarvaeUnlooked: !q.Larvae && !q.NoLarvae,
+		CappedUnlooked: !q.Capped && !q.NoCapped,
+	}
 }
 
 // Cells is the check for queen cells that went with a look.

@@ -24,7 +24,7 @@ func Expect(entries []Entry, on day.Day, u measure.Units) []string {
 		return nil
 	}
 	var out []string
-	if l := live[opened].Look(); l.Queen.Looked && !l.Queen.Eggs {
+	if l := live[opened].Look(); l.Queen.Told().NoEggs {
 		out = append(out, fmt.Sprintf("No eggs seen on %s: check for eggs.", live[opened].Day.DayMonth()))
 	}
 	for _, e := range live[opened:] {

@@ -7,6 +7,7 @@ import (
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/history"
+	"kembo/core/look"
 	"kembo/core/measure"
 	"kembo/core/season"
 )
@@ -46,5 +47,48 @@ func TestFindingsAreFindings(t *testing.T) {
 	if got = says(b); !strings.Contains(got, "One has emerged") ||
 		!strings.Contains(got, "the last egg was laid on Wed 29 Apr or before") {
 		t.Errorf("with an emerged cell and no brood: %s", got)
+	}
+}
+
+// TestNotTouchedIsNotLooked: of a stage that nobody looked for nothing is said; of one
+// that was looked for and was not there, what follows. Looks from before stages spoke
+// for themselves mean what they meant. Source of the days: stages of 3, 9 and 21 days,
+// Winston 1987, from memory.
+func TestNotTouchedIsNotLooked(t *testing.T) {
+	tests := []struct {
+		name  string
+		q     history.Queen
+		says  string // among the findings; "": nothing of when she laid
+		there float64
+	}{
+		{"eggs alone are ticked", history.Queen{Each: true, Eggs: true}, "", 0.97},
+		{"larvae alone are ticked", history.Queen{Each: true, Larvae: true}, "", 0.9},
+		{"capped brood alone", history.Queen{Each: true, Capped: true}, "", 0.9},
+		{"larvae, and no eggs", history.Queen{Each: true, Larvae: true, NoEggs: true}, "last egg was laid between", 0},
+		{"eggs, and no larvae", history.Queen{Each: true, Eggs: true, NoLarvae: true}, "laying began", 0.97},
+		{
+			"nothing of any age", history.Queen{Each: true, NoEggs: true, NoLarvae: true, NoCapped: true},
+			"No brood of any age", 0,
+		},
+		{"eggs alone, as it was entered at first", history.Queen{Looked: true, Eggs: true}, "laying began", 0.97},
+		{"larvae alone, as it was entered at first", history.Queen{Looked: true, Larvae: true}, "last egg", 0},
+	}
+	for _, tt := range tests {
+		es := begin()
+		l := lookOf("nest", look.Counts{Brood: 4, Honey: 4, Empty: 2})
+		l.Queen = tt.q
+		es = append(es, history.Entry{ID: "q", Day: d0 + 3, Kind: history.KindLook, Body: l})
+		b := fold(t, es)
+		said := strings.Join(b.Findings(season.Moment{Calendar: 150, Day: d0 + 3}, measure.Units{}), " ")
+		told := strings.Contains(said, "laid") || strings.Contains(said, "laying")
+		if tt.says == "" && told || !strings.Contains(said, tt.says) {
+			t.Errorf("%s: %q, want %q", tt.name, said, tt.says)
+		}
+		if p := b.Estimate.Queen.QueenChance(); p < tt.there || tt.there == 0 && p > 0.7 {
+			t.Errorf("%s: a queen is there with %.2f", tt.name, p)
+		}
+		if no := strings.Contains(strings.Join(history.Expect(es, d0+9, measure.Units{}), " "), "No eggs"); no != (tt.there == 0) {
+			t.Errorf("%s: no eggs is told: %v", tt.name, no)
+		}
 	}
 }

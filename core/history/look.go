@@ -15,11 +15,12 @@ import (
 // Read turns an entered look into the core's, for a stack. It returns a
 // *look.FieldError for a face that cannot be read.
 func (l Look) Read(on day.Day, st hive.Stack) (look.Look, error) {
-	out := look.Look{Day: on, Queen: colony.QueenEvidence{
-		Looked: l.Queen.Looked, Seen: l.Queen.Seen, Eggs: l.Queen.Eggs, Larvae: l.Queen.Larvae,
-		Capped: l.Queen.Capped, ChargedCells: l.Cells.Charged, CappedCells: l.Cells.Capped, DryCups: l.Cells.Cups,
-		CupsWithEgg: l.Cells.WithEgg, EmergedCells: l.Cells.Emerged, TornCells: l.Cells.Torn, CellsAt: l.Cells.Where,
-	}, WhiteWax: look.Answer(l.WhiteWax), CellsChecked: l.Cells.Check != ""}
+	q := l.Queen.evidence()
+	q.ChargedCells, q.CappedCells, q.DryCups = l.Cells.Charged, l.Cells.Capped, l.Cells.Cups
+	q.CupsWithEgg, q.EmergedCells, q.TornCells, q.CellsAt = l.Cells.WithEgg, l.Cells.Emerged, l.Cells.Torn, l.Cells.Where
+	out := look.Look{
+		Day: on, Queen: q, WhiteWax: look.Answer(l.WhiteWax), CellsChecked: l.Cells.Check != "",
+	}
 	if w := l.Weight; w != nil {
 		out.Weight = look.Weight{
 			How: look.How(w.How), Kg: inKg(w.Value, w.Unit), OtherKg: inKg(w.Other, w.Unit), Heft: look.Heft(w.Heft),

@@ -61,3 +61,12 @@ func (b Box) LiftKg() float64 {
 	}
 	return kg
 }
+
+// TareKg returns the mass of all boxes of the stack with their frames and wax.
+func (s Stack) TareKg() float64 {
+	kg := 0.0
+	for _, b := range s.Boxes {
+		kg += b.TareKg()
+	}
+	return kg
+}

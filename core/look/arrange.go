@@ -34,9 +34,9 @@ func Stages(q colony.QueenEvidence, seasonDay int) (eggs, larvae, capped float64
 		return float64(days) * (0.02 + season.Laying(seasonDay, from, from+days-1)) // a little where the season says none
 	}
 	eggs, larvae, capped = part(0, brood.EggDays), part(brood.EggDays, brood.LarvaDays), part(brood.EggDays+brood.LarvaDays, brood.CappedDays)
-	if q.Looked && !q.Eggs {
+	if q.Looked && !q.Eggs && !q.EggsUnlooked {
 		eggs = 0
-		if !q.Larvae {
+		if !q.Larvae && !q.LarvaeUnlooked {
 			larvae = 0
 		}
 	}

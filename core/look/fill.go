@@ -71,14 +71,14 @@ func (r *reader) fill() {
 // for a queen did not find: with no eggs seen there are none to carry.
 func (r *reader) unlaid(b *hive.Box) {
 	q := r.l.Queen
-	if !q.Looked || q.Eggs || b.Super {
+	if !q.Looked || q.Eggs || q.EggsUnlooked || b.Super {
 		return
 	}
 	t := totalsOf(*b)
 	t[comb.Eggs] = 0
-	if !q.Larvae {
+	if !q.Larvae && !q.LarvaeUnlooked {
 		t[comb.Larvae] = 0
-		if !q.Capped {
+		if !q.Capped && !q.CappedUnlooked {
 			t[comb.Brood] = 0
 		}
 	}

@@ -26,6 +26,7 @@ const (
 	mostBroodABee = 2.6 // cells that a bee of a usual colony can keep warm in spring
 	tooFarSD      = 2.6 // standard deviations: 1 chance in 100
 	stillEggsSure = 1.15
+	leastOfTare   = 0.8 // wood differs by a fifth: common practice
 )
 
 // Questions returns what should be asked about a look, given the estimate it
@@ -151,6 +152,12 @@ func weightAgainstCount(l Look, st hive.Stack, _ colony.Estimate, c Context) []Q
 	if w.How == NotWeighed || w.How == ByFeel {
 		return nil
 	}
+	if q, ok := tooLight(w, st, c); ok {
+		return []Question{q}
+	}
+	if c.Prior == nil && !counted(l) { // there is nothing to hold it against
+		return nil
+	}
 	without := l
 	without.Weight = Weight{}
 	e, err := Read(without, st, c)
@@ -174,6 +181,33 @@ func weightAgainstCount(l Look, st hive.Stack, _ colony.Estimate, c Context) []Q
 			c.mass(kg), c.mass(measure.Z80*sd), c.mass(counted), c.mass(measure.Z80*math.Sqrt(max(0, off*off-sd*sd))),
 		),
 	}}
+}
+
+// counted reports whether any box was counted, painted or lifted.
+func counted(l Look) bool {
+	for _, b := range l.Boxes {
+		if b.Depth != NotLooked && b.Depth != BySeams {
+			return true
+		}
+	}
+	return false
+}
+
+// tooLight: a hive that weighs less than its boxes and frames.
+func tooLight(w Weight, st hive.Stack, c Context) (Question, bool) {
+	if w.How == OneSide {
+		w.Kg *= 2
+	}
+	tare := st.TareKg()
+	kg := w.Kg + w.OtherKg
+	if kg >= tare*leastOfTare {
+		return Question{}, false
+	}
+	return Question{"light-hive", "weight", fmt.Sprintf(
+		"The boxes and frames of this hive alone weigh about %s; %s is less than that. Is the unit right, and was the "+
+			"whole hive lifted?",
+		c.mass(tare), c.mass(kg),
+	)}, true
 }
 
 // tooFast: stores that could not have come, or gone, since the last look.

@@ -25,6 +25,8 @@ type Evidence struct {
 	Looked               bool // combs were looked at for it
 	Seen                 bool
 	Eggs, Larvae, Sealed bool // of workers
+	Unlooked             bool // a younger stage than the youngest seen was not looked for
+	OpenOlder            bool // larvae were not looked for
 	Dry, WithEgg         int  // cups
 	Charged, Capped      int  // cells with jelly and larva; sealed cells
 	Emerged, TornDown    int
@@ -52,7 +54,7 @@ func LastLaid(e Evidence) (Interruption, bool) {
 	out, _ := brood.After(brood.Worker, brood.Emerged)
 	back := func(n int) day.Day { return e.On - day.Day(n) }
 	switch {
-	case !e.Looked:
+	case !e.Looked, !e.Eggs && e.Unlooked, e.Eggs && e.OpenOlder:
 		return Interruption{}, false
 	case e.Eggs && e.Larvae:
 		return Interruption{}, false

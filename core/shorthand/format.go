@@ -50,18 +50,29 @@ func noteText(n string) string {
 	return n
 }
 
-func (w *writer) look(l history.Look, boxes []Box) {
-	if l.Queen.Looked {
-		t := "q"
-		for _, q := range queenLetters {
-			if *q.of(&l.Queen) {
-				t += strings.ToUpper(string(q.letter))
+// queenText writes what was found of her, and after a minus what was not there.
+func queenText(q history.Queen) string {
+	letters := func(all []letterOf[history.Queen, bool]) (out string) {
+		for _, x := range all {
+			if *x.of(&q) {
+				out += strings.ToUpper(string(x.letter))
 			}
 		}
-		if t == "q" {
-			t = "q0"
-		}
-		w.add(t)
+		return out
+	}
+	seen, missing := letters(queenLetters), letters(missingLetters)
+	switch {
+	case missing == "":
+		return "q" + seen
+	case seen == "" && len(missing) == len(missingLetters):
+		return "q0"
+	}
+	return "q" + seen + "-" + missing
+}
+
+func (w *writer) look(l history.Look, boxes []Box) {
+	if l.Queen.Looked {
+		w.add(queenText(l.Queen.Told()))
 	}
 	w.add(cellsText(&l.Cells))
 	switch l.Health {

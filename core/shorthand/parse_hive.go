@@ -18,22 +18,33 @@ func (p *parser) amount(t string, most float64, of string) (float64, error) {
 }
 
 func (p *parser) queen(t string) error {
-	p.found, p.look.Queen.Looked = true, true
+	q := &p.look.Queen
+	p.found, q.Looked, q.Each = true, true, true
 	if t == "0" {
+		q.NoEggs, q.NoLarvae, q.NoCapped = true, true, true
 		return nil
 	}
+	letters := queenLetters
 	for i := range len(t) {
-		of, ok := byLetter(queenLetters, t[i])
+		if t[i] == '-' {
+			letters = missingLetters
+			continue
+		}
+		of, ok := byLetter(letters, t[i])
 		if !ok {
 			return p.wrong(
-				"%q is not a sign of her; use S saw her, E eggs, L larvae, B capped brood, or q0 for none of them",
+				"%q is not a sign of her; use S saw her, E eggs, L larvae, B capped brood, after a minus what was not "+
+					"there, or q0 for none of them",
 				t[i:i+1],
 			)
 		}
-		*of(&p.look.Queen) = true
+		*of(q) = true
 	}
-	if t == "" {
+	if t == "" || t == "-" {
 		return p.wrong("say what was seen of her: qS saw her, qE eggs, qL larvae, qB capped brood, q0 none of them")
+	}
+	if q.Eggs && q.NoEggs || q.Larvae && q.NoLarvae || q.Capped && q.NoCapped {
+		return p.wrong("a stage is seen or it is not there; say it once")
 	}
 	return nil
 }

@@ -2,6 +2,7 @@ package shorthand
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"kembo/core/comb"
@@ -56,14 +57,12 @@ func sayLook(l history.Look, boxes []Box) (out []string) {
 }
 
 func queenWords(q *history.Queen) string {
+	told := q.Told()
 	var w []string
-	for _, x := range queenLetters {
-		if *x.of(q) {
+	for _, x := range slices.Concat(queenLetters, missingLetters) {
+		if *x.of(&told) {
 			w = append(w, x.word)
 		}
-	}
-	if w == nil {
-		return "no sign of her"
 	}
 	return strings.Join(w, ", ")
 }

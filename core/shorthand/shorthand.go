@@ -80,6 +80,12 @@ var (
 		{'l', "larvae", func(q *history.Queen) *bool { return &q.Larvae }, "larvae"},
 		{'b', "capped", func(q *history.Queen) *bool { return &q.Capped }, "capped brood"},
 	}
+	// What was looked for and was not there stands after a minus.
+	missingLetters = []letterOf[history.Queen, bool]{
+		{'e', "no_eggs", func(q *history.Queen) *bool { return &q.NoEggs }, "no eggs"},
+		{'l', "no_larvae", func(q *history.Queen) *bool { return &q.NoLarvae }, "no larvae"},
+		{'b', "no_capped", func(q *history.Queen) *bool { return &q.NoCapped }, "no capped brood"},
+	}
 	countLetters = []letterOf[look.Counts, float64]{
 		{'B', "Brood", func(c *look.Counts) *float64 { return &c.Brood }, "brood"},
 		{'H', "Honey", func(c *look.Counts) *float64 { return &c.Honey }, "honey"},
@@ -98,7 +104,7 @@ var (
 // content or zone by zone. It says the same as l.
 func Normal(l history.Look, boxes []Box) history.Look {
 	q := l.Queen
-	l.Queen.Looked = q.Looked || q.Seen || q.Eggs || q.Larvae || q.Capped
+	l.Queen = q.Told()
 	l.Note = strings.TrimSpace(l.Note)
 	if l.Weight != nil {
 		w := *l.Weight

@@ -40,7 +40,7 @@ func TestWhatKeepersType(t *testing.T) {
 		{"qSEL cc:u3", "Queen: saw her, eggs, larvae|Cells: every comb checked, 3 dry cups"},
 		{"cc:h4k2@edge 1:s10", "Cells: every comb checked, 4 charged, 2 capped, at the edges|Box 1: 10 seams of bees"},
 		{"cc", "Cells: every comb checked, none"},
-		{"q0", "Queen: no sign of her"},
+		{"q0", "Queen: no eggs, no larvae, no capped brood"},
 		// Frames of a box, with what is left empty; a comma for decimals.
 		{"1: B6,5 H2 P1 C1.5", "Box 1: frames of 6.5 brood, 2 honey, 1 pollen, 1.5 empty comb"},
 		// One face of a frame, in eighths and zone by zone.
@@ -150,6 +150,14 @@ func anyLook(r *rand.Rand) *history.Look {
 		Looked: r.IntN(2) == 0, Seen: r.IntN(3) == 0, Eggs: r.IntN(2) == 0, Larvae: r.IntN(3) == 0,
 		Capped: r.IntN(3) == 0,
 	}
+	if l.Queen.Looked && r.IntN(2) == 0 { // each stage speaks for itself
+		q := &l.Queen
+		q.Each, q.NoEggs = true, !q.Eggs && r.IntN(2) == 0
+		q.NoLarvae, q.NoCapped = !q.Larvae && r.IntN(2) == 0, !q.Capped && r.IntN(2) == 0
+		if *q == (history.Queen{Looked: true, Each: true}) {
+			q.NoEggs = true
+		}
+	}
 	l.Cells = history.Cells{
 		Check: pick(r, "", "partial", "complete"), Cups: r.IntN(4), Charged: r.IntN(3), Capped: r.IntN(2),
 		WithEgg: r.IntN(2), Emerged: r.IntN(2), Torn: r.IntN(2), Where: pick(r, "", "edge", "face", "both"),
@@ -221,7 +229,7 @@ func anyActs(r *rand.Rand) []moves.Said {
 // and what it understands is written so that it reads back the same.
 func FuzzParse(f *testing.F) {
 	for _, s := range []string{
-		"qE h+ 1: s8 2: s6.5", "cc:u3h2@edge 1:B6,5 H2", "2: 4A=H3N1P1B2 4B=HHHHBBBB", "W22+24kg; note",
+		"qE h+ 1: s8 2: s6.5", "qLB-E", "cc:u3h2@edge 1:B6,5 H2", "2: 4A=H3N1P1B2 4B=HHHHBBBB", "W22+24kg; note",
 		"+1S +4L1:1 turn x4 !heavy", "3: =nearly ^18kg", "1: s7v o- w+", `; "a\nb"`, "1:1:s2", "swap2 ex- +1.5kg",
 		":::;", "1: 1a=........",
 	} {

@@ -14,6 +14,7 @@ type Tables struct {
 	Contents []string          `json:"contents"` // in words
 	Cells    [][3]string       `json:"cells"`    // letter, field of the look, words
 	Queen    [][3]string       `json:"queen"`
+	Missing  [][3]string       `json:"missing"` // of the queen's brood, after a minus
 	Counts   [][3]string       `json:"counts"`
 	Places   []string          `json:"places"` // where cells hang
 	Hefts    []look.Heft       `json:"hefts"`
@@ -24,7 +25,8 @@ type Tables struct {
 func Notation() Tables {
 	t := Tables{
 		Acts: moves.All.Ways(), Letters: comb.Letters, Cells: rowsOf(cellLetters), Queen: rowsOf(queenLetters),
-		Counts: rowsOf(countLetters), Places: places, Hefts: hefts, States: states,
+		Missing: rowsOf(missingLetters),
+		Counts:  rowsOf(countLetters), Places: places, Hefts: hefts, States: states,
 	}
 	for c := range comb.Content(comb.Contents) {
 		t.Contents = append(t.Contents, c.String())

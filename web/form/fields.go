@@ -24,9 +24,8 @@ func FieldsOf(l *history.Look, on day.Day, entry string, h Hive) Values {
 			f["cells."+CellKinds[i].Key] = strconv.Itoa(n)
 		}
 	}
-	q := l.Queen
-	none := q.Looked && !q.Seen && !q.Eggs && !q.Larvae && !q.Capped
-	for i, on := range []bool{q.Seen, q.Eggs, q.Larvae, q.Capped, none} {
+	q := l.Queen.Told()
+	for i, on := range []bool{q.Seen, q.Eggs, q.Larvae, q.Capped, q.NoEggs, q.NoLarvae, q.NoCapped} {
 		if on {
 			f["queen."+QueenChips[i].Key] = "1"
 		}
@@ -53,13 +52,16 @@ func boxFields(f map[string]string, name string, x history.BoxLook, u measure.Un
 	f[name+"kg"] = inUnit(x.Value, x.Unit, u)
 	if x.Below {
 		f[name+"below"] = "1"
+		if x.Depth == "" {
+			f[name+"depth"] = string(look.BySeams)
+		}
 	}
 	if x.Expected {
 		f[name+"expected"] = "1"
 	}
 	if x.Seams != nil {
 		f[name+"seams"] = plainNumber(*x.Seams)
-		if x.Depth == "" { // they were counted, and nothing else of the box
+		if f[name+"depth"] == "" { // they were counted, and nothing else of the box
 			f[name+"depth"] = string(look.ByBox)
 		}
 	}

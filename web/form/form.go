@@ -30,8 +30,12 @@ type Box struct {
 }
 
 // Version is that of the look form's fields. Forms from before there were versions
-// have none, and are read like the first: the fields are the same.
-const Version = "1"
+// have none, and are read like the first.
+const Version = "2"
+
+// firstVersion is that of forms in which a stage of brood that was not ticked was not
+// there. Phones keep such forms.
+const firstVersion = "1"
 
 // mostBoxes is more than any hive has.
 const mostBoxes = 24

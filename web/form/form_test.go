@@ -2,6 +2,8 @@ package form_test
 
 import (
 	"errors"
+	"fmt"
+	"math/rand/v2"
 	"reflect"
 	"testing"
 
@@ -42,10 +44,19 @@ func TestWhatFieldsAmountTo(t *testing.T) {
 			&history.Look{Boxes: []history.BoxLook{{Box: "n", Depth: "seams", Seams: &seams}, {Box: "s"}}}, nil},
 		{
 			"findings alone, of a hive that is known",
-			map[string]string{"queen.eggs": "1", "cells.charged": "2", "check": "partial"},
+			map[string]string{"queen.eggs": "1", "cells.charged": "2", "check": "partial"}, // of the first version
 			&history.Look{
 				Boxes: []history.BoxLook{{Box: "n"}, {Box: "s"}}, Queen: history.Queen{Looked: true, Eggs: true},
 				Cells: history.Cells{Check: "partial", Charged: 2},
+			},
+			nil,
+		},
+		{
+			"each stage of brood for itself",
+			map[string]string{"form": "2", "queen.larvae": "1", "queen.no_eggs": "1"},
+			&history.Look{
+				Boxes: []history.BoxLook{{Box: "n"}, {Box: "s"}},
+				Queen: history.Queen{Looked: true, Each: true, Larvae: true, NoEggs: true},
 			},
 			nil,
 		},
@@ -126,5 +137,45 @@ func TestForAll(t *testing.T) {
 	}
 	if _, ok := form.ForAll("off", typed(nil)); ok {
 		t.Error("a box can be taken off all hives at once")
+	}
+}
+
+// TestALookIsItsFieldsAgain: a look that is shown in the form to be corrected, and
+// stored unchanged, says what it said.
+func TestALookIsItsFieldsAgain(t *testing.T) {
+	r := rand.New(rand.NewPCG(1, 2))
+	pick := func(of ...string) string { return of[r.IntN(len(of))] }
+	told := 0
+	for range 400 {
+		f := with(map[string]string{
+			"form": "2", "note": pick("", "windy"), "health": pick("", "healthy", "suspect"),
+			"check": pick("", "complete", "partial"), "cells.charged": pick("", "3"), "where": pick("", "edge"),
+			"white_wax": pick("", "yes", "no"), "weight.how": pick("", "scale", "sides", "feel"), "weight.value": "41.5",
+			"weight.other": "20", "weight.heft": "fair", "queen.seen": pick("", "1"), "queen.eggs": pick("", "1"),
+			"queen.no_larvae": pick("", "1"), "queen.no_brood": pick("", "1"),
+		})
+		for i := range hive.Boxes {
+			b := fmt.Sprintf("box.%d.", i)
+			f[b+"id"], f[b+"depth"] = hive.Boxes[i].ID, pick("heft", "seams", "boxes", "faces")
+			f[b+"seams"], f[b+"expected"], f[b+"below"] = pick("", "6.5", "0"), pick("", "1"), pick("", "1")
+			f[b+"kg"], f[b+"heft"], f[b+"outer"] = pick("", "18.2"), pick("", "light"), pick("", "yes")
+			f[b+"brood"], f[b+"honey"], f[b+"undrawn"] = pick("", "3.5", "0"), pick("", "2"), pick("", "1")
+			f[b+"f.2.a"], f[b+"f.3.b"] = pick("", "H3 B5"), pick("", "HHHHPBB.")
+		}
+		first, err := form.ReadLook(typed(f), hive).Entered(hive)
+		if err != nil || first.Look == nil {
+			continue
+		}
+		told++
+		again, err := form.ReadLook(form.FieldsOf(first.Look, first.Day, "e1", hive), hive).Entered(hive)
+		if err != nil {
+			t.Fatalf("%+v: %v", f, err)
+		}
+		if !reflect.DeepEqual(again.Look, first.Look) || again.Day != first.Day {
+			t.Fatalf("%+v\nbecame %+v\nof %v", again.Look, first.Look, f)
+		}
+	}
+	if told < 200 {
+		t.Errorf("only %d of 400 said something", told)
 	}
 }

@@ -19,6 +19,7 @@ type Look struct {
 	Check, Where, WhiteWax   string
 	Cells                    [len(CellKinds)]string
 	Queen                    [len(QueenChips)]bool
+	NoYoung                  bool // of the first version: nothing was seen
 	Weight                   Weight
 	Boxes                    []BoxLook // in the order of the hive
 	Done                     Done
@@ -47,7 +48,7 @@ type Named struct{ Key, Label string }
 var (
 	QueenChips = [...]Named{
 		{"seen", "Saw her"}, {"eggs", "Eggs"}, {"larvae", "Larvae"}, {"brood", "Capped brood"},
-		{"none", "No young brood"},
+		{"no_eggs", "No eggs"}, {"no_larvae", "No larvae"}, {"no_brood", "No capped"},
 	}
 	CellKinds = [...]Named{
 		{"cups", "Dry cups"}, {"with_egg", "Cups with egg"}, {"charged", "Charged"}, {"capped", "Capped"},
@@ -77,6 +78,7 @@ func ReadLook(val Values, h Hive) Look {
 	for i, k := range QueenChips {
 		l.Queen[i] = val("queen."+k.Key) != ""
 	}
+	l.NoYoung = val("queen.none") != ""
 	at, gone := placesOf(val, h)
 	l.gone = gone
 	for _, b := range h.Boxes {
@@ -141,7 +143,7 @@ func placesOf(val Values, h Hive) (at map[string]int, gone string) {
 // read before it is returned too.
 func (l Look) Entered(h Hive) (app.Entered, error) {
 	out := app.Entered{ID: l.Entry, By: l.By, Seen: l.Seen}
-	if l.Version != "" && l.Version != Version {
+	if l.Version != "" && l.Version != firstVersion && l.Version != Version {
 		return out, wrong("look", "this form is of another version of Kembo; open the look again")
 	}
 	acts, actErr := l.Done.Said(h)
@@ -177,13 +179,14 @@ func (l Look) found(h Hive) (*history.Look, day.Day, error) {
 	case l.Health != "" && l.Health != "healthy" && l.Health != "suspect":
 		return nil, on, wrong("brood health", "choose healthy, suspect or not looked")
 	}
-	q := l.Queen
+	q, err := l.queen()
+	if err != nil {
+		return nil, on, err
+	}
 	out := &history.Look{
 		Note: l.Note, Health: l.Health, WhiteWax: l.WhiteWax,
 		Cells: history.Cells{Check: l.Check, Where: l.Where},
-		Queen: history.Queen{
-			Looked: q[0] || q[1] || q[2] || q[3] || q[4], Seen: q[0], Eggs: q[1], Larvae: q[2], Capped: q[3],
-		},
+		Queen: q,
 	}
 	if err := l.cells(&out.Cells); err != nil {
 		return nil, on, err
@@ -204,6 +207,27 @@ func (l Look) found(h Hive) (*history.Look, day.Day, error) {
 		)
 	}
 	return out, on, nil
+}
+
+// queen reads what was found of her: each stage of brood was seen, was looked for and
+// not there, or was not looked for.
+func (l Look) queen() (history.Queen, error) {
+	c := l.Queen
+	q := history.Queen{
+		Seen: c[0], Eggs: c[1], Larvae: c[2], Capped: c[3], NoEggs: c[4], NoLarvae: c[5], NoCapped: c[6],
+	}
+	q.Looked = q != (history.Queen{}) || l.NoYoung
+	if l.Version != Version {
+		q.NoEggs, q.NoLarvae, q.NoCapped = false, false, false
+		return q, nil
+	}
+	q.Each = q.Looked
+	for i, both := range []bool{q.Eggs && q.NoEggs, q.Larvae && q.NoLarvae, q.Capped && q.NoCapped} {
+		if both {
+			return q, wrong(strings.ToLower(QueenChips[i+1].Label), "they are seen or they are not there; say one of them")
+		}
+	}
+	return q, nil
 }
 
 // cells reads the counts of cells.

@@ -10,14 +10,17 @@ window.kemboLine = (form, { val, set1, cellNames, changed, refresh }) => {
   // inForm is how many of the user's units a litre or a kilogram is.
   const inForm = (w) => ({ litres: Number(form.dataset.litre), kilograms: Number(form.dataset.kilo) })[w.arg] || 1;
   const round3 = (v) => Math.round(v * 1000) / 1000;
-  const flags = ["looked", "seen", "eggs", "larvae", "capped"], chips = { seen: "queen.seen", eggs: "queen.eggs", larvae: "queen.larvae", capped: "queen.brood" };
+  const chips = {
+    seen: "queen.seen", eggs: "queen.eggs", larvae: "queen.larvae", capped: "queen.brood",
+    no_eggs: "queen.no_eggs", no_larvae: "queen.no_larvae", no_capped: "queen.no_brood",
+  };
   const countNames = { Brood: "brood", Honey: "honey", Nectar: "nectar", Pollen: "pollen", Empty: "empty", Undrawn: "undrawn" };
 
   // toLine reads the form as the line has it.
   function toLine() {
     const l = { boxes: [], queen: {}, cells: {} };
     for (const k in chips) if (val(chips[k])) l.queen[k] = true;
-    if (Object.keys(l.queen).length || val("queen.none")) l.queen.looked = true;
+    if (Object.keys(l.queen).length) l.queen.looked = l.queen.each = true;
     if (val("check")) l.cells.check = val("check");
     for (const k in cellNames) if (Number(val("cells." + cellNames[k])) > 0) l.cells[k] = Number(val("cells." + cellNames[k]));
     if (val("where")) l.cells.where = val("where");
@@ -80,7 +83,6 @@ window.kemboLine = (form, { val, set1, cellNames, changed, refresh }) => {
   function fromLine(x) {
     const l = x.look || { boxes: [], queen: {}, cells: {} };
     for (const k in chips) set1(chips[k], l.queen[k]);
-    set1("queen.none", l.queen.looked && !flags.slice(1).some((k) => l.queen[k]));
     set1("check", l.cells.check || "");
     for (const k in cellNames) set1("cells." + cellNames[k], l.cells[k]);
     set1("where", l.cells.where || "");

@@ -145,6 +145,18 @@
     if (any) changed(any);
     refresh();
   });
+  // One tap says that all is there; of a stage that is seen nobody says that it is not.
+  const stages = ["eggs", "larvae", "brood"];
+  $(".js-all-right", form)?.addEventListener("click", () => {
+    stages.forEach((k) => {
+      set1("queen." + k, true);
+      set1("queen.no_" + k, "");
+    });
+    changed(form.elements.note);
+  });
+  stages.forEach((k) => [[k, "no_" + k], ["no_" + k, k]].forEach(([it, other]) => {
+    form.elements["queen." + it]?.addEventListener("change", (e) => e.target.checked && set1("queen." + other, ""));
+  }));
   const again = $(".js-again", form), last = JSON.parse(sessionStorage.getItem("kembo-finding") || "null");
   if (again && last) {
     again.hidden = false;
@@ -171,6 +183,7 @@
   const pour = (body) => {
     const b = new URLSearchParams(body);
     for (const el of fields()) {
+      if (el.name === "form") continue; // what is shown is of this version
       if (el.type === "radio" || el.type === "checkbox") el.checked = b.getAll(el.name).includes(el.value);
       else if (b.has(el.name)) el.value = b.get(el.name);
     }

@@ -5,7 +5,7 @@
 window.kemboShorthand = (() => {
   // table is the letters and words of the notation and the acts, as the page has them
   // from the core (core/shorthand, Tables).
-  let table = { acts: [], letters: "", contents: [], cells: [], queen: [], counts: [], places: [], hefts: [], states: [] };
+  let table = { acts: [], letters: "", contents: [], cells: [], queen: [], missing: [], counts: [], places: [], hefts: [], states: [] };
 
   class Wrong extends Error {
     constructor(at, to, say) {
@@ -241,14 +241,20 @@ window.kemboShorthand = (() => {
       if (did(t)) return;
       if (t[0] === "q") {
         found = true;
-        look.queen.looked = true;
-        if (rest === "0") return;
-        if (!rest) wrong("say what was seen of her: qS saw her, qE eggs, qL larvae, qB capped brood, q0 none of them");
+        look.queen.looked = look.queen.each = true;
+        if (rest === "0") return table.missing.forEach((x) => (look.queen[x[1]] = true));
+        if (!rest || rest === "-") wrong("say what was seen of her: qS saw her, qE eggs, qL larvae, qB capped brood, q0 none of them");
+        let signs = table.queen;
         for (const c of rest) {
-          const s = table.queen.find((x) => x[0] === c);
-          if (!s) wrong(`"${c}" is not a sign of her; use S saw her, E eggs, L larvae, B capped brood, or q0 for none of them`);
+          if (c === "-") {
+            signs = table.missing;
+            continue;
+          }
+          const s = signs.find((x) => x[0] === c);
+          if (!s) wrong(`"${c}" is not a sign of her; use S saw her, E eggs, L larvae, B capped brood, after a minus what was not there, or q0 for none of them`);
           look.queen[s[1]] = true;
         }
+        if (table.missing.some((x) => look.queen[x[1]] && look.queen[x[1].slice(3)])) wrong("a stage is seen or it is not there; say it once");
         return;
       }
       if (/^c[cp:@]/.test(t)) return cells(rest);
@@ -275,7 +281,10 @@ window.kemboShorthand = (() => {
   function format(line, boxes) {
     const out = [], l = line.look;
     if (l) {
-      if (l.queen.looked) out.push("q" + (table.queen.filter((s) => l.queen[s[1]]).map((s) => s[0].toUpperCase()).join("") || "0"));
+      if (l.queen.looked) {
+        const [seen, gone] = [table.queen, table.missing].map((t) => t.filter((s) => l.queen[s[1]]).map((s) => s[0].toUpperCase()).join(""));
+        out.push(!gone ? "q" + seen : !seen && gone.length === table.missing.length ? "q0" : "q" + seen + "-" + gone);
+      }
       const c = l.cells, n = table.cells.filter((k) => c[k[1]] > 0).map((k) => k[0] + c[k[1]]).join("");
       const cell = { complete: "cc", partial: "cp" }[c.check] || "c";
       const all = cell + (n ? ":" + n : "") + (c.where ? "@" + c.where : "");
@@ -316,7 +325,7 @@ window.kemboShorthand = (() => {
   function say(line, boxes) {
     const out = [], l = line.look;
     if (l) {
-      if (l.queen.looked) out.push("Queen: " + (table.queen.filter((s) => l.queen[s[1]]).map((s) => s[2]).join(", ") || "no sign of her"));
+      if (l.queen.looked) out.push("Queen: " + [...table.queen, ...table.missing].filter((s) => l.queen[s[1]]).map((s) => s[2]).join(", "));
       const c = l.cells, w = [];
       if (c.check) w.push({ complete: "every comb checked", partial: "some combs checked" }[c.check]);
       const found = table.cells.filter((k) => c[k[1]] > 0).map((k) => c[k[1]] + " " + k[2]);
