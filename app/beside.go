@@ -11,8 +11,8 @@ import (
 	"kembo/store"
 )
 
-// Where a colony stands and whether it lives are kept beside its log, so that boards
-// need not read logs. They are worked out from it whenever it changes.
+// Where a colony stands, whether it lives and who its queens were are kept beside its
+// log, so that boards and lines need not read logs. They are worked out from it whenever it changes.
 
 // besides writes what is kept beside the logs in which entries stand that have just
 // been written at a colony.
@@ -41,19 +41,17 @@ func (s *Service) beside(ctx context.Context, tx *store.Tx, colony string, by st
 	if err != nil {
 		return err
 	}
-	if end != nil { // it is worked out no more
-		givers, err := giversIn(ctx, tx, colony, log)
-		if err != nil {
-			return err
-		}
-		b, _ := history.Fold(log, history.Ground{Colony: colony, Givers: givers}) // as far as it fits
-		queens, err := queenRows(colony, b.Queens)
-		if err != nil {
-			return err
-		}
-		if err := tx.SetQueens(ctx, colony, queens); err != nil {
-			return err
-		}
+	givers, err := giversIn(ctx, tx, colony, log)
+	if err != nil {
+		return err
+	}
+	b, _ := history.Fold(log, history.Ground{Colony: colony, Givers: givers}) // as far as it fits
+	queens, err := queenRows(colony, b.Queens)
+	if err != nil {
+		return err
+	}
+	if err := tx.SetQueens(ctx, colony, queens); err != nil {
+		return err
 	}
 	had, err := tx.Places(ctx, colony)
 	if err != nil {
