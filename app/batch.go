@@ -239,7 +239,11 @@ func (b *batch) assess(i int, w work, c Colony) error {
 		return err
 	}
 	queens, err := queenRows(w.colony.ID, c.Believed.Queens)
-	b.rows[i] = store.Worked{Standing: row, Mark: w.mark, Queens: queens}
+	if err != nil {
+		return err
+	}
+	crops, err := cropRows(c.Believed.Crops)
+	b.rows[i] = store.Worked{Standing: row, Mark: w.mark, Queens: queens, Crops: crops}
 	return err
 }
 

@@ -255,3 +255,26 @@ func (s *Service) CodesIn(ctx context.Context, yard string) ([]string, error) {
 	}
 	return out, err
 }
+
+// Placed is a colony with its code.
+type Placed struct{ ID, Code string }
+
+// InRound returns the colonies of a yard in the order of its round.
+func (s *Service) InRound(ctx context.Context, yard string) ([]Placed, error) {
+	_, y, err := s.yardDay(ctx, yard)
+	if err != nil {
+		return nil, err
+	}
+	all, err := s.store.ColoniesOf(ctx, yard, int32(y.today))
+	if err != nil {
+		return nil, err
+	}
+	if err := s.inRound(ctx, yard, all); err != nil {
+		return nil, err
+	}
+	var out []Placed
+	for _, c := range all {
+		out = append(out, Placed{c.ID, c.Code})
+	}
+	return out, nil
+}

@@ -63,15 +63,24 @@ func (s *Service) together(ctx context.Context, colony, entryID string) ([]strin
 		return nil, err
 	}
 	for _, text := range all {
-		var a answer
-		if err := json.Unmarshal([]byte(text), &a); err != nil {
-			return nil, fmt.Errorf("read what came of a request: %w", err)
+		entries, err := entriesOfAnswer(text)
+		if err != nil {
+			return nil, err
 		}
-		if slices.Contains(a.Entries, entryID) {
-			return a.Entries, nil
+		if slices.Contains(entries, entryID) {
+			return entries, nil
 		}
 	}
 	return []string{entryID}, nil
+}
+
+// entriesOfAnswer reads what a request became off its answer.
+func entriesOfAnswer(text string) ([]string, error) {
+	var a answer
+	if err := json.Unmarshal([]byte(text), &a); err != nil {
+		return nil, fmt.Errorf("read what came of a request: %w", err)
+	}
+	return a.Entries, nil
 }
 
 // undos makes the entries that take others back.

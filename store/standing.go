@@ -39,6 +39,7 @@ type Worked struct {
 	Standing
 	Mark   int64 // of the colony when its inputs were read; 0: it was not marked
 	Queens []Queen
+	Crops  []Crop
 }
 
 // SaveStandings writes standings, replacing those of the same colonies, and takes
@@ -73,6 +74,9 @@ func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
 				return err
 			}
 			if err := (&Tx{tx}).SetQueens(ctx, x.ColonyID, x.Queens); err != nil {
+				return err
+			}
+			if err := (&Tx{tx}).SetCrops(ctx, x.ColonyID, x.Crops); err != nil {
 				return err
 			}
 			if _, err := tx.ExecContext(ctx, deleteStale, x.ColonyID); err != nil {

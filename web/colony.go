@@ -39,13 +39,11 @@ type colonyView struct {
 	Supers                              []option
 	SuperFormat                         string
 	Place                               string
-	TodayISO                            string
 	In                                  []string
+	Barred                              []string // what bars its honey, and until when
 	Next, NextCode                      string
-	Formats                             []option // any box that can be put on
 	BestDo, BestWhy                     string   // the look that would tell most
 	Queen                               []string // what was found of her, and what follows
-	Mass                                string   // the user's unit
 	Apart                               []apartView
 	Broken                              []brokenView
 	Waits                               *waitView
@@ -99,9 +97,6 @@ func (s *Server) showColony(c fiber.Ctx) error {
 		return err
 	}
 	v := colonyOf(x, photos, keys)
-	if v.Formats, err = everyFormat(c.Context(), s.as(c)); err != nil {
-		return err
-	}
 	if v.Apart, err = s.apartOf(c, x.Colony); err != nil {
 		return err
 	}
@@ -115,7 +110,7 @@ func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *
 		Yard: x.YardName, YardID: x.YardID, EntryID: app.NewID(), Looked: x.Assessment != nil, Next: x.Next,
 		NextCode: x.NextCode, Place: fmt.Sprintf("%d of %d", x.Place, x.Of),
 	}
-	v.Today, v.TodayISO, v.In = x.Today.Short(), x.Today.String(), x.In()
+	v.Today, v.In, v.Barred = x.Today.Short(), x.In(), barredOf(x)
 	v.Facts, v.Waits = factsOf(x), waitOf(x.Believed.Waiting, x.Today)
 	if e := x.Believed.Ended; e != nil {
 		v.Ended = words.Capital(e.How.Words()) + " on " + e.Day.Long()
@@ -128,7 +123,7 @@ func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *
 	plan.Labels, plan.Nest, plan.Alt = nil, nil, "" // told by the first
 	v.PhoneStack = draw.Stack(plan)
 	v.Inside = insideOf(x)
-	v.Queen, v.Mass = x.Believed.Findings(x.Season, x.Units), x.Units.Mass.Name
+	v.Queen = x.Believed.Findings(x.Season, x.Units)
 	if x.Assessment == nil {
 		v.NoneDo, v.NoneWhy = x.Standing.Advice[0].Do, x.Standing.Advice[0].Brief
 	} else {

@@ -72,6 +72,8 @@ func (s *Server) showMore(c fiber.Ctx) error {
 	v.Ways = append(v.Ways, []lifeWay{
 		{"/yards", "Yards", "All of them, to find one or to change it."},
 		{"/yards/new", "New yard", "A place where hives stand."},
+		{"/crop", "What came off", "Kilograms by colony, yard and day."},
+		{"/medicines", "Feeds and treatments", "The book for the inspector, to print or as CSV."},
 		{"/gone", "Colonies that are no more", "Died, sold, united; their books."},
 		{"/culls", "Combs to cull", "What should come out of the hives."},
 		{"/formats", "Hives", "Box formats, those of the catalogue and your own."},

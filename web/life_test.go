@@ -120,7 +120,7 @@ func TestALifeThroughItsPages(t *testing.T) {
 	// All of it is taken back, from the book, the last first.
 	for range 4 {
 		_, page = ask(t, w, get(child+"/book"))
-		first := regexp.MustCompile(child+`/book/[0-9a-f-]{36}`).FindString(page)
+		first := regexp.MustCompile(child + `/book/[0-9a-f-]{36}`).FindString(page)
 		_, page = ask(t, w, get(first))
 		of := namedIn(page, "of")
 		if len(of) != 1 {

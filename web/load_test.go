@@ -327,9 +327,6 @@ func (l *load) barely() string {
 		photos, err := l.svc.Photos(r.Context(), x.ID)
 		v := colonyOf(x, photos, nil)
 		if err == nil {
-			v.Formats, err = everyFormat(r.Context(), l.svc)
-		}
-		if err == nil {
 			_, err = l.svc.Apart(r.Context(), x.ID)
 		}
 		render(w, "colony", v, err)

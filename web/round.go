@@ -34,6 +34,7 @@ type roundView struct {
 	Season       string // of the safety strip: dismissed once a season
 	Entry        string
 	Said         string
+	AllOf        string // what was written to all just now, to be taken back; "": nothing
 	ForAll       []option
 	Amounts      []*doneField
 	Bring        []string
@@ -97,6 +98,7 @@ func (s *Server) showRound(c fiber.Ctx) error {
 	}
 	if n, err := strconv.Atoi(c.Query("all")); err == nil {
 		v.Said = "Written for " + words.Count(n, "colony", "colonies") + "."
+		v.AllOf = c.Query("of")
 	}
 	return s.show(c, "round", v)
 }
@@ -259,7 +261,23 @@ func (s *Server) onAll(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	return c.Redirect().Status(fiber.StatusSeeOther).To(fmt.Sprintf("/yards/%s/round?on=%s&all=%d", yard, x.Day, n))
+	return c.Redirect().Status(fiber.StatusSeeOther).To(
+		fmt.Sprintf("/yards/%s/round?on=%s&all=%d&of=%s", yard, x.Day, n, url.QueryEscape(x.ID)),
+	)
+}
+
+// undoAll takes back what was written to all colonies of a yard at once.
+func (s *Server) undoAll(c fiber.Ctx) error {
+	yard, val := c.Params("yard"), typedIn(c)
+	n, err := s.as(c).UndoOnAll(c.Context(), yard, val("entry"), val("of"))
+	if err != nil {
+		return err
+	}
+	to := fmt.Sprintf("/yards/%s/round?undone=%d", yard, n)
+	if on := val("on"); on != "" {
+		to += "&on=" + url.QueryEscape(on)
+	}
+	return c.Redirect().Status(fiber.StatusSeeOther).To(to)
 }
 
 // roundHead is what the look page shows of the round it is part of.

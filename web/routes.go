@@ -52,6 +52,9 @@ func (s *Server) routes() {
 	r.Get("/yards/:yard/tags", s.showTags)
 	r.Get("/t/:colony", s.scanned)
 	r.Post("/yards/:yard/round/all", s.onAll)
+	r.Post("/yards/:yard/round/all/undo", s.undoAll)
+	r.Get("/yards/:yard/treat", s.get(s.treatingAll()))
+	r.Post("/yards/:yard/treat", s.post(s.treatingAll()))
 	r.Get("/yards/:yard/colonies/new", s.get(s.makingColony()))
 	r.Post("/yards/:yard/colonies", s.post(s.makingColony()))
 
@@ -59,6 +62,10 @@ func (s *Server) routes() {
 	r.Post("/yards/:yard/edit", s.post(s.editYard()))
 	r.Post("/yards/:yard/remove", s.removeYard)
 	r.Get("/gone", s.showGone)
+	r.Get("/medicines", s.showMedicines)
+	r.Get("/medicines.csv", s.medicinesCSV)
+	r.Get("/crop", s.showCrop)
+	r.Get("/crop.csv", s.cropCSV)
 	r.Get("/more", s.showMore)
 
 	r.Get("/shorthand", s.showShorthand)
@@ -89,8 +96,6 @@ func (s *Server) routes() {
 	r.Post("/colonies/:colony/done", s.done)
 	r.Post("/colonies/:colony/notes", s.note)
 	r.Post("/colonies/:colony/boxes", s.boxOn)
-	r.Post("/colonies/:colony/arrange", s.arrange)
-	r.Post("/colonies/:colony/boxes/any", s.putOn)
 	r.Post("/colonies/:colony/boxes/off", s.boxOff)
 	r.Post("/colonies/:colony/undo", s.undo)
 	r.Post("/colonies/:colony/apart", s.settleApart)
@@ -105,6 +110,8 @@ func (s *Server) routes() {
 		"move": s.moving(), "end": s.ending(), "discard": s.discarding(), "swarm": s.swarming(), "unite": s.uniting(),
 		"split": s.splitting(), "queens/note": s.queenNoting(), "queens/give": s.queenGiving(),
 		"queens/found": s.queenFinding(), "queens/gone": s.queenGoing(), "queens/cage": s.queenCaging(),
+		"feed": s.feeding(), "weigh": s.weighing(), "treat": s.treating(), "out": s.takingOut(),
+		"arrange": s.arranging(), "boxes/any": s.boxing(), "harvest": s.harvesting(),
 		"book/:entry/correct": s.correcting(), "book/:entry/move": s.movingEntry(),
 	} {
 		r.Get("/colonies/:colony/"+path, s.get(a))

@@ -35,6 +35,7 @@ func (w *walker) did(e Entry, before, after moves.Hive, c forecast.Change) {
 		}
 		w.Treatments = append(w.Treatments, p)
 	}
+	w.crop(e, before, c)
 	if !c.Nothing() {
 		w.change(c)
 	}

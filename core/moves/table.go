@@ -27,6 +27,7 @@ var All = Table{
 	combsSwapped,
 	arranging,
 	boxOff,
+	harvested,
 	treatment,
 	boxMoved,
 	boxesChanged,

@@ -87,6 +87,20 @@ CREATE TABLE queen (
 CREATE INDEX queen_id ON queen (queen_id) WHERE queen_id <> '';
 CREATE INDEX queen_mother ON queen (mother_id) WHERE mother_id <> '';
 
+-- What came off hives, as their logs have it: derived, written with what is worked
+-- out.
+CREATE TABLE crop (
+    colony_id TEXT NOT NULL REFERENCES colony(id),
+    n         INTEGER NOT NULL, -- of the colony's, from 1
+    day       INTEGER NOT NULL,
+    body      TEXT NOT NULL CHECK (json_valid(body)),
+    PRIMARY KEY (colony_id, n)
+) STRICT;
+CREATE INDEX crop_day ON crop (day);
+
+-- What a medicine and feed book asks for, by day.
+CREATE INDEX event_medicine ON event (day, colony_id) WHERE kind IN ('treatment', 'feed');
+
 -- What was kept side by side, and has been settled.
 CREATE TABLE settled (
     sent_id      TEXT PRIMARY KEY,
@@ -100,6 +114,8 @@ ALTER TABLE yard ADD COLUMN winter_days INTEGER NOT NULL DEFAULT 0 CHECK (winter
 -- +goose Down
 ALTER TABLE yard DROP COLUMN winter_days;
 DROP TABLE settled;
+DROP INDEX event_medicine;
+DROP TABLE crop;
 DROP TABLE queen;
 DROP TRIGGER ended_lives_again;
 DROP TRIGGER ended_leaves_boards;

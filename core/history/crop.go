@@ -1,0 +1,74 @@
+package history
+
+import (
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/moves"
+)
+
+// Crop is honey that came off a hive.
+type Crop struct {
+	Day    day.Day `json:"day"`
+	Entry  string  `json:"entry"`
+	Boxes  int     `json:"boxes"`
+	Combs  int     `json:"combs"`
+	Kg     float64 `json:"kg"`     // of honey: as weighed or, where it was not, as estimated
+	Guess  float64 `json:"guess"`  // kg, as it was estimated; 0: nothing was known of it
+	Scale  bool    `json:"scale"`  // it was weighed
+	Batch  string  `json:"batch"`  // in the keeper's words
+	Barred bool    `json:"barred"` // treated or fed so that it may not be sold as honey, as far as the log says
+}
+
+// crop notes what a harvest brought; the hive stood as before, and c is what it was to
+// the forecast.
+func (w *walker) crop(e Entry, before moves.Hive, c forecast.Change) {
+	out := Crop{Day: e.Day, Entry: e.ID}
+	switch a := e.Act().(type) {
+	case *moves.BoxOff:
+		if a.Why != moves.WhyHarvest {
+			return
+		}
+		out.Boxes = 1
+	case *moves.Harvested:
+		out.Boxes, out.Combs, out.Batch = len(a.Boxes), len(a.Frames), a.Batch
+		out.Kg = a.HoneyKg(before)
+		out.Scale = out.Kg > 0
+	default:
+		return
+	}
+	c.Day = e.Day
+	out.Guess = w.taken(before, c)
+	if !out.Scale {
+		out.Kg = out.Guess
+	}
+	for _, t := range w.Treatments {
+		out.Barred = out.Barred || t.To == 0 || t.Until == 0 || e.Day <= t.Until
+	}
+	w.Crops = append(w.Crops, out)
+}
+
+// taken is the honey that a change takes out of the hive, kg, as far as is known: by
+// the forecast since the last look or, where there is none, by that look.
+func (w *walker) taken(before moves.Hive, c forecast.Change) float64 {
+	p := w.given(c)
+	if len(p) == 0 {
+		kg := 0.0
+		for _, b := range before.Stack.Boxes {
+			if after := w.Stack.BoxAt(b.ID); after < 0 {
+				kg += b.HoneyKg()
+				continue
+			}
+			for _, f := range b.Frames {
+				if _, stays := w.Stack.PlaceOf(f.ID); !stays {
+					kg += b.FrameHoneyKg(f)
+				}
+			}
+		}
+		return kg
+	}
+	sum := 0.0
+	for i := range p {
+		sum += p[i].StoresKg()
+	}
+	return sum / float64(len(p))
+}
