@@ -47,7 +47,7 @@ type Named struct{ Key, Label string }
 // her cells, and in a box.
 var (
 	QueenChips = [...]Named{
-		{"seen", "Saw her"}, {"eggs", "Eggs"}, {"larvae", "Larvae"}, {"brood", "Capped brood"},
+		{"seen", "Saw her"}, {"eggs", "Eggs"}, {"larvae", "Larvae"}, {"brood", "Capped"},
 		{"no_eggs", "No eggs"}, {"no_larvae", "No larvae"}, {"no_brood", "No capped"},
 	}
 	CellKinds = [...]Named{
