@@ -1,6 +1,7 @@
 package app
 
 import (
+	"cmp"
 	"context"
 	"encoding/json"
 	"errors"
@@ -55,6 +56,7 @@ type TripLine struct {
 // LoadLine is something to load, with the colonies it is for.
 type LoadLine struct {
 	What  string
+	Of    string // the box that it is or fits; "" where only one is loaded
 	Count float64
 	Unit  string
 	Codes []string
@@ -205,10 +207,10 @@ func (s *Service) fill(ctx context.Context, b *Board, y yardDay) error {
 				continue
 			}
 			for _, n := range a.Needs {
-				l := load[n.What]
+				l := load[n.What+"|"+n.Of]
 				if l == nil {
-					l = &LoadLine{What: n.What, Unit: n.Unit}
-					load[n.What] = l
+					l = &LoadLine{What: n.What, Of: n.Of, Unit: n.Unit}
+					load[n.What+"|"+n.Of] = l
 				}
 				l.Count += n.Count
 				l.Codes = append(l.Codes, x.Code)
@@ -218,7 +220,18 @@ func (s *Service) fill(ctx context.Context, b *Board, y yardDay) error {
 	for _, l := range load {
 		b.Load = append(b.Load, *l)
 	}
-	slices.SortFunc(b.Load, func(a, c LoadLine) int { return strings.Compare(a.What, c.What) })
+	slices.SortFunc(b.Load, func(a, c LoadLine) int {
+		return cmp.Or(strings.Compare(a.What, c.What), strings.Compare(a.Of, c.Of))
+	})
+	kinds := map[string]int{}
+	for _, l := range b.Load {
+		kinds[l.What]++
+	}
+	for i := range b.Load {
+		if kinds[b.Load[i].What] < 2 { // which box needs saying only where there are two
+			b.Load[i].Of = ""
+		}
+	}
 	slices.SortStableFunc(b.Trip, func(a, c TripLine) int { return int(a.ActBy - c.ActBy) })
 	if len(flow) > 0 {
 		slices.Sort(flow)

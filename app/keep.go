@@ -33,6 +33,9 @@ func (s *Service) Keep(ctx context.Context, days bool, fresh chan<- struct{}) {
 			return err
 		})
 	}
+	if days {
+		s.try(ctx, "copy the data file", func() error { return s.backUpDaily(ctx) })
+	}
 	day, fold := time.NewTicker(dayEvery), time.NewTicker(foldAfter)
 	defer day.Stop()
 	defer fold.Stop()
@@ -47,6 +50,7 @@ func (s *Service) Keep(ctx context.Context, days bool, fresh chan<- struct{}) {
 			}
 			s.try(ctx, "look at the clock", func() error { return s.CheckClock(ctx) })
 			s.try(ctx, "work out standings", func() error { _, err := s.Refresh(ctx); return err })
+			s.try(ctx, "copy the data file", func() error { return s.backUpDaily(ctx) })
 		case <-fold.C:
 			now := s.store.Written()
 			if now > 0 && now == written {

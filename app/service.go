@@ -43,7 +43,9 @@ type house struct {
 	yield  yield
 	warned warnings
 	kinds  sync.Mutex
-	known  bool // the kinds of entry are known to the file
+	// copying lets one copy of the data file be made at a time.
+	copying sync.Mutex
+	known   bool // the kinds of entry are known to the file
 	// pictures has room for the one picture that is being opened.
 	pictures chan struct{}
 }

@@ -148,7 +148,7 @@ func boardOf(b app.Board) *boardView {
 		v.Load = append(
 			v.Load,
 			loadRow{
-				needText(advice.Need{What: l.What, Count: l.Count, Unit: l.Unit}, b.Units),
+				needOf(advice.Need{What: l.What, Of: l.Of, Count: l.Count, Unit: l.Unit}, b.Units),
 				strings.Join(l.Codes, ", "),
 			},
 		)
@@ -307,16 +307,6 @@ func bloomOf(all []season.Bloom, sd int) []draw.Bloom {
 		)
 	}
 	return out
-}
-
-// find goes to the colony with a code.
-func (s *Server) find(c fiber.Ctx) error {
-	q := strings.TrimSpace(c.Query("q"))
-	id, err := s.as(c).FindColony(c.Context(), q)
-	if err != nil {
-		return &Problem{fiber.StatusNotFound, fmt.Sprintf("There is no colony %q. Choose one from the board.", q), err}
-	}
-	return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
 }
 
 // moveVisit plans the yard's next visit.

@@ -24,10 +24,18 @@ func needText(n advice.Need, u measure.Units) string {
 	return fmt.Sprintf("%.0f %ss", count, n.What)
 }
 
+// needOf is needText with the box that it is of, where there is more than one kind.
+func needOf(n advice.Need, u measure.Units) string {
+	if n.Of == "" {
+		return needText(n, u)
+	}
+	return needText(n, u) + ", " + n.Of
+}
+
 // addNeeds sums needs of the same kind.
 func addNeeds(all, more []advice.Need) []advice.Need {
 	for _, n := range more {
-		if i := slices.IndexFunc(all, func(a advice.Need) bool { return a.What == n.What }); i >= 0 {
+		if i := slices.IndexFunc(all, func(a advice.Need) bool { return a.What == n.What && a.Of == n.Of }); i >= 0 {
 			all[i].Count += n.Count
 		} else {
 			all = append(all, n)

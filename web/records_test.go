@@ -117,3 +117,41 @@ func TestACropIsCountedInKilograms(t *testing.T) {
 		t.Error("the page does not sum it up")
 	}
 }
+
+// TestFindByAPart: of a code, now or once, of a yard, a queen or a note; one that is
+// meant exactly is opened at once.
+func TestFindByAPart(t *testing.T) {
+	w := server(t)
+	find := func(q string) (int, string, string) {
+		res, body := ask(t, w, get("/find?q="+url.QueryEscape(q)))
+		return res.StatusCode, res.Header.Get("Location"), body
+	}
+	do := func(path string, form url.Values) {
+		t.Helper()
+		form.Set("entry", uid("find"+path))
+		form.Set("on", "2026-06-03")
+		if res, body := ask(t, w, post(ql04+path, form)); res.StatusCode != 303 {
+			t.Fatalf("%s: %d %q", path, res.StatusCode, errorsIn(body))
+		}
+	}
+	do("/queens/note", url.Values{"mark": {"pearl 17"}, "year": {"2025"}})
+	do("/move", url.Values{"code": {"QL-44"}, "yard": {strings.TrimPrefix(quarry, "/yards/")}})
+	for q, want := range map[string]string{"ql-44": ql04, "QL-44": ql04, "pearl": "/queens/"} {
+		if code, to, _ := find(q); code != 303 || !strings.HasPrefix(to, want) {
+			t.Errorf("%q: %d to %q", q, code, to)
+		}
+	}
+	if code, _, body := find("ql-04"); code != 200 && code != 303 || code == 200 && !strings.Contains(body, "now QL-44") {
+		t.Errorf("by the code that it had: %d", code)
+	}
+	if code, _, body := find("ql-0"); code != 200 || !strings.Contains(body, "QL-05") || !strings.Contains(body, "QL-04") {
+		t.Errorf("a part of codes: %d", code)
+	}
+	if code, to, _ := find("mill"); code != 303 || !strings.HasPrefix(to, "/yards/") {
+		t.Errorf("a yard: %d to %q", code, to)
+	}
+	if code, _, body := find("no such thing %_"); code != 404 || !strings.Contains(body, "Nothing has") ||
+		strings.Contains(body, "That did not work") {
+		t.Errorf("nothing: %d", code)
+	}
+}

@@ -108,3 +108,21 @@ func (s *Server) removeYard(c fiber.Ctx) error {
 	}}
 	return s.post(a)(c)
 }
+
+// renaming is the form for what the operation is called.
+func (s *Server) renaming() asks {
+	return asks{
+		page: func(c fiber.Ctx) (*formPage, error) {
+			op, err := s.as(c).Operation(c.Context())
+			name := text("name", "Name of the operation")
+			name.Value = op.Name
+			return &formPage{
+				shell: shell{Title: "Rename the operation", Active: "settings"}, Head: "Rename the operation",
+				Action: "/operation", Button: "Store", Back: "/settings", BackTo: "Settings", Fields: []formField{name},
+			}, err
+		},
+		do: func(c fiber.Ctx, p *formPage) (string, error) {
+			return "/settings?saved=1", s.as(c).Rename(c.Context(), p.val("name"))
+		},
+	}
+}

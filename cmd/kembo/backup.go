@@ -29,16 +29,11 @@ func backupCommand() *cobra.Command {
 				return err
 			}
 			defer s.Close()
-			if err := s.Copy(cmd.Context(), args[0]); err != nil {
+			if err := s.Backup(cmd.Context(), args[0]); err != nil {
 				return err
 			}
 			// A copy that nobody has opened is none.
-			again, err := store.Open(cmd.Context(), args[0])
-			if err != nil {
-				return fmt.Errorf("the copy cannot be opened: %w", err)
-			}
-			defer again.Close()
-			if err := again.Check(cmd.Context()); err != nil {
+			if err := store.Verify(cmd.Context(), args[0]); err != nil {
 				return err
 			}
 			fmt.Fprintf(cmd.OutOrStdout(), "%s is a whole copy; it was opened and checked\n", args[0])

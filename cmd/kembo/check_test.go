@@ -145,3 +145,60 @@ func TestWrongCallsEndWithTwo(t *testing.T) {
 		t.Errorf("a wrong day of --on: %v", err)
 	}
 }
+
+// TestAnOperationIsTakenAwayAndBack: exported, imported on another machine, and copied,
+// changed and restored, by the commands alone.
+func TestAnOperationIsTakenAwayAndBack(t *testing.T) {
+	ctx := context.Background()
+	dir := t.TempDir()
+	data, out, other := filepath.Join(dir, "k.db"), filepath.Join(dir, "all.zip"), filepath.Join(dir, "other.db")
+	s, err := store.Open(ctx, data)
+	if err != nil {
+		t.Fatal(err)
+	}
+	svc := app.New(s, time.Now, nil)
+	yard, colony := app.NewID(), app.NewID()
+	for _, err := range []error{
+		svc.Start(ctx, "Harrowmere Honey"),
+		svc.MakeYard(ctx, app.NewYard{
+			ID: yard, Name: "Mill Race", Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 10,
+		}),
+		svc.MakeColony(ctx, app.NewColony{
+			ID: colony, Yard: yard, Code: "MR-01", NestFormat: "langstroth-deep-10", NestBoxes: 1,
+		}),
+	} {
+		if err != nil {
+			t.Fatal(err)
+		}
+	}
+	svc.Settle(ctx)
+	if err := s.Close(); err != nil {
+		t.Fatal(err)
+	}
+	for _, tt := range []struct {
+		args []string
+		says string
+	}{
+		{[]string{"export", "--data", data, out}, "whole operation is in"},
+		{[]string{"import", "--data", other, out}, "colonies: 1 new, 0 there already"},
+		{[]string{"import", "--data", other, out}, "colonies: 0 new, 1 there already"},
+		{[]string{"check", "--data", other}, "every log fits together"},
+		{[]string{"backup", "--data", data, filepath.Join(dir, "copy.db")}, "opened and checked"},
+		{[]string{"restore", "--data", other, filepath.Join(dir, "copy.db")}, "is now " + other + ".before-restore"},
+		{[]string{"check", "--data", other}, "every log fits together"},
+	} {
+		if got, err := kembo(t, "", tt.args...); err != nil || !strings.Contains(got, tt.says) {
+			t.Errorf("kembo %v: %q, %v, want %q", tt.args, got, err, tt.says)
+		}
+	}
+	if _, err := kembo(t, "", "export", "--data", data, out); err == nil {
+		t.Error("an export was written over")
+	}
+	if err := os.WriteFile(filepath.Join(dir, "no.json"), []byte(`{"kembo_operation": 1, "colour": 2}`), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := kembo(t, "", "import", "--data", other, filepath.Join(dir, "no.json")); err == nil ||
+		!strings.Contains(err.Error(), "colour") {
+		t.Errorf("a field that is not known: %v", err)
+	}
+}

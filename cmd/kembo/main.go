@@ -62,6 +62,9 @@ func run(ctx context.Context, args []string, stdin io.Reader, stdout, stderr io.
 		reassessCommand(),
 		checkCommand(),
 		backupCommand(),
+		restoreCommand(),
+		exportCommand(),
+		importCommand(),
 		devicesCommand(),
 	)
 	for _, c := range root.Commands() {

@@ -119,7 +119,7 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 	a := Advice{ActBy: by, Confidence: p, Changes: changes, Result: after}
 	a.Acts = []moves.Said{superOn(n, s.Settings.DrawnSupers)}
 	a.Do = fmt.Sprintf("Add %s %s", words.Count(n, kind+" super", kind+" supers"), s.by(by))
-	a.Needs = []Need{{kind + " " + one, float64(n), ""}}
+	a.Needs = []Need{{What: kind + " " + one, Of: f.Name, Count: float64(n)}}
 	room, good := s.Base.RoomKg.Likely, s.Base.GoodDay.Likely
 	a.Reason, a.Figures = reason(
 		"There is room for {room} of honey, and a good day now brings {good}. {chance} that room runs out "+

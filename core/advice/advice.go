@@ -41,7 +41,8 @@ const (
 
 // Need is something to load for an action.
 type Need struct {
-	What  string  `json:"what"` // as in "drawn super"
+	What  string  `json:"what"`         // as in "drawn super"
+	Of    string  `json:"of,omitempty"` // the box that it is or fits, by its full name
 	Count float64 `json:"count"`
 	Unit  string  `json:"unit,omitempty"` // "kg", "L" or none
 }

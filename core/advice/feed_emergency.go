@@ -119,12 +119,12 @@ func (s *Situation) ration(storesKg float64) ration {
 		u := s.units().Volume
 		return ration{
 			fmt.Sprintf("%s %s of 2:1 syrup", measure.Amount(u.In(l)), u.Name), moves.Said{Do: "syrup_thick", N: l},
-			[]Need{{"2:1 syrup", l, "L"}}, feed.SugarKg(l, 2, 1) * feed.StoresPerKgSugar.Likely,
+			[]Need{{What: "2:1 syrup", Count: l, Unit: "L"}}, feed.SugarKg(l, 2, 1) * feed.StoresPerKgSugar.Likely,
 		}
 	}
 	f := math.Ceil(sugar / feed.FondantSugar)
 	return ration{
-		s.mass(f) + " of fondant", moves.Said{Do: "fondant", N: f}, []Need{{"fondant", f, "kg"}},
+		s.mass(f) + " of fondant", moves.Said{Do: "fondant", N: f}, []Need{{What: "fondant", Count: f, Unit: "kg"}},
 		f * feed.FondantSugar * feed.StoresPerKgSugar.Likely,
 	}
 }

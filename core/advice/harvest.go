@@ -128,7 +128,7 @@ func checkHarvest(s *Situation) (Advice, bool) {
 	}
 	a := Advice{ActBy: s.Visit, Changes: changes, Result: after, Confidence: sureReady, Acts: said}
 	a.Do = fmt.Sprintf("Harvest %s on %s", words.Count(n, "super", "supers"), s.Visit.Short())
-	a.Needs = []Need{{"clearer board", 1, ""}}
+	a.Needs = []Need{{What: "clearer board", Count: 1}}
 	a.Reason, a.Figures = reason(
 		"{kg} in {n} ready, at least {capped} % capped (your limit {limit} %). {left} stays in the nest.",
 		s.kg("kg", kgReady), Figure{"n", float64(n), words.Count(n, "super", "supers")}, whole("capped", percent*capped),

@@ -63,7 +63,7 @@ func checkRelieve(s *Situation) (Advice, bool) {
 	short := s.Estimate.Stack.Boxes[combs.Places[0].Box].Format.Short
 	a := Advice{ActBy: by, Confidence: p, Changes: changes, Result: after, Acts: []moves.Said{swapped(n)}}
 	a.Do = fmt.Sprintf("Relieve the honey-bound nest %s", s.by(by))
-	a.Needs = []Need{{"empty drawn " + short + " comb", float64(n), ""}}
+	a.Needs = []Need{{What: "empty drawn " + short + " comb", Count: float64(n)}}
 	a.Reason, a.Figures = reason(
 		"Honey and nectar fill {share} % of the nest. {free} cells are free, and the queen would lay {want} a day. "+
 			"Swap {combs} for empty drawn ones beside the brood.",

@@ -338,16 +338,19 @@ var ledgerCalc = Calculator{
 		for _, m := range b.Out {
 			tare += m.TareKg
 		}
+		first := ranged("net_honey_kg", "Honey that left", measure.Mass, net).main()
+		if net.Likely < 0 { // what came is told as what came, as on the page of a colony
+			gained := measure.Range{Low: -net.High, Likely: -net.Likely, High: -net.Low}
+			first = ranged("gained_kg", "Honey gained", measure.Mass, gained).main()
+		}
 		r := Result{
 			Values: []Value{
-				ranged("net_honey_kg", "Net honey", measure.Mass, net).main(),
+				first,
 				number("difference_kg", "Difference", measure.Mass, b.BeforeKg-b.AfterKg),
 				number("tare_out_kg", "Of it wood and wax", measure.Mass, tare),
 			},
 		}
-		if net.High < 0 {
-			r.Say = append(r.Say, "The hive gained between the two.")
-		} else if tare > 0 {
+		if net.High >= 0 && tare > 0 {
 			r.Say = append(
 				r.Say,
 				fmt.Sprintf(

@@ -101,6 +101,9 @@ CREATE INDEX crop_day ON crop (day);
 -- What a medicine and feed book asks for, by day.
 CREATE INDEX event_medicine ON event (day, colony_id) WHERE kind IN ('treatment', 'feed');
 
+-- What keepers wrote in words, for whoever looks for it.
+CREATE INDEX event_noted ON event (seq) WHERE instr(payload, '"note"') > 0;
+
 -- What was kept side by side, and has been settled.
 CREATE TABLE settled (
     sent_id      TEXT PRIMARY KEY,
@@ -115,6 +118,7 @@ ALTER TABLE yard ADD COLUMN winter_days INTEGER NOT NULL DEFAULT 0 CHECK (winter
 ALTER TABLE yard DROP COLUMN winter_days;
 DROP TABLE settled;
 DROP INDEX event_medicine;
+DROP INDEX event_noted;
 DROP TABLE crop;
 DROP TABLE queen;
 DROP TRIGGER ended_lives_again;

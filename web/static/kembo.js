@@ -12,6 +12,13 @@
     $("input", f).focus();
   });
 
+  // Ctrl K jumps to the field that finds, from any page.
+  document.addEventListener("keydown", (e) => {
+    if (e.key !== "k" || !(e.ctrlKey || e.metaKey) || !$(".k-find")) return;
+    e.preventDefault();
+    $(".js-find")?.offsetParent ? $(".js-find").click() : $(".k-find input").focus();
+  });
+
   // The strip of calculators on a phone shows the one that is open.
   const open1 = $(".bl-l.on");
   if (open1 && open1.parentElement.scrollWidth > open1.parentElement.clientWidth) {
