@@ -248,7 +248,7 @@ func (p *person) save() {
 		p.press("[name='" + name + "']")
 	}
 	p.press("[name=then][value=colony]")
-	p.until(`document.querySelector(".log") !== null`)
+	p.until(`document.querySelector(".log, .err") !== null`)
 }
 
 func get[T any](p *person, a chromedp.Action[T]) T {

@@ -11,6 +11,7 @@ import (
 
 	"kembo/app"
 	"kembo/core/day"
+	"kembo/core/moves"
 	"kembo/demo/sample"
 	"kembo/store"
 	"kembo/web"
@@ -180,3 +181,6 @@ func (c *cable) run() {
 		}()
 	}
 }
+
+// treatmentOf is a treatment that goes in.
+func treatmentOf(what string) moves.Act { return &moves.Treatment{What: what} }

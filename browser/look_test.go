@@ -38,7 +38,7 @@ func TestFindWhoCannotWaitAndRecordALookByKeyboard(t *testing.T) {
 	if !strings.Contains(before, "honey-bound") {
 		t.Fatalf("QL-11 is told %q", before)
 	}
-	entries := p.text(".log-h span")
+	entries := p.text(".log-h a")
 
 	p.do(chromedp.Focus(css(".chead .btn")), chromedp.KeyEvent(kb.Enter), chromedp.WaitVisible(css("#look")))
 	// The nest by face, in letters: brood from side to side, room at the edge.
@@ -73,7 +73,7 @@ func TestFindWhoCannotWaitAndRecordALookByKeyboard(t *testing.T) {
 	if after := advised(); after == before || strings.Contains(after, "honey-bound") {
 		t.Errorf("with an open nest the advice is still %q", after)
 	}
-	if now := p.text(".log-h span"); now == entries {
+	if now := p.text(".log-h a"); now == entries {
 		t.Errorf("the log still has %q", now)
 	}
 	if h := p.text(".inside h2"); !strings.Contains(h, "Wed 3 Jun") {
@@ -154,7 +154,7 @@ func TestAWrongLookLosesNothing(t *testing.T) {
 	p.open("/")
 	p.press("[data-code=QL-03] .code")
 	p.do(chromedp.WaitVisible(css(".log")))
-	entries := p.text(".log-h span")
+	entries := p.text(".log-h a")
 	p.press(".chead .btn")
 	p.do(chromedp.WaitVisible(css("#look")))
 	p.do(
@@ -175,7 +175,7 @@ func TestAWrongLookLosesNothing(t *testing.T) {
 	p.sound("refused look")
 	p.press(".ph-bar .ph-ib")
 	p.do(chromedp.WaitVisible(css(".log")))
-	if now := p.text(".log-h span"); now != entries {
+	if now := p.text(".log-h a"); now != entries {
 		t.Errorf("the log went from %q to %q", entries, now)
 	}
 }
@@ -248,22 +248,24 @@ func TestDoWhatIsAdvised(t *testing.T) {
 	if log := p.text(".log ol"); !strings.Contains(log, "Super put on") {
 		t.Errorf("the log says %q", log)
 	}
-	p.press(".notes:last-of-type summary")
-	p.do(chromedp.WaitVisible(css(".notes:last-of-type form")))
-	p.sound("notes")
-	p.fits("notes")
-	p.do(chromedp.SendKeys(css(".notes:last-of-type form:nth-of-type(2) [name=what]"), "thymol"))
-	p.press(".notes:last-of-type form:nth-of-type(2) .btn")
+	p.press(".c-do a[href$='/treat']")
+	p.do(chromedp.WaitVisible(css("#what")))
+	p.do(chromedp.SendKeys(css("#what"), "thymol"))
+	p.press(".asked .btn-primary")
 	p.until(`document.querySelector(".log ol").textContent.includes("Thymol")`)
+	if care := p.text(".acts .care"); !strings.Contains(care, "Thymol is in since") {
+		t.Errorf("what bars its honey is told as %q", care)
+	}
 	// A box of another kind: medium frames in a deep box, under the nest.
-	p.press(".notes:first-of-type summary")
+	p.press(".c-do a[href$='/boxes/any']")
+	p.do(chromedp.WaitVisible(css("#format")))
 	get(
 		p,
 		chromedp.Evaluate[bool](
-			`(() => { document.querySelector(".anybox [name=format]").value = "langstroth-deep-10/medium";
-				document.querySelector(".anybox [name=where]").value = "floor"; return true })()`,
+			`(() => { document.querySelector("[name=format]").value = "langstroth-deep-10/medium";
+				document.querySelector("[name=where][value=floor]").checked = true; return true })()`,
 		),
 	)
-	p.press(".anybox .btn")
+	p.press(".asked .btn-primary")
 	p.until(`document.querySelector(".log ol").textContent.includes("Box put on")`)
 }

@@ -56,9 +56,10 @@ var bookGroups = []struct {
 	{"weights", "Weights", []history.Kind{history.KindWeighing}},
 	{"boxes", "Boxes and combs", []history.Kind{
 		"box_on", "box_off", "box_moved", "boxes_changed", "combs_swapped", "frame_moved", "combs_turned", "combs_scraped",
-		"combs_uncapped", "arranged", history.KindCombs,
+		"combs_uncapped", "arranged", "harvested", history.KindCombs,
 	}},
 	{"feeds", "Feeds and treatments", []history.Kind{history.KindFeed, history.KindTreatment}},
+	{"health", "Mites and brood", []history.Kind{history.KindMites, history.KindInspect}},
 	{"queens", "Queens", []history.Kind{
 		"queen_given", "queen_moved", "queen_caged", "queen_found", "queen_noted", "queen_gone", "queen_raised",
 	}},
@@ -344,7 +345,7 @@ func (v *entryView) undoable(b app.Book, e app.BookEntry) {
 func movable(e history.Entry) bool {
 	switch e.Body.(type) {
 	case *history.Look, *history.Weighing, *moves.Feed, *moves.Treatment, *moves.QueenNoted, *moves.SwarmLeft,
-		*moves.Guard, *moves.Entrance:
+		*moves.Guard, *moves.Entrance, *history.MiteCount, *history.Inspection:
 		return true
 	}
 	return false

@@ -124,6 +124,9 @@ func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *
 	v.PhoneStack = draw.Stack(plan)
 	v.Inside = insideOf(x)
 	v.Queen = x.Believed.Findings(x.Season, x.Units)
+	if m := mitesFact(x); m != "" {
+		v.Queen = append(v.Queen, m)
+	}
 	if x.Assessment == nil {
 		v.NoneDo, v.NoneWhy = x.Standing.Advice[0].Do, x.Standing.Advice[0].Brief
 	} else {

@@ -29,6 +29,8 @@ type formPage struct {
 	Another      string // a second button: store, and ask the same again
 	Cautions     []string
 	Aside        template.HTML // a drawing beside it
+	// Colony and Code are what the form is about, where it works with no signal too.
+	Colony, Code string
 	// Remove is where the thing that the form is about is taken away; "": it cannot be.
 	Remove, RemoveSay, RemoveWhy string
 }
@@ -52,7 +54,7 @@ type formField struct {
 func (f formField) Has(value string) bool { return slices.Contains(f.Chosen, value) }
 
 // ID is that of its element.
-func (f formField) ID() string { return "f-" + f.Name }
+func (f formField) ID() string { return f.Name }
 
 func text(name, label string) formField {
 	return formField{Kind: "text", Name: name, Label: label}
@@ -205,8 +207,14 @@ func (s *Server) post(a asks) fiber.Handler {
 		}
 		p.take(c)
 		to, err := a.do(c, p)
+		if c.Get(queueHeader) != "" && err == nil { // it waits for a durable answer, not for a page
+			return c.JSON(sentAnswer{Stored: true, ID: p.Entry, Code: p.Code})
+		}
 		var field *app.FieldError
 		if errors.As(err, &field) {
+			if c.Get(queueHeader) != "" {
+				return refuse(c, p.Entry, sentence(field), nil)
+			}
 			p.fail(field)
 			c.Status(fiber.StatusUnprocessableEntity)
 			return s.show(c, "form", p)

@@ -58,8 +58,12 @@ func (s *Server) showLife(c fiber.Ctx) error {
 // aboutColony begins a form about a colony.
 func aboutColony(x app.Colony, what, head string) *formPage {
 	return &formPage{
-		shell: shell{Title: head, Operation: x.Operation, Active: "board", Today: x.Today.Short()}, Head: head,
+		shell: shell{
+			Title: head, Operation: x.Operation, Active: "board", Today: x.Today.Short(), Scripts: []string{"form.js"},
+		},
+		Head: head,
 		Action: "/colonies/" + x.ID + "/" + what, Back: "/colonies/" + x.ID, BackTo: x.Code,
+		Colony: x.ID, Code: x.Code,
 	}
 }
 

@@ -49,6 +49,12 @@ func entryWords(e history.Entry, u measure.Units) (kind, say string) {
 		return "Combs", words.Count(len(x.Frames), "comb", "combs") + " noted."
 	case *history.Weighing:
 		return "Weighed", fmt.Sprintf("%.1f %s gross.", u.Mass.In(x.Kg), u.Mass.Name)
+	case *history.Placed:
+		return placedWords(x)
+	case *history.MiteCount:
+		return mitesWords(x)
+	case *history.Inspection:
+		return inspectionWords(x)
 	case moves.Act:
 		return x.Words(u)
 	}
@@ -141,4 +147,23 @@ func weightWords(w *history.Weight) []string {
 		return []string{fmt.Sprintf("one side %g %s", w.Value, unit)}
 	}
 	return []string{fmt.Sprintf("weighed %g %s", w.Value, unit)}
+}
+
+// placedWords says that a colony was moved or renamed.
+func placedWords(p *history.Placed) (kind, say string) {
+	kind = "Moved"
+	var out []string
+	if p.Yard != "" {
+		out = append(out, "to another yard")
+	}
+	if p.Stand != "" {
+		out = append(out, "stand "+p.Stand)
+	}
+	if p.Code != "" {
+		out = append(out, "called "+p.Code)
+		if len(out) == 1 {
+			kind = "Renamed"
+		}
+	}
+	return kind, words.Capital(words.List(out...)) + "."
 }

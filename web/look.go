@@ -301,6 +301,10 @@ func (s *Server) ask(c fiber.Ctx, x app.Colony, e history.Entry, v *lookView) er
 	for _, q := range qs {
 		on := c.FormValue("insist."+q.Key) != ""
 		open = open || !on
+		if n := len(v.Questions); n > 0 && v.Questions[n-1].Key == q.Key { // one answer is for both
+			v.Questions[n-1].Ask += " " + q.Ask
+			continue
+		}
 		v.Questions = append(v.Questions, questionForm{q.Key, q.Ask, on})
 		e.Look().Insisted = append(e.Look().Insisted, q.Key)
 	}

@@ -155,3 +155,42 @@ func TestFindByAPart(t *testing.T) {
 		t.Errorf("nothing: %d", code)
 	}
 }
+
+// TestMitesAndBroodAreCountedAndGraded: a count stands with its interval against what to
+// act above, over time and for the yard; a suspicion in the brood stops the hive.
+func TestMitesAndBroodAreCountedAndGraded(t *testing.T) {
+	w := server(t)
+	send := func(path string, form url.Values, says string) {
+		t.Helper()
+		form.Set("entry", uid("m"+path+form.Encode()))
+		res, body := ask(t, w, post(ql04+path, form))
+		if says == "" && res.StatusCode != 303 || says != "" &&
+			(res.StatusCode != 422 || !strings.Contains(strings.ToLower(body), says)) {
+			t.Errorf("%s %v: %d %q, want %q", path, form, res.StatusCode, errorsIn(body), says)
+		}
+	}
+	count := func(method, mites, bees, days, on string) url.Values {
+		return url.Values{"method": {method}, "mites": {mites}, "bees": {bees}, "days": {days}, "on": {on}, "where": {"brood nest"}}
+	}
+	send("/mites/count", count("wash", "", "300", "", "2026-06-03"), "how many were counted")
+	send("/mites/count", count("wash", "400", "300", "", "2026-06-03"), "count again")
+	send("/mites/count", count("roll", "3", "few", "", "2026-06-03"), "how many bees")
+	send("/mites/count", count("fall", "30", "", "3", "2026-05-20"), "")
+	send("/mites/count", count("wash", "24", "300", "", "2026-06-03"), "")
+	_, page := ask(t, w, get(ql04+"/mites"))
+	// 24 in 300: 8 %, exact 95 % interval 5.2 to 11.7 (Clopper and Pearson 1934).
+	for _, want := range []string{"8.0 % (5.2 to 11.7)", "Above 2 %: act.", "30 in 3 days, 10.0 a day", "class=\"rate\""} {
+		if !strings.Contains(page, want) {
+			t.Errorf("the counts lack %q", want)
+		}
+	}
+	if _, page = ask(t, w, get(quarry+"/mites")); !strings.Contains(page, "8.0 %") || !strings.Contains(page, "Not counted: ") {
+		t.Error("the yard's page lacks the count, or who was not counted")
+	}
+	send("/inspect", url.Values{"full": {"1"}, "found": {"plague"}, "on": {"2026-06-03"}}, "from the list")
+	send("/inspect", url.Values{"full": {"1"}, "found": {"notifiable", "chalk"}, "temper": {"sharp"}, "on": {"2026-06-03"}}, "")
+	_, page = ask(t, w, get(ql04))
+	if !strings.Contains(page, "Brood found suspect") || strings.Contains(page, "Add 2 drawn supers") {
+		t.Error("a suspicion does not stop the hive")
+	}
+}

@@ -111,12 +111,14 @@ func (s *Server) routes() {
 	r.Post("/colonies/:colony/book/undo", s.undoEntry)
 	r.Get("/colonies/:colony/book/:entry", s.showEntry)
 	r.Get("/colonies/:colony/queens", s.showQueens)
+	r.Get("/colonies/:colony/mites", s.showMites)
+	r.Get("/yards/:yard/mites", s.showYardMites)
 	r.Get("/queens/:queen", s.showLine)
 	for path, a := range map[string]asks{
 		"move": s.moving(), "end": s.ending(), "discard": s.discarding(), "swarm": s.swarming(), "unite": s.uniting(),
 		"split": s.splitting(), "queens/note": s.queenNoting(), "queens/give": s.queenGiving(),
 		"queens/found": s.queenFinding(), "queens/gone": s.queenGoing(), "queens/cage": s.queenCaging(),
-		"feed": s.feeding(), "weigh": s.weighing(), "treat": s.treating(), "out": s.takingOut(),
+		"mites/count": s.countingMites(), "inspect": s.inspecting(), "feed": s.feeding(), "weigh": s.weighing(), "treat": s.treating(), "out": s.takingOut(),
 		"arrange": s.arranging(), "boxes/any": s.boxing(), "harvest": s.harvesting(),
 		"book/:entry/correct": s.correcting(), "book/:entry/move": s.movingEntry(),
 	} {

@@ -45,6 +45,8 @@ type Believed struct {
 	BeganOn      day.Day
 	Queens       []queen.Person // of this hive, the earliest first
 	Waiting      *queen.Waiting // for a queen to lay; nil: it is not known to
+	Mites        []MitesCounted // the earliest first
+	Inspections  []Inspected    // of brood, the earliest first
 	Crops        []Crop         // what came off, the earliest first
 	Ended        *Ended         // nil: it lives, as far as is known
 }

@@ -12,6 +12,8 @@ const (
 	KindCombs    Kind = "combs"
 	KindWeighing Kind = "weighing"
 	KindPlaced   Kind = "placed"
+	KindMites    Kind = "mites"
+	KindInspect  Kind = "inspection"
 	KindUndo     Kind = "undo"
 
 	KindFeed      Kind = "feed"
@@ -35,6 +37,8 @@ var own = []struct {
 	{KindCombs, func() body { return new(Combs) }},
 	{KindWeighing, func() body { return new(Weighing) }},
 	{KindPlaced, func() body { return new(Placed) }},
+	{KindMites, func() body { return new(MiteCount) }},
+	{KindInspect, func() body { return new(Inspection) }},
 }
 
 // Kinds lists every kind that a log may hold.

@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"kembo/core/brood"
+	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
@@ -430,5 +431,90 @@ func TestNothingIsMadeOrLostBetweenHives(t *testing.T) {
 		if now := a.bees(d0+4, ids...); math.Abs(now-was) > 1e-6*was {
 			t.Errorf("seed %d: %.1f bees were %.1f", seed, now, was)
 		}
+	}
+}
+
+// TestWhatIsSeenInBroodIsGraded: a suspicion stops all, chalk brood stops nothing, and a
+// full inspection with nothing seen is a finding of health.
+func TestWhatIsSeenInBroodIsGraded(t *testing.T) {
+	for _, tt := range []struct {
+		name string
+		i    history.Inspection
+		want colony.Health
+	}{
+		{"a full one, nothing seen", history.Inspection{Full: true}, colony.Healthy},
+		{"a full one, chalk brood", history.Inspection{Full: true, Found: []history.Disease{history.ChalkBrood}}, colony.Healthy},
+		{"a glance, nothing seen", history.Inspection{}, colony.HealthNotLooked},
+		{"a glance, a suspicion", history.Inspection{Found: []history.Disease{history.Notifiable}}, colony.Suspect},
+		{
+			"under local rules, and sac brood",
+			history.Inspection{Full: true, Found: []history.Disease{history.SacBrood, history.Regulated}}, colony.Suspect,
+		},
+	} {
+		a := newApiary(t)
+		a.begins("A", 10, history.Began{}, "q1")
+		a.write(history.Entry{Colony: "A", ID: "i", Day: d0 + 2, Kind: history.KindInspect, Body: &tt.i})
+		b := a.believed("A")
+		if b.Health != tt.want || len(b.Inspections) != 1 {
+			t.Errorf("%s: %q, want %q", tt.name, b.Health, tt.want)
+		}
+	}
+	a := newApiary(t)
+	a.begins("A", 10, history.Began{}, "q1")
+	for _, m := range []history.MiteCount{
+		{Method: "wash", Bees: 300, Mites: 301}, {Method: "wash", Mites: 3}, {Method: "guess", Bees: 300},
+		{Method: history.MethodFall, Mites: 10}, {Method: "roll", Bees: 300, Mites: -1},
+	} {
+		log := append(slices.Clone(a.logs["A"]), history.Entry{ID: "m", Day: d0 + 1, Kind: history.KindMites, Body: &m})
+		if _, err := history.Fold(log, a.ground("A")); err == nil {
+			t.Errorf("%+v is taken", m)
+		}
+	}
+}
+
+// TestHoneyThatCameOffIsCounted: with the wood it was weighed with, as honey; where it
+// was only counted, as what the combs held, carried to the day.
+func TestHoneyThatCameOffIsCounted(t *testing.T) {
+	a := newApiary(t)
+	nest, super := box("A", "langstroth-deep-10", false), box("S", "langstroth-medium-10", true)
+	a.write(history.Entry{Colony: "A", ID: "set", Day: d0, Kind: history.KindStack, Body: &history.StackSet{
+		Boxes: []moves.Box{nest, super}, HistoryKnown: true,
+	}})
+	l := lookOf("A", look.Counts{Brood: 5, Honey: 3, Empty: 2})
+	l.Boxes = append(l.Boxes, history.BoxLook{Box: "S", Depth: "boxes", Counts: &look.Counts{Honey: 8, Empty: 2}})
+	a.write(history.Entry{Colony: "A", ID: "l", Day: d0, Kind: history.KindLook, Body: l})
+	was := a.believed("A")
+	holds := was.Stack.Boxes[1].HoneyKg()
+	tare := was.Stack.Boxes[1].TareKg()
+	for name, tt := range map[string]struct {
+		act  moves.Act
+		kg   float64
+		off  float64
+		real bool
+	}{
+		"weighed with the wood": {&moves.Harvested{Boxes: []string{"S"}, GrossKg: tare + 11}, 11, 1e-9, true},
+		"the honey weighed":     {&moves.Harvested{Boxes: []string{"S"}, NetKg: 10.5}, 10.5, 1e-9, true},
+		"only counted":          {&moves.Harvested{Boxes: []string{"S"}}, holds, 0.35 * holds, false},
+		"as a box in a look":    {&moves.BoxOff{Box: "S", Why: moves.WhyHarvest}, holds, 0.35 * holds, false},
+		"two combs":             {&moves.Harvested{Frames: []string{"Sd", "Se"}}, holds * 2 / 8, 0.15 * holds, false},
+	} {
+		b := newApiary(t)
+		b.logs, b.seq = map[string][]history.Entry{"A": slices.Clone(a.logs["A"])}, a.seq
+		b.does("A", "h", d0+1, tt.act)
+		x := b.believed("A")
+		if len(x.Crops) != 1 {
+			t.Errorf("%s: %d crops", name, len(x.Crops))
+			continue
+		}
+		c := x.Crops[0]
+		if math.Abs(c.Kg-tt.kg) > tt.off || c.Scale != tt.real || math.Abs(c.Guess-holds) > 0.35*holds && name != "two combs" {
+			t.Errorf("%s: %.2f kg, weighed %v, estimated %.2f; want %.2f", name, c.Kg, c.Scale, c.Guess, tt.kg)
+		}
+	}
+	b := newApiary(t)
+	b.logs = map[string][]history.Entry{"A": slices.Clone(a.logs["A"])}
+	b.does("A", "off", d0+1, &moves.BoxOff{Box: "S", Why: "empty"})
+	if x := b.believed("A"); len(x.Crops) != 0 {
+		t.Errorf("a box taken off for another reason is a crop: %+v", x.Crops)
 	}
 }

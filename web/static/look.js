@@ -178,7 +178,8 @@
   };
 
   // ---- kept as it is typed, under an id of this device's making
-  const Q = window.kemboQueue, colony = form.dataset.colony;
+  const Q = window.kemboQueue, colony = form.dataset.colony, corrects = form.elements.corrects?.value;
+  const draftKey = corrects ? colony + "/" + corrects : colony; // under which what is half entered is kept
   const params = new URLSearchParams(location.search);
   const pour = (body) => {
     const b = new URLSearchParams(body);
@@ -200,13 +201,13 @@
     form.elements.entry.value = Q.uuid();
     const id = params.get("item");
     const item = id && (await Q.all().catch(() => [])).find((x) => x.id === id);
-    const half = item ? item.body : await Q.draft.get(colony).catch(() => null);
+    const half = item ? item.body : await Q.draft.get(draftKey).catch(() => null);
     if (half) pour(half);
     fields().forEach(remember);
     refresh();
     if (body() !== blank) told();
   };
-  const keep = () => Q.draft.put(colony, body()).catch(() => {});
+  const keep = () => Q.draft.put(draftKey, body()).catch(() => {});
   form.addEventListener("change", keep);
   form.addEventListener("painted", keep);
 
@@ -282,6 +283,7 @@
     location.assign(to);
   };
   form.addEventListener("submit", async (e) => {
+    if (corrects) return void Q.draft.drop(draftKey).catch(() => {}); // the book is open, so there is a signal
     e.preventDefault();
     const then = e.submitter?.value || "colony", id = form.elements.entry.value;
     $$(".js-save", form).forEach((b) => (b.disabled = true));
@@ -301,7 +303,7 @@
       return;
     }
     keepFinding();
-    await Q.draft.drop(colony).catch(() => {});
+    await Q.draft.drop(draftKey).catch(() => {});
     go(then);
   });
 
