@@ -100,6 +100,11 @@ func (s *Service) Unite(ctx context.Context, colony, entryID string, u Uniting) 
 	if err != nil {
 		return err
 	}
+	if len(u.Boxes) > 0 {
+		if err := mayGive(from, u.On); err != nil {
+			return err
+		}
+	}
 	x, y := from.Believed.Hive(colony), to.Believed.Hive(u.To)
 	none := moves.Queen{}
 	act, err := moves.Union{
@@ -144,6 +149,7 @@ func (s *Service) Split(ctx context.Context, x Splitting) error {
 	n := 0
 	var givers []moves.Hive
 	var names []string
+	var combsOf []Colony
 	for _, p := range x.Parts {
 		c, err := s.Believed(ctx, p.From)
 		if errors.Is(err, ErrNotFound) {
@@ -152,6 +158,9 @@ func (s *Service) Split(ctx context.Context, x Splitting) error {
 		if err != nil {
 			return err
 		}
+		if len(p.Frames) > 0 {
+			combsOf = append(combsOf, c)
+		}
 		n += len(p.Frames)
 		givers = append(givers, c.Believed.Hive(p.From))
 		names = append(names, c.Code)
@@ -159,6 +168,11 @@ func (s *Service) Split(ctx context.Context, x Splitting) error {
 	f, set, err := s.toMake(ctx, x.NewColony)
 	if err != nil || set == nil {
 		return err
+	}
+	for _, c := range combsOf {
+		if err := mayGive(c, set.entry.Day); err != nil {
+			return err
+		}
 	}
 	st := set.entry.Body.(*history.StackSet)
 	box := &st.Boxes[0]
@@ -185,6 +199,14 @@ func (s *Service) Split(ctx context.Context, x Splitting) error {
 	_, err = s.write(ctx, f, r, first, func(making) ([]history.Entry, error) { return []history.Entry{e}, nil })
 	s.Settled(ctx, f.colony.ID)
 	return named(err)
+}
+
+// mayGive returns why no comb of a colony's nest may go to another hive.
+func mayGive(c Colony, on day.Day) error {
+	if why := c.Believed.MayGive(c.site.On(on)); why != "" {
+		return &FieldError{"brood health", c.Code + ": " + why}
+	}
+	return nil
 }
 
 func originOf(codes []string) string {

@@ -219,6 +219,18 @@ func TestAUnionIsInBothBooks(t *testing.T) {
 	two := l.make("MR-02")
 	l.must(l.svc.Act(l.ctx, two, l.id(), today, &moves.QueenNoted{Mark: text("blue")}))
 	box := l.colony(two).Believed.Stack.Boxes[0].ID
+	// No comb of a nest moves before its brood was looked at, nor where it is suspect.
+	l.refused(l.svc.Unite(l.ctx, two, l.id(), app.Uniting{To: l.one, Boxes: []string{box}, On: today}), "look for disease")
+	suspect := l.id()
+	l.must(l.svc.Record(l.ctx, two, history.Entry{
+		ID: suspect, Day: today, Kind: history.KindInspect,
+		Body: &history.Inspection{Found: []history.Disease{history.Notifiable}},
+	}))
+	l.refused(l.svc.Unite(l.ctx, two, l.id(), app.Uniting{To: l.one, Boxes: []string{box}, On: today}), "suspect")
+	l.must(l.svc.UndoVisit(l.ctx, two, l.id(), suspect))
+	l.must(l.svc.Record(l.ctx, two, history.Entry{
+		ID: l.id(), Day: today, Kind: history.KindInspect, Body: &history.Inspection{Full: true},
+	}))
 	u := l.id()
 	l.must(l.svc.Unite(l.ctx, two, u, app.Uniting{To: l.one, Boxes: []string{box}, KeepQueen: true, On: today}))
 	c := l.colony(l.one)

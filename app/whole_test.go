@@ -75,7 +75,7 @@ func lived(l *life, seed uint64) {
 	id := func() string { return ids[r.IntN(len(ids))] }
 	do := 0
 	for range 40 {
-		on := today - 0
+		on := today
 		c := l.colony(id())
 		var err error
 		switch r.IntN(9) {

@@ -35,6 +35,7 @@ func TestASplitAndAUnionWithNoSignal(t *testing.T) {
 		`[...document.querySelectorAll("[name=combs]")].slice(4, 6).every(e => (e.checked = true))`,
 	))
 	p.do(chromedp.SendKeys(css("[name=code]"), "ql-60"))
+	get(p, chromedp.Evaluate[bool](`document.querySelector("[name=health][value=healthy]").checked = true`))
 	p.press(".asked .btn-primary")
 	p.until(`!document.querySelector(".js-kept").hidden`)
 	if say := p.text(".js-kept"); !strings.Contains(say, "kept on this device") {
@@ -42,6 +43,7 @@ func TestASplitAndAUnionWithNoSignal(t *testing.T) {
 	}
 	p.open("/colonies/" + ends + "/unite")
 	p.do(chromedp.SendKeys(css("[name=with]"), "QL-06"))
+	get(p, chromedp.Evaluate[bool](`document.querySelector("[name=health][value=healthy]").checked = true`))
 	p.press(".asked .btn-primary")
 	p.until(`!document.querySelector(".js-kept").hidden`)
 	if n := p.waiting(); n != 2 {

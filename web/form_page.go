@@ -33,6 +33,7 @@ type formPage struct {
 	Colony, Code string
 	// Remove is where the thing that the form is about is taken away; "": it cannot be.
 	Remove, RemoveSay, RemoveWhy string
+	More, MoreSay                string // another way to do it
 }
 
 // formField is a field of a form. Kind is text, area, number, date, choice, radios,

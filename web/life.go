@@ -10,6 +10,7 @@ import (
 
 	"kembo/app"
 	"kembo/core/comb"
+	"kembo/core/day"
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/measure"
@@ -61,7 +62,7 @@ func aboutColony(x app.Colony, what, head string) *formPage {
 		shell: shell{
 			Title: head, Operation: x.Operation, Active: "board", Today: x.Today.Short(), Scripts: []string{"form.js"},
 		},
-		Head: head,
+		Head:   head,
 		Action: "/colonies/" + x.ID + "/" + what, Back: "/colonies/" + x.ID, BackTo: x.Code,
 		Colony: x.ID, Code: x.Code,
 	}
@@ -262,7 +263,7 @@ func (s *Server) uniting() asks {
 				radiosOf("where", "They stand", "nest", option{"nest", "Over the other’s nest"},
 					option{"top", "Over all its boxes"}),
 				radiosOf("queen", "The queen who lives on", "to", option{"to", "The other’s"}, option{"from", x.Code + "’s"}),
-				tickOf1("with_hive", "What is left of its hive went out of the operation", false),
+				tickOf1("with_hive", "What is left of its hive went out of the operation", false), healthField(x),
 			}
 			p.at("with").Called = []string{"act", "box"}
 			p.at("boxes").Called = []string{"frame"}
@@ -281,6 +282,9 @@ func (s *Server) uniting() asks {
 			if err != nil || p.val("with") == "" {
 				return "", &app.FieldError{Field: "with", Say: "choose the colony with which it is united, by its code"}
 			}
+			if err := s.foundHealthy(c, p, on); err != nil {
+				return "", err
+			}
 			err = s.as(c).Unite(c.Context(), c.Params("colony"), p.Entry, app.Uniting{
 				To: to, Boxes: p.at("boxes").Chosen, OnTop: p.val("where") == "top", KeepQueen: p.val("queen") == "from",
 				WithHive: p.val("with_hive") != "", On: on,
@@ -288,6 +292,30 @@ func (s *Server) uniting() asks {
 			return "/colonies/" + to, err
 		},
 	}
+}
+
+// healthField asks for the finding without which no comb of a nest moves.
+func healthField(x app.Colony) formField {
+	f := radiosOf("health", "Its brood, looked at on that day for disease", "", option{"", "As it stands in its book"},
+		option{"healthy", "Healthy"})
+	f.Called = []string{"brood health"}
+	if x.Believed.HealthDay > 0 {
+		f.Help = "By its book: " + string(x.Believed.Health) + " on " + x.Believed.HealthDay.Long() + "."
+	} else {
+		f.Help = "By its book: not looked at. Combs of a nest move with a finding of the last 14 days only."
+	}
+	return f
+}
+
+// foundHealthy notes the finding that was given with a form.
+func (s *Server) foundHealthy(c fiber.Ctx, p *formPage, on day.Day) error {
+	if p.val("health") != "healthy" {
+		return nil
+	}
+	_, err := s.as(c).Receive(c.Context(), c.Params("colony"), app.Entered{
+		ID: app.DerivedID(p.Entry, "health"), Day: on, Body: "health", Look: &history.Look{Health: "healthy"},
+	})
+	return err
 }
 
 // Shares of the bees that are shaken in beside those on the combs.
@@ -335,6 +363,7 @@ func (s *Server) splitting() asks {
 			p.at("then").Name = "part"
 			p.at("slots").Called = []string{"frames in each nest box"}
 			p.at("slots").Help = "The others are drawn and empty."
+			p.Fields = slices.Insert(p.Fields, 1, healthField(x))
 			p.Cautions = []string{
 				"Make splits from healthy brood only. One that is to raise its own queen needs eggs or the youngest larvae, " +
 					"nurse bees, food, and drones flying.",
@@ -362,6 +391,9 @@ func (s *Server) splitting() asks {
 			part := moves.Part{From: id, Frames: p.at("combs").Chosen, Bees: bees}
 			if len(part.Frames) == 0 {
 				return "", &app.FieldError{Field: "combs", Say: "choose at least one comb that goes over"}
+			}
+			if err := s.foundHealthy(c, p, on); err != nil {
+				return "", err
 			}
 			split := app.Splitting{
 				NewColony: app.NewColony{

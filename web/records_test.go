@@ -194,3 +194,50 @@ func TestMitesAndBroodAreCountedAndGraded(t *testing.T) {
 		t.Error("a suspicion does not stop the hive")
 	}
 }
+
+// TestManyFromATable: a pasted table is read by its head, what is wrong stands in its
+// row, nothing is made until all is right, and sent twice it is made once.
+func TestManyFromATable(t *testing.T) {
+	w := server(t)
+	send := func(entry, table, make string) (int, string) {
+		res, body := ask(t, w, post(quarry+"/colonies/many", url.Values{
+			"entry": {uid(entry)}, "table": {table}, "make": {make},
+		}))
+		return res.StatusCode, body
+	}
+	for table, says := range map[string]string{
+		"":                             "paste a table",
+		"queen\n2025":                  "no column of codes",
+		"code,shoe size\nQL-50,44":     "shoe size",
+		"code\tcode\nQL-50\tQL-51":     "two columns",
+		"code;queen\nQL-50;last":       "is not a whole number",
+		"code;queen\nQL-50;1999":       "not a year",
+		"code\nQL-04":                  "there is a colony ql-04 already",
+		"code\nQL-50\nql-50":           "stands in row 2 already",
+		"code,began\nQL-50,package":    "what the bees weigh",
+		"code,since\nQL-50,2027-01-01": "in the future",
+		"code,format\nQL-50,barrel":    "not a box format",
+		"code,clipped\nQL-50,perhaps":  "not yes or no",
+		"code\nQL-50,and more":         "it has 2 cells",
+	} {
+		if code, body := send("bad", table, "1"); code != 422 || !strings.Contains(strings.ToLower(body), says) {
+			t.Errorf("%q: %d, want %q: %q", table, code, says, errorsIn(body))
+		}
+	}
+	good := "code;queen;mark;clipped;supers;since;began;bees\nQL-50;2025;blue;yes;1;2026-04-01;;\n" +
+		"QL-51;;;;;2026-05-20;package;1,5\n\"QL-52\";2024;;no;0;;swarm;2"
+	code, body := send("good", good, "")
+	if code != 200 || !strings.Contains(body, "Make 3 colonies") || !strings.Contains(body, "QL-52") {
+		t.Fatalf("a good table: %d %q", code, errorsIn(body))
+	}
+	for range 2 {
+		if code, body := send("good", good, "1"); code != 303 {
+			t.Fatalf("made: %d %q", code, errorsIn(body))
+		}
+	}
+	for _, c := range []string{"QL-50", "QL-51", "QL-52"} {
+		if res, _ := ask(t, w, get("/find?q="+c)); res.StatusCode != 303 {
+			t.Errorf("%s is not there", c)
+		}
+	}
+}

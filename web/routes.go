@@ -56,6 +56,8 @@ func (s *Server) routes() {
 	r.Get("/yards/:yard/treat", s.get(s.treatingAll()))
 	r.Post("/yards/:yard/treat", s.post(s.treatingAll()))
 	r.Get("/yards/:yard/colonies/new", s.get(s.makingColony()))
+	r.Get("/yards/:yard/colonies/many", s.showMany)
+	r.Post("/yards/:yard/colonies/many", s.readMany)
 	r.Post("/yards/:yard/colonies", s.post(s.makingColony()))
 
 	r.Get("/yards/:yard/edit", s.get(s.editYard()))

@@ -82,7 +82,8 @@ func (s *Server) colonyPage(c fiber.Ctx) (*formPage, error) {
 		shell: shell{Title: "New colony", Active: "board"}, Head: "New colony in " + y.Name,
 		Action: "/yards/" + y.ID + "/colonies", Button: "Make it", Another: "Make it, and another",
 		Back: "/yards/" + y.ID, BackTo: y.Name,
-		Say: "A split of a colony that you have is made from that colony’s page.",
+		Say: "A split of a colony that you have is made from that colony’s page.", More: "/yards/" + y.ID + "/colonies/many",
+		MoreSay: "Many from a table or a CSV file",
 	}
 	if n := c.Query("made"); n != "" {
 		p.Done = n + " is made."

@@ -71,6 +71,10 @@ var (
 		Source: "common practice: outside it she rests"}
 	MitesLate = Window{Name: "the late threshold of mites holds", Owner: "app settings", From: 182, To: yearEnd,
 		Source: "published varroa guides, editions differ (values F, from memory)"}
+	BroodMoves = Window{
+		Name: "combs of the nest move with a finding of health only", Owner: "history, what may be given", From: 75,
+		To: 289, Source: "product.md, common practice: in the season in which nests are opened",
+	}
 	WinterRest = Window{
 		Name: "yards are visited in their winter rhythm", Owner: "app, next visit", From: 289, To: 66,
 		Source: "common practice: from mid-October to early March nobody opens a hive",
@@ -102,7 +106,7 @@ var (
 func Windows() []Window {
 	return []Window{
 		LooksFade, EggsExpected, WeakIsNews, CellChecks, NestRelief, Crop, StillFilling, LiquidFeed, ThickFeed,
-		WinterFeed, Uniting, PackingDown, LayingExpected, MitesLate, WinterRest, FarHorizon, DronesReared, DronesOut, WinterSpent,
+		WinterFeed, Uniting, PackingDown, LayingExpected, MitesLate, BroodMoves, WinterRest, FarHorizon, DronesReared, DronesOut, WinterSpent,
 		HeldBySpring,
 	}
 }

@@ -78,7 +78,7 @@ var faults = []fault{
 		"if err := fits(id, entriesFrom(rows), f.yard.today, standIn(es, id)...); err != nil {",
 		"if err := fits(id, entriesFrom(rows), f.yard.today, standIn(es, id)...); err != nil && false {", inApp,
 	},
-	{"an undo is in one of the logs", "app/once.go", "e.Day, e.With = x.Day, x.With", "e.Day = x.Day", inApp},
+	{"an undo is in one of the logs", "app/undo.go", "Supersedes: x.ID, With: x.With,", "Supersedes: x.ID,", inApp},
 	{
 		"the late threshold of mites holds in spring", "app/settings.go",
 		"		return s.MitesSpring\n	}\n	return s.MitesLate",
