@@ -88,6 +88,69 @@ var faults = []fault{
 		"boxes taken off count as put on in the ledger", "app/weight.go", "ledger.Moved{TareKg: -m.TareKg}",
 		"ledger.Moved{TareKg: m.TareKg}", inApp,
 	},
+	// A colony's life.
+	{
+		"a caged queen lays at once", "core/history/began.go", "		if change.LaysIn = laysFree; b.Loose {",
+		"		if change.LaysIn = 0; b.Loose {", inCore,
+	},
+	{
+		"the old queen's eggs are her daughter's", "core/history/queens.go", "err == nil && e.Day >= due.Eggs",
+		"err == nil", inCore,
+	},
+	{
+		"who ended takes looks", "core/history/ended.go", "	if w.Ended == nil || e.Body == nil {",
+		"	if w.Ended == nil || e.Body != nil {", inCore,
+	},
+	{
+		"what is missing of brood was not looked for", "core/history/entered.go",
+		"EggsUnlooked: !q.Eggs && !q.NoEggs,", "EggsUnlooked: !q.Eggs,", append(inCore, inApp...),
+	},
+	{
+		"brood suspected of disease moves", "core/history/give.go", "	case b.Health == colony.Suspect:",
+		"	case b.Health == colony.Suspect && now.Day == 0:", inApp,
+	},
+	{
+		"wood is weighed as honey", "core/moves/harvested.go", "return max(0, a.GrossKg-a.WareKg(h))",
+		"return a.GrossKg", append(inCore, inApp...),
+	},
+	{
+		"a union leaves two queens", "core/moves/union.go", "	case u.KeepQueen && u.QueenAtTo:",
+		"	case false && u.QueenAtTo:", append(inCore, inApp...),
+	},
+	{
+		"the code of the dead is not free", "store/migrations/00009_life.sql",
+		"AND NOT EXISTS (SELECT 1 FROM colony_end e WHERE e.colony_id = p.colony_id))", ")", inApp,
+	},
+	{
+		"an undone split leaves its colony", "app/undo.go", "	if neverWas(m.log, out) {",
+		"	if false && neverWas(m.log, out) {", inApp,
+	},
+	{
+		"a correction leaves the old version standing", "app/correct.go",
+		"e.ID, e.Day, e.Supersedes, e.Seq = newID, on, entryID, 0", "e.ID, e.Day, e.Seq = newID, on, 0", inApp,
+	},
+	{
+		"one is in conflict with oneself", "app/once.go", "if !own[r.ID] && r.Actor != who {", "if !own[r.ID] {", inApp,
+	},
+	{
+		"a cell of a table is a formula", "app/harmless.go", `		return "'" + text`, "		return text", inApp,
+	},
+	{
+		"a later export is read as if it were known", "app/whole.go", "jsonv2.RejectUnknownMembers(true)",
+		"jsonv2.RejectUnknownMembers(false)", inApp,
+	},
+	{
+		"what was sent is not taken along", "store/merge.go", "m.rounds, m.entries, m.sent}", "m.rounds, m.entries}",
+		inApp,
+	},
+	{
+		"all copies of a month are kept", "app/backups.go", "		if i >= backupsDaily && !keep[b.Name] {",
+		"		if i >= 40*backupsDaily && !keep[b.Name] {", inApp,
+	},
+	{
+		"the yard is visited in winter as in summer", "app/yards.go", "	if y.WinterDays > 0 && restsOn(y, on) {",
+		"	if y.WinterDays > 400 && restsOn(y, on) {", inApp,
+	},
 	// What the log amounts to.
 	{
 		"black combs are kept", "core/history/combs.go", "	CullDarkness  = 3", "	CullDarkness  = 4",
