@@ -66,3 +66,20 @@ func quickest(t *testing.T, one, other func()) (a, b time.Duration) {
 	}
 	return a, b
 }
+
+// TestTwentyYearsAreWorkedOutAnew: a correction twenty years back has the whole log of
+// 600 entries folded again. What it takes is told, and stands in docs/performance.md.
+func TestTwentyYearsAreWorkedOutAnew(t *testing.T) {
+	es := begin()
+	for i := range 600 {
+		seams := 6.0
+		es = append(es, history.Entry{
+			ID: "g" + strconv.Itoa(i), Day: d0 + day.Day(12*(i+1)), Kind: history.KindLook,
+			Body: &history.Look{Boxes: []history.BoxLook{{Box: "nest", Depth: "seams", Seams: &seams}}},
+		})
+	}
+	g := ground(t)
+	fold := func() { foldOf(t, es, g) }
+	least, _ := quickest(t, fold, func() {})
+	t.Logf("%d entries of %d years fold in %v", len(es), 12*600/365, least)
+}

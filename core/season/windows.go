@@ -73,7 +73,7 @@ var (
 		Source: "published varroa guides, editions differ (values F, from memory)"}
 	BroodMoves = Window{
 		Name: "combs of the nest move with a finding of health only", Owner: "history, what may be given", From: 75,
-		To: 289, Source: "product.md, common practice: in the season in which nests are opened",
+		To: 289, Source: "common practice: in the season in which nests are opened",
 	}
 	WinterRest = Window{
 		Name: "yards are visited in their winter rhythm", Owner: "app, next visit", From: 289, To: 66,
