@@ -98,7 +98,7 @@ func elsewhere(e history.Entry, from, to hive.Stack) (history.Entry, error) {
 	out := history.Entry{Day: e.Day, Kind: e.Kind, Body: e.Body}
 	switch x := e.Body.(type) {
 	case *moves.Feed, *moves.Treatment, *history.Weighing, *moves.QueenNoted, *moves.SwarmLeft, *moves.Guard,
-		*moves.Entrance, *history.MiteCount, *history.Inspection:
+		*moves.Entrance, *moves.FeederOn, *moves.Insulated, *history.MiteCount, *history.Inspection:
 		return out, nil
 	case *history.Look:
 		b, err := json.Marshal(x)

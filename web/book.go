@@ -345,7 +345,7 @@ func (v *entryView) undoable(b app.Book, e app.BookEntry) {
 func movable(e history.Entry) bool {
 	switch e.Body.(type) {
 	case *history.Look, *history.Weighing, *moves.Feed, *moves.Treatment, *moves.QueenNoted, *moves.SwarmLeft,
-		*moves.Guard, *moves.Entrance, *history.MiteCount, *history.Inspection:
+		*moves.Guard, *moves.Entrance, *moves.FeederOn, *moves.Insulated, *history.MiteCount, *history.Inspection:
 		return true
 	}
 	return false

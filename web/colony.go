@@ -41,6 +41,7 @@ type colonyView struct {
 	Place                               string
 	In                                  []string
 	Barred                              []string // what bars its honey, and until when
+	Gear                                []string // what it has beside its boxes
 	Next, NextCode                      string
 	BestDo, BestWhy                     string   // the look that would tell most
 	Queen                               []string // what was found of her, and what follows
@@ -111,6 +112,7 @@ func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *
 		NextCode: x.NextCode, Place: fmt.Sprintf("%d of %d", x.Place, x.Of),
 	}
 	v.Today, v.In, v.Barred = x.Today.Short(), x.In(), barredOf(x)
+	v.Gear = gearWords(x.Believed.Stack, x.Units)
 	v.Facts, v.Waits = factsOf(x), waitOf(x.Believed.Waiting, x.Today)
 	if e := x.Believed.Ended; e != nil {
 		v.Ended = words.Capital(e.How.Words()) + " on " + e.Day.Long()

@@ -24,6 +24,8 @@ func TestWhatIsWrongStaysInItsForm(t *testing.T) {
 		{"/harvest", "gross=20&on=2026-06-03", "choose the boxes or combs", `value="20"`},
 		{"/end", "how=&on=2026-06-03&why=empty", "choose what became of it", "empty"},
 		{"/unite", "with=XX-99&on=2026-06-03", "choose the colony", "XX-99"},
+		{"/equipment", "feeder=top&litres=41&on=2026-06-03", "0 and at most 40 l", `value="41"`},
+		{"/equipment", "feeder=&on=2026-06-03", "nothing here is other", "Feeder"},
 		{"/queens/note", "year=1999&on=2026-06-03&mark=pink", "not a year", "pink"},
 	} {
 		form, err := url.ParseQuery(tt.fields)
@@ -239,5 +241,50 @@ func TestManyFromATable(t *testing.T) {
 		if res, _ := ask(t, w, get("/find?q="+c)); res.StatusCode != 303 {
 			t.Errorf("%s is not there", c)
 		}
+	}
+}
+
+// TestEquipmentIsNotedAsItIs: what is changed on the form is one entry, the form comes
+// back as the hive now is, and only what is changed after it is another.
+func TestEquipmentIsNotedAsItIs(t *testing.T) {
+	w := server(t)
+	_, page := ask(t, w, get(ql04+"/equipment"))
+	box := regexp.MustCompile(`name="(hole_[^"]+)"`).FindStringSubmatch(page)
+	if box == nil {
+		t.Fatal("no box can be given a hole")
+	}
+	form := url.Values{
+		"entry": {uid("gear")}, "feeder": {"bucket"}, "litres": {""}, "feeder_kg": {"0.4"}, "entrance": {"reduced"},
+		"guard": {"1"}, "insulated": {"1"}, "insulation_kg": {"0.5"}, box[1]: {"open"}, "on": {"2026-06-03"},
+	}
+	if res, body := ask(t, w, post(ql04+"/equipment", form)); res.StatusCode != 303 {
+		t.Fatalf("%d %q", res.StatusCode, errorsIn(body))
+	}
+	_, page = ask(t, w, get(ql04))
+	for _, want := range []string{
+		"Feeder on: bucket or jar, 4 L", "Entrance reduced", "Mouse guard on", "Insulated", "its own entrance is open",
+	} {
+		if !strings.Contains(page, want) {
+			t.Errorf("the hive's page does not say %q", want)
+		}
+	}
+	_, page = ask(t, w, get(ql04+"/book"))
+	if n := strings.Count(page, "Equipment"); n == 0 {
+		t.Error("it is not in the book as one entry")
+	}
+	// As it is, but the guard: one thing, told as that.
+	form.Set("entry", uid("gear 2"))
+	form.Set("litres", "4")
+	form.Del("guard")
+	if res, body := ask(t, w, post(ql04+"/equipment", form)); res.StatusCode != 303 {
+		t.Fatalf("%d %q", res.StatusCode, errorsIn(body))
+	}
+	_, page = ask(t, w, get(ql04))
+	if strings.Contains(page, "Mouse guard on<") || !strings.Contains(page, "Feeder on: bucket or jar, 4 L") {
+		t.Error("the guard is on still, or the feeder is off")
+	}
+	form.Set("entry", uid("gear 3"))
+	if res, _ := ask(t, w, post(ql04+"/equipment", form)); res.StatusCode != 422 {
+		t.Errorf("nothing changed is an entry: %d", res.StatusCode)
 	}
 }

@@ -87,7 +87,7 @@ func TestOnlyThisMachinesOwnPagesAreAnswered(t *testing.T) {
 		"a write from nowhere": {silent, 403}, "localhost": {local, 200}, "an unknown page": {get("/nowhere"), 404},
 		"an unknown colony": {get("/colonies/x"), 404}, "an unknown yard": {get("/yards/x"), 404},
 		"an unknown calculator": {get("/bench/abacus"), 404},
-		"the weight of nobody": {get("/colonies/x/weight"), 404},
+		"the weight of nobody":  {get("/colonies/x/weight"), 404},
 	} {
 		res, body := ask(t, w, tt.r)
 		if res.StatusCode != tt.want {

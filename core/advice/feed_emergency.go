@@ -11,6 +11,7 @@ import (
 	"kembo/core/measure"
 	"kembo/core/moves"
 	"kembo/core/season"
+	"kembo/core/words"
 )
 
 // Feed. Source: values E: 2:1 syrup by weight makes 1.131 L per kg of sugar;
@@ -98,7 +99,9 @@ func checkFeedEmergency(s *Situation) (Advice, bool) {
 	if s.supered() {
 		a.Cautions = append(a.Cautions, "Feed with supers on bars them from sale as honey: take them off first.")
 	}
+	a.Reason += r.fills
 	a.Cautions = append(a.Cautions, "Feed in the evening with the entrance small, or they are robbed.")
+	a.Cautions = append(a.Cautions, s.holesWhileFed()...)
 	return a, true
 }
 
@@ -109,6 +112,7 @@ type ration struct {
 	said     moves.Said
 	load     []Need
 	storesKg float64 // that they make of it
+	fills    string  // how many fills of the feeder on the hive; "": none is known of
 }
 
 // ration returns the least that makes so much stores.
@@ -120,13 +124,45 @@ func (s *Situation) ration(storesKg float64) ration {
 		return ration{
 			fmt.Sprintf("%s %s of 2:1 syrup", measure.Amount(u.In(l)), u.Name), moves.Said{Do: "syrup_thick", N: l},
 			[]Need{{What: "2:1 syrup", Count: l, Unit: "L"}}, feed.SugarKg(l, 2, 1) * feed.StoresPerKgSugar.Likely,
+			s.fillsOf(l),
 		}
 	}
 	f := math.Ceil(sugar / feed.FondantSugar)
 	return ration{
 		s.mass(f) + " of fondant", moves.Said{Do: "fondant", N: f}, []Need{{What: "fondant", Count: f, Unit: "kg"}},
-		f * feed.FondantSugar * feed.StoresPerKgSugar.Likely,
+		f * feed.FondantSugar * feed.StoresPerKgSugar.Likely, "",
 	}
+}
+
+// fillsOf says how many fills of the feeder on the hive so much syrup is.
+func (s *Situation) fillsOf(litres float64) string {
+	f, u := s.Estimate.Stack.Feeder, s.units().Volume
+	if f.Litres <= 0 {
+		return ""
+	}
+	n := int(math.Ceil(litres / f.Litres))
+	return fmt.Sprintf(
+		" Its %s holds %s %s: that is %s.", f.Kind.Words(), measure.Amount(u.In(f.Litres)), u.Name,
+		words.Count(n, "fill", "fills"),
+	)
+}
+
+// holesWhileFed warns of entrances that robbers would find beside the one that is
+// made small.
+func (s *Situation) holesWhileFed() []string {
+	if say := s.holes(); say != "" {
+		return []string{say + ". Shut what is not needed while there is feed, or they are robbed through it."}
+	}
+	return nil
+}
+
+// holes says how many boxes have an open entrance of their own; "" for none.
+func (s *Situation) holes() string {
+	n := len(s.Estimate.Stack.OpenHoles())
+	if n == 0 {
+		return ""
+	}
+	return words.Count(n, "box has an open entrance of its own", "boxes have open entrances of their own")
 }
 
 // supered reports whether supers are on now, whatever the look found.

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"kembo/core/day"
+	"kembo/core/feed"
 	"kembo/core/forecast"
 	"kembo/core/moves"
 	"kembo/core/season"
@@ -20,8 +21,8 @@ const winterFeedStep = 1.5
 const leastRangeKg = 0.1
 
 // How much of it, in kg of stores, is given at a time where there are weeks for
-// it, and how many days apart. Source: common practice: a feeder of some five
-// litres, filled again at each visit.
+// it and no feeder is known, and how many days apart. Source: common practice: a
+// feeder of some five litres, filled again at each visit.
 const (
 	winterPortionKg   = 4.0
 	winterPortionDays = 7
@@ -37,12 +38,30 @@ var feedWinter = Rule{
 	Check:  checkFeedWinter,
 }
 
+// Where between the least and the most of what is usual a hive winters: the middle and,
+// insulated, lower. Source: common practice, no source for the size: less is eaten where
+// less warmth is lost. The least stays as it is.
+const usualShare, insulatedShare = 0.5, 0.25
+
 // WinterTarget returns the stores to winter on, in kg.
 func (s *Situation) WinterTarget() float64 {
 	if s.Settings.WinterTargetKg > 0 {
 		return s.Settings.WinterTargetKg
 	}
-	return (s.Season.Climate.WinterLowKg + s.Season.Climate.WinterHighKg) / 2
+	share := usualShare
+	if s.Estimate.Stack.Insulation.On {
+		share = insulatedShare
+	}
+	c := s.Season.Climate
+	return c.WinterLowKg + share*(c.WinterHighKg-c.WinterLowKg)
+}
+
+// portionKg returns the stores that one fill of the feeder on the hive makes.
+func (s *Situation) portionKg() float64 {
+	if l := s.Estimate.Stack.Feeder.Litres; l > 0 && s.takesSyrup() {
+		return feed.SugarKg(l, 2, 1) * feed.StoresPerKgSugar.Likely
+	}
+	return winterPortionKg
 }
 
 // winterLeast is the low end of what is usual, or the keeper's own target.
@@ -84,7 +103,7 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	a.Do = fmt.Sprintf("%s %s for winter%s %s", feed, plan.each.words, plan.times(), s.by(by))
 	a.Reason, a.Figures = reason(
 		"They have about {have} ({low} to {high}). With what they eat and bring in until {by} they will be {short} "+
-			"short of the {target} needed for winter here."+plan.why()+above,
+			"short of the {target} needed for winter here."+plan.why()+plan.each.fills+above,
 		s.kg("have", have.Likely), s.kg("low", have.Low), s.kg("high", have.High), s.kg("target", target),
 		s.kg("short", short), dated("by", by),
 	)
@@ -99,6 +118,7 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 			a.Cautions, "Take the supers off before the feed goes on; what is stored from feed is not honey.",
 		)
 	}
+	a.Cautions = append(a.Cautions, s.holesWhileFed()...)
 	return a, true
 }
 
@@ -122,7 +142,7 @@ type winterPlan struct {
 // winterPlan spreads stores over the weeks that are left from a day until another.
 func (s *Situation) winterPlan(storesKg float64, from, by day.Day) winterPlan {
 	storesKg = max(storesKg, winterFeedStep)
-	n := max(1, min(int(math.Ceil(storesKg/winterPortionKg)), 1+int(by-from)/winterPortionDays))
+	n := max(1, min(int(math.Ceil(storesKg/s.portionKg())), 1+int(by-from)/winterPortionDays))
 	p := winterPlan{each: s.ration(storesKg / float64(n))}
 	for i := range n {
 		p.changes = append(

@@ -78,5 +78,9 @@ func checkPackDown(s *Situation) (Advice, bool) {
 			a.Cautions, "Take the excluder out: the cluster moves up in winter and leaves a queen under it to die.",
 		)
 	}
+	if say := s.holes(); say != "" {
+		a.Cautions = append(a.Cautions, say+". The guard at the floor keeps no mouse out there: shut it, or leave no "+
+			"more than 9 mm.")
+	}
 	return a, true
 }

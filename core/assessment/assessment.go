@@ -13,7 +13,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "12"
+const ModelVersion = "13"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101

@@ -51,6 +51,9 @@ func (w *walker) carried(e Entry, before, after hive.Stack) {
 			}
 		}
 	}
+	if kg := after.GearKg() - before.GearKg(); kg != 0 {
+		w.MovedSince = append(w.MovedSince, Moved{Day: e.Day, What: "feeder and insulation", TareKg: kg})
+	}
 	boxes(after, before, 1)
 	boxes(before, after, -1)
 	n, kg := 0, 0.0

@@ -62,9 +62,10 @@ func (b Box) LiftKg() float64 {
 	return kg
 }
 
-// TareKg returns the mass of all boxes of the stack with their frames and wax.
+// TareKg returns the mass of all boxes of the stack with their frames and wax, and of
+// what it carries beside them; floor and lid are left out.
 func (s Stack) TareKg() float64 {
-	kg := 0.0
+	kg := s.GearKg()
 	for _, b := range s.Boxes {
 		kg += b.TareKg()
 	}

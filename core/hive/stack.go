@@ -21,6 +21,7 @@ type Box struct {
 	Format BoxFormat
 	Frames []Frame
 	Super  bool // above the nest, for honey; false: the queen's
+	Hole   Hole // an entrance of its own
 }
 
 // Stack is a hive from bottom to top. The excluder, where there is one, lies
@@ -31,6 +32,8 @@ type Stack struct {
 	OverScreen    bool // it stands over another colony, parted by a double screen
 	Entrance      Entrance
 	Guarded       bool // a mouse guard is on
+	Feeder        Feeder
+	Insulation    Insulation
 }
 
 // Errors of the operations.

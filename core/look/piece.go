@@ -90,9 +90,8 @@ func (r *reader) weigh() {
 // how far that may be off: wood, wax, bees, brood, pollen and wet wood taken
 // away.
 func (r *reader) storesOnScale(w Weight) (kg, sd float64) {
-	tare, other, capacity := 0.0, 0.0, 0.0
+	tare, other, capacity := r.e.Stack.TareKg(), 0.0, 0.0
 	for _, b := range r.e.Stack.Boxes {
-		tare += b.TareKg()
 		other += b.LiftKg() - b.TareKg() - b.HoneyKg()
 		if b.Super {
 			kg, _ := storesOf(b)

@@ -61,9 +61,16 @@ func Stack(p StackPlan) template.HTML {
 	const x = 11.0
 	wide := inner + 2*wall
 	y := 6.0
+	labelX := x + wide + 12
+	if p.Stack.Insulation.On {
+		insulation(&b, x, y, wide)
+		y += 9
+	}
 	roof(&b, x, y, wide)
 	y += 20
-	labelX := x + wide + 12
+	if h := feederOver(&b, p.Stack.Feeder.Kind, x, y, wide); h > 0 {
+		y += h
+	}
 	var geos []frameGeo
 	var taken [][2]float64 // heights that labels stand in
 	for i := len(p.Stack.Boxes) - 1; i >= 0; i-- {
@@ -73,6 +80,7 @@ func Stack(p StackPlan) template.HTML {
 		if i < len(p.Parts) {
 			veil(&b, g, p.Parts[i])
 		}
+		hole(&b, box.Hole, x+wide-wall/2, y+h*holeAt)
 		geos = append(geos, g...)
 		if i < len(p.Labels) {
 			taken = append(taken, [2]float64{y, label(&b, p.Labels[i], x+wide, labelX, y)})
@@ -89,7 +97,7 @@ func Stack(p StackPlan) template.HTML {
 			y += 7
 		}
 	}
-	ex1 := floorAndFeet(&b, x, y, wide)
+	ex1 := floorAndFeet(&b, p.Stack, x, y, wide)
 	floor, below := y, y-6.0 // below the last word beside the boxes
 	y += 36
 	if d, right, at := nestPath(geos); d != "" {
@@ -168,13 +176,29 @@ func excluder(b *builder, x, y, w float64) {
 	)
 }
 
-func floorAndFeet(b *builder, x, y, w float64) (entranceEnd float64) {
+func floorAndFeet(b *builder, st hive.Stack, x, y, w float64) (entranceEnd float64) {
 	x0, x1 := x+w*0.3, x+w*0.7
+	if st.Entrance == hive.Reduced {
+		x0 = x1 - w*0.08
+	}
 	b.el(
 		"rect", "x", n(x-4), "y", n(y), "width", n(w+8), "height", "20", "fill", "url(#timber)", "stroke",
 		"var(--k-ink)", "stroke-width", "1.2",
 	)
-	b.el("rect", "x", n(x0), "y", n(y+3), "width", n(x1-x0), "height", "6", "fill", "var(--k-ink)")
+	fill := "var(--k-ink)"
+	if st.Entrance == hive.Shut {
+		fill = "var(--k-wood)"
+	}
+	b.el(
+		"rect", "x", n(x0), "y", n(y+3), "width", n(x1-x0), "height", "6", "fill", fill, "stroke", "var(--k-ink)",
+		"stroke-width", ".8",
+	)
+	if st.Guarded {
+		b.el(
+			"path", "d", "M"+n(x0)+" "+n(y+6)+"H"+n(x1), "stroke", "var(--k-paper-lift)", "stroke-width", "6.5",
+			"stroke-dasharray", "1.5 7",
+		)
+	}
 	b.el("path", "d", "M"+n(x-12)+" "+n(y+20)+"H"+n(x+w+12), "stroke", "var(--k-ink)", "stroke-width", "2.2")
 	for _, lx := range []float64{x + 10, x + w - 34} {
 		b.f(
