@@ -236,16 +236,9 @@ func caseOf(
 	}
 	own := advice.DefaultSettings()
 	own.LiftLimitKg, own.Units, own.Observer = set.LiftLimitKg, set.Units, set.Observer()
-	var beganOn day.Day
-	switch b.Began.How {
-	case history.AsPackage, history.AsSwarm, history.AsSplit:
-		beganOn = b.BeganOn
-	}
 	return assessment.Case{
-		BeganOn: beganOn,
-		Colony:  colony, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site, Ensemble: b.Ensemble,
-		QueenYear: b.QueenYear, Stack: b.Stack, Changes: b.Changes, Health: b.Health, HealthDay: b.HealthDay,
-		CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay, Clipped: b.Clipped, HistoryKnown: b.HistoryKnown,
-		Feeds: b.Feeds, Treatments: b.Treatments, Settings: own, Seed: assessment.Seed,
-	}, nil
+		Colony: colony, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site,
+		Health: b.Health, HealthDay: b.HealthDay, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay,
+		HistoryKnown: b.HistoryKnown, Feeds: b.Feeds, Treatments: b.Treatments, Settings: own, Seed: assessment.Seed,
+	}.With(b), nil
 }

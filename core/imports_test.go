@@ -35,7 +35,7 @@ var mayImport = map[string][]string{
 		"brood", "colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "moves", "queen", "season",
 		"words",
 	},
-	"assessment": {"advice", "colony", "day", "forecast", "hive", "look", "queen", "season"},
+	"assessment": {"advice", "colony", "day", "forecast", "history", "hive", "look", "queen", "season"},
 	"shorthand":  {"comb", "history", "hive", "look", "measure", "moves"},
 	"history":    {"colony", "comb", "day", "forecast", "hive", "look", "measure", "moves", "queen", "season", "words"},
 	"moves":      {"colony", "comb", "day", "feed", "forecast", "hive", "measure", "queen", "words"},

@@ -132,7 +132,7 @@ func live(st story, y yard, ws map[day.Day]season.Weather, visits []day.Day, on 
 		if d <= st.from {
 			continue
 		}
-		c := forecast.ConditionOf(y.plants, ws[d], season.DayOf(d, season.North))
+		c := forecast.ConditionOf(y.plants, season.Climates[0], ws[d], season.DayOf(d, season.North))
 		c.Flow *= luck
 		before := k.grossKg()
 		k.truth.step(c)

@@ -13,11 +13,12 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/queen"
 )
 
 // AnswerVersion is the version of an answer's form. It goes up where a key is
 // added; none is ever taken away or given another type.
-const AnswerVersion = 1
+const AnswerVersion = 2
 
 // Answer is what `kembo assess --json` prints.
 type Answer struct {
@@ -45,6 +46,8 @@ type Answer struct {
 	Supers       []Super                    `json:"supers"`       // in the order in which they fill
 	Tried        *Tried                     `json:"tried"`        // null: nothing was tried
 	CanBeTried   map[string]string          `json:"can_be_tried"` // key and words
+	Calendar     []queen.Step               `json:"calendar"`     // of a hive that waits for a queen to lay
+	Mites        []MiteRate                 `json:"mites"`        // each count, with its interval
 }
 
 // Swarm is the chance of a swarm before the next visit if nobody acts, and how
@@ -163,6 +166,7 @@ func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 			out.Supers = append(out.Supers, Super{at + 1, b.Full[i], b.SuperCapped[i]})
 		}
 	}
+	out.Calendar, out.Mites = calendarOf(c), mitesOf(c)
 	out.CanBeTried = map[string]string{}
 	for _, o := range a.Situation.Options() {
 		out.CanBeTried[o.Key] = o.Name
@@ -217,6 +221,17 @@ func (a Answer) WriteText(w io.Writer) error {
 				"  %-6s ends in %s (%s to %s)", n, Days(r.Likely, a.HorizonDays), Days(r.Low, a.HorizonDays),
 				Days(r.High, a.HorizonDays),
 			)
+		}
+	}
+	for _, s := range a.Calendar {
+		p.line("  %s to %s: %s", s.From.Short(), s.To.Short(), s.Say)
+	}
+	for _, m := range a.Mites {
+		switch {
+		case m.Percent != nil:
+			p.line("  mites %s: %.1f %% (%.1f to %.1f)", m.Date.Short(), *m.Percent, *m.Low, *m.High)
+		case m.ADay != nil:
+			p.line("  mites %s: %.1f a day fell", m.Date.Short(), *m.ADay)
 		}
 	}
 	for _, q := range a.Questions {

@@ -88,6 +88,9 @@ func (r Record) site() (forecast.Site, error) {
 	if s.Climate, err = season.ClimateFor(key); err != nil {
 		return s, wrong("site.climate", "%v", err)
 	}
+	if err := r.place(&s); err != nil {
+		return s, err
+	}
 	for i, w := range r.Weather {
 		day := season.Weather{Day: w.Date, MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH}
 		if column, err := checkWeather(day); err != nil {
@@ -157,7 +160,8 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 			return st, l, wrong(name, "it has both frames and counts; give one")
 		}
 		id := fmt.Sprintf("box-%d", i+1)
-		st.Boxes = append(st.Boxes, hive.NewBox(id, f, n, hive.Make{Super: super, Drawn: true}))
+		drawn := b.Drawn == nil || *b.Drawn
+		st.Boxes = append(st.Boxes, hive.NewBox(id, f, n, hive.Make{Super: super, Drawn: drawn}))
 		bl := look.BoxLook{
 			Box: id, Seams: -1, Below: b.SeamsBelow, Outer: look.Answer(b.Outer), Super: look.SuperState(b.State),
 			Heft: look.Heft(b.Heft), Kg: b.Kg,
@@ -176,9 +180,15 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 		}
 		switch {
 		case b.Counts != nil:
+			cover := 1.0
+			if v := b.Counts.BroodCover; v != nil {
+				if cover = *v; !(cover > 0 && cover <= 1) {
+					return st, l, wrong(name+".counts.brood_cover", "%g is not more than 0 and at most 1", cover)
+				}
+			}
 			bl.Depth, bl.Counts = look.ByBox, look.Counts{
-				Brood: b.Counts.Brood, Honey: b.Counts.Honey, Nectar: b.Counts.Nectar, Pollen: b.Counts.Pollen,
-				Empty: b.Counts.Empty, Undrawn: b.Counts.Undrawn,
+				Brood: b.Counts.Brood * cover, Honey: b.Counts.Honey, Nectar: b.Counts.Nectar, Pollen: b.Counts.Pollen,
+				Empty: b.Counts.Empty, Undrawn: b.Counts.Undrawn, Drone: b.Counts.Drone,
 			}
 		case len(b.Frames) > 0:
 			bl.Depth = look.ByFace
@@ -217,6 +227,11 @@ func (r Record) findings(c *assessment.Case) error {
 		c.Health = colony.Suspect
 	default:
 		return wrong("health.brood", "%q is not healthy, suspect or not looked", r.Health.Brood)
+	}
+	switch r.DronesSeen {
+	case "", "none", "few", "many":
+	default:
+		return wrong("drones_seen", "%q is not none, few or many", r.DronesSeen)
 	}
 	switch r.Cells.Check {
 	case "", "none":

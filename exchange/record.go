@@ -14,8 +14,8 @@ import (
 	"kembo/core/day"
 )
 
-// RecordVersion is the version of the schema this program reads and writes.
-const RecordVersion = 1
+// RecordVersion is the version of the schema. Earlier ones are read for ever.
+const RecordVersion = 2
 
 // Record is one colony on one day.
 type Record struct {
@@ -37,6 +37,13 @@ type Record struct {
 	Flow         []FlowDay     `json:"flow,omitempty"`
 	Weather      []WeatherDay  `json:"weather,omitempty"`
 	Settings     *SettingsPart `json:"settings,omitempty"`
+	// From version 2 on:
+	Origin      *Origin      `json:"origin,omitempty"`
+	QueenEvents []QueenEvent `json:"queen_events,omitempty"`
+	Mites       []MiteCount  `json:"mite_counts,omitempty"`
+	Equipment   *Equipment   `json:"equipment,omitempty"`
+	DronesSeen  string       `json:"drones_seen,omitempty"` // none, few, many
+	YardHives   []YardHive   `json:"yard_hives,omitempty"`
 }
 
 // Site is where the colony stands.
@@ -44,6 +51,9 @@ type Site struct {
 	Hemisphere string `json:"hemisphere,omitempty"` // north (default) or south
 	Climate    string `json:"climate,omitempty"`    // default uk
 	Yard       string `json:"yard,omitempty"`
+	// From version 2 on: degrees, and the mean of each month of the calendar.
+	Latitude *float64  `json:"latitude,omitempty"`
+	Months   []float64 `json:"monthly_mean_c,omitempty"`
 }
 
 // Stack is the hive from bottom to top.
@@ -67,6 +77,9 @@ type Box struct {
 	Heft       string     `json:"heft,omitempty"`                 // light, fair, heavy
 	Kg         float64    `json:"kg,omitempty"`                   // the box as lifted
 	Own        *OwnFormat `json:"own_format,omitempty"`           // for a format that is not in the catalogue
+	// From version 2 on:
+	Drawn *bool  `json:"drawn,omitempty"` // default: true; false: foundation, where nobody looked
+	Hole  string `json:"hole,omitempty"`  // an entrance of its own: open, shut
 }
 
 // OwnFormat is a box by its dimensions.
@@ -102,6 +115,10 @@ type Counts struct {
 	Pollen  float64 `json:"pollen"`
 	Empty   float64 `json:"empty"`
 	Undrawn float64 `json:"undrawn"`
+	// From version 2 on: the share of those combs of brood that is brood, 1 where it is
+	// left out, and frames of drone brood.
+	BroodCover *float64 `json:"brood_cover,omitempty"`
+	Drone      float64  `json:"drone,omitempty"`
 }
 
 // Queen is what was found of her.
@@ -197,9 +214,15 @@ func ReadRecord(r io.Reader) (Record, error) {
 	if d.More() {
 		return Record{}, wrong("after the record", "there is more text; a file holds one record")
 	}
-	if rec.Version != RecordVersion {
+	switch rec.Version {
+	case 1:
+		if err := onlyEarlier(raw); err != nil {
+			return Record{}, err
+		}
+	case RecordVersion:
+	default:
 		return Record{}, wrong(
-			"kembo_record", "version %d is not %d, the one this program reads", rec.Version, RecordVersion,
+			"kembo_record", "version %d is not 1 or %d, those that this program reads", rec.Version, RecordVersion,
 		)
 	}
 	return rec, nil

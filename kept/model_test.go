@@ -56,7 +56,9 @@ func TestModelVersionIsRaised(t *testing.T) {
 		if err := json.Unmarshal(b, &answer); err != nil {
 			t.Fatal(err)
 		}
-		delete(answer, "kembo_answer") // may gain keys without another model
+		for _, key := range []string{"kembo_answer", "calendar", "mites"} { // told, not modelled
+			delete(answer, key)
+		}
 		if b, err = json.Marshal(rounded(answer)); err != nil {
 			t.Fatal(err)
 		}

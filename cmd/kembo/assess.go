@@ -8,7 +8,6 @@ import (
 
 	"github.com/spf13/cobra"
 
-	"kembo/core/assessment"
 	"kembo/exchange"
 )
 
@@ -46,11 +45,7 @@ func assess(in io.Reader, out io.Writer, asJSON bool, try []string, on string) e
 	if err != nil {
 		return statusError{2, err}
 	}
-	c, err := rec.Case()
-	if err != nil {
-		return statusError{2, err}
-	}
-	a, err := assessment.Of(c, nil)
+	c, a, err := rec.Assess()
 	if err != nil {
 		return statusError{2, err}
 	}

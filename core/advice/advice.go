@@ -94,6 +94,7 @@ type Situation struct {
 	Feeds        []colony.Period
 	Treatments   []colony.Period
 	BeganOn      day.Day // as a package, a swarm or a split; 0: it was a colony before
+	Neighbours   []colony.Neighbour
 
 	urgent *emergency // asked for by two rules
 }
@@ -207,6 +208,7 @@ func For(s *Situation) []Advice {
 		out = append(out, s.finish(a))
 	}
 	slices.SortStableFunc(out, func(a, b Advice) int { return int(a.ActBy - b.ActBy) })
+	s.besideSuspects(out)
 	return out
 }
 

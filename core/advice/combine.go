@@ -43,7 +43,7 @@ func checkCombine(s *Situation) (Advice, bool) {
 	a.Reason, a.Figures = reason(
 		"About {bees} bees cover {combs} combs, and {then} are likely on {by}; fewer than {least} by then seldom "+
 			"come through the winter. First find out why it is weak: queen, mites, brood health. Feed and pack down "+
-			"the united colony for winter.",
+			"the united colony for winter."+s.partners(),
 		count("bees", bees), Figure{"combs", combs, fmt.Sprintf("%.1f", combs)}, count("least", wintersBees),
 		count("then", then.Likely), dated("by", by),
 	)

@@ -8,8 +8,10 @@ import (
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/queen"
 )
 
 // ModelVersion changes whenever the same case may give another answer.
@@ -41,6 +43,11 @@ type Case struct {
 	QueenYear    int
 	BeganOn      day.Day // as a package, a swarm or a split; 0: it was a colony before
 	Tracks       []forecast.Quantity
+	// What a log or a record tells beside; it does not bear on the forecast.
+	Neighbours []colony.Neighbour // other hives of the yard
+	Waiting    *queen.Waiting     // for a queen to lay; nil: it is not known to
+	DronesSeen string             // none, few, many; "": not noted
+	Mites      []history.MitesCounted
 }
 
 // Assessment is the colony as it is believed to stand, with what to do.
@@ -122,5 +129,6 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings, Health: c.Health,
 		HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments, BeganOn: c.BeganOn,
+		Neighbours: c.Neighbours,
 	}
 }

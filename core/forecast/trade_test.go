@@ -160,7 +160,7 @@ func TestRainStopsASuper(t *testing.T) {
 		w := season.Weather{MinC: 11, MaxC: 19, RainMM: rain}
 		c := ConditionOf(
 			[]season.Bloom{{Plant: "lime", From: 150, PeakFrom: 155, PeakTo: 190, To: 200, Strength: 1, Pollen: 1}},
-			w, 165,
+			season.Climates[0], w, 165,
 		)
 		for range 8 {
 			oneDay(&s, &p, &c)

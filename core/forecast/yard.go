@@ -99,7 +99,7 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 	for i := range days {
 		d := from + day.Day(i)
 		seasonDay := season.DayOf(d, site.Hemisphere)
-		y.Likely[i] = ConditionOf(bloom, site.WeatherOn(d), seasonDay)
+		y.Likely[i] = ConditionOf(bloom, site.Climate, site.WeatherOn(d), seasonDay)
 		y.Likely[i].SeasonDay = beesDay[seasonDay]
 		if f, ok := site.Flow[d]; ok {
 			y.Likely[i].Flow = f
@@ -141,10 +141,10 @@ func (y *Yard) Met(i int, c Condition) {
 	}
 }
 
-// ConditionOf returns what a day of known weather offers on a season day.
-func ConditionOf(bloom []season.Bloom, w season.Weather, seasonDay int) Condition {
+// ConditionOf returns what a day of known weather offers in a climate on a season day.
+func ConditionOf(bloom []season.Bloom, c season.Climate, w season.Weather, seasonDay int) Condition {
 	flow, pollen := season.Intensity(bloom, seasonDay)
-	return Condition{seasonDay, w.MeanC(), w.FlightHours(seasonDay), flow * w.Nectar(), pollen}
+	return Condition{seasonDay, w.MeanC(), w.Flight(c.DaylightH(seasonDay)), flow * w.Nectar(), pollen}
 }
 
 // at returns the conditions of member m from day index i on.

@@ -14,14 +14,14 @@ import (
 // that sums are as counted and the drawing is plausible. Which face holds what
 // is presumed.
 func layCounts(b *hive.Box, c Counts, q colony.QueenEvidence, seasonDay int) {
-	known := c.Brood + c.Honey + c.Nectar + c.Pollen + c.Empty + c.Undrawn
+	known := c.Brood + c.Honey + c.Nectar + c.Pollen + c.Empty + c.Undrawn + c.Drone
 	// What was not counted of the box is empty drawn comb.
 	eggs, larvae, capped := Stages(q, seasonDay)
 	t := Totals{}
 	t[comb.Honey], t[comb.Nectar], t[comb.Pollen] = 2*c.Honey, 2*c.Nectar, 2*c.Pollen
 	t[comb.Eggs], t[comb.Larvae], t[comb.Brood] = 2*c.Brood*eggs, 2*c.Brood*larvae, 2*c.Brood*capped
 	t[comb.Empty] = 2*c.Empty + 2*max(0, float64(len(b.Frames))-known)
-	t[comb.Foundation] = 2 * c.Undrawn
+	t[comb.Foundation], t[comb.Drone] = 2*c.Undrawn, 2*c.Drone
 	Arrange(b, t)
 }
 

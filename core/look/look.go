@@ -32,6 +32,7 @@ const (
 // Brood is worker brood of all ages.
 type Counts struct {
 	Brood, Honey, Nectar, Pollen, Empty, Undrawn float64
+	Drone                                        float64 `json:",omitempty"` // of drone brood
 }
 
 // BoxLook is what was entered for one box.
@@ -222,7 +223,7 @@ func checkCounts(b BoxLook, box hive.Box, name string) error {
 		n    float64
 	}{
 		{"brood", c.Brood}, {"honey", c.Honey}, {"nectar", c.Nectar}, {"pollen", c.Pollen}, {"empty", c.Empty},
-		{"undrawn", c.Undrawn},
+		{"undrawn", c.Undrawn}, {"drone", c.Drone},
 	} {
 		if v.n < 0 || math.IsNaN(v.n) {
 			return &FieldError{name + ", " + v.what, fmt.Sprintf("%g frames is less than none; enter 0 or more", v.n)}

@@ -81,18 +81,19 @@ type Climate struct {
 	SwingC       float64 // half the difference of the warmest and coldest month
 	WinterLowKg  float64 // stores for winter
 	WinterHighKg float64
+	Own          Local // of a record or a yard that tells its own; zero: the climate’s
 }
 
 // Climates is the closed list. Stores: Furgala and McCutcheon 1992 (US north,
 // from memory); the others common practice (values G). Temperatures are round
 // figures, common practice, no source.
 var Climates = []Climate{
-	{"uk", "British Isles", 9.5, 6, 18, 20},
-	{"us-south", "US south", 18, 10, 14, 18},
-	{"us-mid", "US middle states", 12, 12, 23, 27},
-	{"us-north", "US north", 7, 15, 36, 41},
-	{"central-europe", "Central Europe", 9, 10, 15, 20},
-	{"scandinavia", "Scandinavia", 5, 11, 18, 22},
+	{"uk", "British Isles", 9.5, 6, 18, 20, Local{}},
+	{"us-south", "US south", 18, 10, 14, 18, Local{}},
+	{"us-mid", "US middle states", 12, 12, 23, 27, Local{}},
+	{"us-north", "US north", 7, 15, 36, 41, Local{}},
+	{"central-europe", "Central Europe", 9, 10, 15, 20, Local{}},
+	{"scandinavia", "Scandinavia", 5, 11, 18, 22, Local{}},
 }
 
 // UnknownClimateError is returned by ClimateFor for a key that is not in Climates.
@@ -121,6 +122,9 @@ const coldestDay = 25
 
 // Normal returns the mean temperature in degrees C of a usual season day.
 func (c Climate) Normal(seasonDay int) float64 {
+	if c.Own.HasMonths {
+		return c.Own.mean(seasonDay)
+	}
 	return c.MeanC - c.SwingC*math.Cos(2*math.Pi*float64(seasonDay-coldestDay)/yearDays)
 }
 

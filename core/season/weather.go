@@ -39,15 +39,18 @@ const (
 // C, all above 17 (Burrill and Dietz 1981; Vicens and Bosch 2000, from memory);
 // flight falls off in winds over some 4 m/s and stops near 10, and a dull day is
 // a shorter one (common practice, no source).
-func (w Weather) FlightHours(seasonDay int) float64 {
+func (w Weather) FlightHours(seasonDay int) float64 { return w.Flight(Daylight(seasonDay)) }
+
+// Flight is FlightHours of a day with so many hours between sunrise and sunset.
+func (w Weather) Flight(daylightH float64) float64 {
 	warmth := clamp01((w.MaxC - flightFromC) / flightSpanC)
 	dry := clamp01(1 - w.RainMM/rainStopsMM)
-	hours := flightShare * Daylight(seasonDay) * warmth * dry
+	hours := flightShare * daylightH * warmth * dry
 	if w.WindMS != nil {
 		hours *= clamp01((windStops - *w.WindMS) / windSpan)
 	}
 	if w.SunH != nil {
-		hours *= dullShare + (1-dullShare)*clamp01(*w.SunH/(brightShare*Daylight(seasonDay)))
+		hours *= dullShare + (1-dullShare)*clamp01(*w.SunH/(brightShare*daylightH))
 	}
 	return hours
 }

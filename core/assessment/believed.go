@@ -1,0 +1,15 @@
+package assessment
+
+import "kembo/core/history"
+
+// With returns c with what a log amounts to. Where it stands, its visits and its
+// settings stay those of c.
+func (c Case) With(b history.Believed) Case {
+	switch b.Began.How {
+	case history.AsPackage, history.AsSwarm, history.AsSplit:
+		c.BeganOn = b.BeganOn
+	}
+	c.Ensemble, c.QueenYear, c.Stack, c.Changes = b.Ensemble, b.QueenYear, b.Stack, b.Changes
+	c.Clipped, c.Waiting, c.Mites = b.Clipped, b.Waiting, b.Mites
+	return c
+}
