@@ -42,6 +42,7 @@ type colonyView struct {
 	In                                  []string
 	Barred                              []string // what bars its honey, and until when
 	Gear                                []string // what it has beside its boxes
+	Suspicion                           *suspicionView
 	Next, NextCode                      string
 	BestDo, BestWhy                     string   // the look that would tell most
 	Queen                               []string // what was found of her, and what follows
@@ -101,6 +102,11 @@ func (s *Server) showColony(c fiber.Ctx) error {
 	if v.Apart, err = s.apartOf(c, x.Colony); err != nil {
 		return err
 	}
+	suspicion, err := s.as(c).Suspicion(c.Context(), x.Colony)
+	if err != nil {
+		return err
+	}
+	v.Suspicion = suspicionOf(suspicion)
 	return s.show(c, "colony", v)
 }
 

@@ -9,7 +9,6 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
-	"kembo/core/colony"
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/words"
@@ -112,23 +111,15 @@ func tileOf(b history.Believed, id string, n int, box string, why []string) comb
 	if k.Label != "" {
 		t.Facts = append(t.Facts, k.Label)
 	}
-	feeds, treatments := b.With(id)
-	if words := periodWords(feeds, treatments); words != "" {
-		t.Facts, t.Barred = append(t.Facts, words), true
+	if k.Fed > 0 {
+		t.Facts, t.Barred = append(t.Facts, "holds feed of "+k.Fed.DayMonth()), true
+	}
+	_, treatments := b.With(id)
+	if n := len(treatments); n > 0 {
+		t.Facts = append(t.Facts, treatments[n-1].What+" "+treatments[n-1].From.DayMonth())
+		t.Barred = true
 	}
 	return t
-}
-
-// periodWords says what a comb was in the hive with.
-func periodWords(feeds, treatments []colony.Period) string {
-	var w []string
-	if n := len(feeds); n > 0 {
-		w = append(w, "fed "+feeds[n-1].From.DayMonth())
-	}
-	if n := len(treatments); n > 0 {
-		w = append(w, fmt.Sprintf("%s %s", treatments[n-1].What, treatments[n-1].From.DayMonth()))
-	}
-	return strings.Join(w, ", ")
 }
 
 // saveCombs notes what was found of the frames that are ticked.

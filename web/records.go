@@ -32,6 +32,12 @@ func barredOf(x app.Colony) []string {
 			out = append(out, "Honey is barred until "+t.Until.Long()+", by the label of "+t.What+".")
 		}
 	}
+	for _, f := range x.Believed.FedSupers() {
+		out = append(out, fmt.Sprintf(
+			"%s holds what was fed on %s: no honey until it has been seen empty.",
+			words.Capital(boxName(x.Believed.Stack, f.Box)), f.Day.Short(),
+		))
+	}
 	return out
 }
 

@@ -95,6 +95,8 @@ type Situation struct {
 	Treatments   []colony.Period
 	BeganOn      day.Day // as a package, a swarm or a split; 0: it was a colony before
 	Neighbours   []colony.Neighbour
+	FedTold      bool           // a log tells which combs hold feed; else it is by days
+	Fed          []colony.FedIn // boxes above the nest that hold what was fed
 
 	urgent *emergency // asked for by two rules
 }

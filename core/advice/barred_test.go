@@ -40,6 +40,12 @@ func TestWhatBarsHoney(t *testing.T) {
 		{"fed last autumn", func(s *advice.Situation) {
 			s.Feeds = []colony.Period{{What: "2:1 syrup", From: jun - 270, To: jun - 265, Kg: 8}}
 		}, ""},
+		{"fed last week, and by its log no comb above holds it", func(s *advice.Situation) {
+			s.Feeds, s.FedTold = []colony.Period{{What: "1:1 syrup", From: jun - 7, To: jun - 5, Kg: 2}}, true
+		}, ""},
+		{"a super that was fed into a year ago and never seen empty", func(s *advice.Situation) {
+			s.FedTold, s.Fed = true, []colony.FedIn{{Box: "a", Day: jun - 300, N: 3}}
+		}, "feed is not honey"},
 	} {
 		s := assess(t, hiveOf(t, jun, 10, fine, 9, look.Counts{Honey: 9, Empty: 1}))
 		tt.change(s)

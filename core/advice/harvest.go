@@ -79,6 +79,15 @@ func (s *Situation) Barred() string {
 			return fmt.Sprintf("%s bars honey until %s by its label", treatment(p.What), p.Until.Short())
 		}
 	}
+	if s.FedTold {
+		if len(s.Fed) > 0 {
+			return fmt.Sprintf(
+				"What was fed on %s is in %s above the nest and was not seen gone; feed is not honey", s.Fed[0].Day.Short(),
+				words.Count(len(s.Fed), "box", "boxes"),
+			)
+		}
+		return ""
+	}
 	for _, p := range s.Feeds {
 		if s.Estimate.SuperHoney > 0 && p.From >= s.Today-feedBarsDays {
 			return fmt.Sprintf("It was fed on %s, and feed is not honey", p.From.Short())

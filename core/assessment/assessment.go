@@ -48,6 +48,8 @@ type Case struct {
 	Waiting    *queen.Waiting     // for a queen to lay; nil: it is not known to
 	DronesSeen string             // none, few, many; "": not noted
 	Mites      []history.MitesCounted
+	FedTold    bool // a log tells which combs hold what was fed
+	Fed        []colony.FedIn
 }
 
 // Assessment is the colony as it is believed to stand, with what to do.
@@ -129,6 +131,6 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings, Health: c.Health,
 		HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments, BeganOn: c.BeganOn,
-		Neighbours: c.Neighbours,
+		Neighbours: c.Neighbours, FedTold: c.FedTold, Fed: c.Fed,
 	}
 }

@@ -11,5 +11,6 @@ func (c Case) With(b history.Believed) Case {
 	}
 	c.Ensemble, c.QueenYear, c.Stack, c.Changes = b.Ensemble, b.QueenYear, b.Stack, b.Changes
 	c.Clipped, c.Waiting, c.Mites = b.Clipped, b.Waiting, b.Mites
+	c.FedTold, c.Fed = true, b.FedSupers()
 	return c
 }

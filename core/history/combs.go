@@ -37,6 +37,7 @@ type Comb struct {
 	Origin     string
 	Cull       *bool
 	Seen       day.Day // of the last finding
+	Fed        day.Day // the last feed that it holds; 0: none, or seen empty since
 	// With what it was in the hives it came from.
 	Feeds, Treatments []colony.Period
 }
@@ -56,6 +57,7 @@ func (w *walker) comb(id string, on day.Day) {
 	c, ok := w.Combs[id]
 	if !ok {
 		c.In = on
+		w.fedInto(&c, on)
 	}
 	w.Combs[id] = c
 }

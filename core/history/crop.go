@@ -29,8 +29,10 @@ func (w *walker) crop(e Entry, before moves.Hive, c forecast.Change) {
 			return
 		}
 		out.Boxes = 1
+		out.Barred = w.fedOf(before.Stack, []string{a.Box}, nil)
 	case *moves.Harvested:
 		out.Boxes, out.Combs, out.Batch = len(a.Boxes), len(a.Frames), a.Batch
+		out.Barred = w.fedOf(before.Stack, a.Boxes, a.Frames)
 		out.Kg = a.HoneyKg(before)
 		out.Scale = out.Kg > 0
 	default:

@@ -26,6 +26,7 @@ func (w *walker) did(e Entry, before, after moves.Hive, c forecast.Change) {
 		p := *d.Fed
 		p.From, p.To = e.Day, e.Day
 		w.Feeds = append(w.Feeds, p)
+		w.fed(e.Day)
 		w.MovedSince = append(w.MovedSince, Moved{Day: e.Day, What: p.What, FedKg: d.FedMassKg})
 	}
 	if d.Treated != nil {

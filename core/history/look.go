@@ -90,6 +90,7 @@ func (entered *Look) apply(b *walker, e Entry) error {
 		b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
 	}
 	b.queenSeen(e, entered)
+	b.seenEmpty(l)
 	if entered.Health != "" {
 		b.Health, b.HealthDay = colony.Health(entered.Health), e.Day
 	}

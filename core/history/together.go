@@ -362,6 +362,7 @@ func (w *walker) inherit(giver *walker, before, after hive.Stack, on day.Day) {
 			c := giver.Combs[f.ID]
 			c.Feeds, c.Treatments = giver.With(f.ID)
 			c.In = on
+			w.fedInto(&c, on)
 			if w.Combs == nil {
 				w.Combs = map[string]Comb{}
 			}
