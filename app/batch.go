@@ -187,7 +187,7 @@ func (b *batch) each(ctx context.Context, todo []work, do func(i int, w work, c 
 			return nil // only heard
 		}
 		u := &unknown{"Look through its log", "Kembo could not work this colony out: " + failed.Error() + "."}
-		row, err := standingOf(w.colony, b.y, history.Believed{}, nil, u).row(w.hash)
+		row, err := standingOf(w.colony, b.y, b.set, history.Believed{}, nil, u).row(w.hash)
 		b.rows[i] = store.Worked{Standing: row, Mark: w.mark}
 		return err
 	})
@@ -231,7 +231,7 @@ func (b *batch) assess(i int, w work, c Colony) error {
 			return err
 		}
 	}
-	row, err := standingOf(w.colony, b.y, c.Believed, a, u).row(w.hash)
+	row, err := standingOf(w.colony, b.y, b.set, c.Believed, a, u).row(w.hash)
 	if err != nil {
 		return err
 	}

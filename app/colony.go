@@ -259,7 +259,7 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 	case !errors.As(err, &u):
 		return c, err
 	}
-	c.Standing = standingOf(f.colony, f.yard, c.Believed, c.Assessment, u)
+	c.Standing = standingOf(f.colony, f.yard, c.Settings, c.Believed, c.Assessment, u)
 	c.place(f)
 	if e := c.Believed.Ended; e != nil && e.Into != "" {
 		if c.EndedInto, err = s.codeOf(ctx, e.Into); err != nil {

@@ -80,7 +80,7 @@ const (
 		"once you know it from extraction or a scale. Once you have looked at your colonies four times and more, " +
 		"kembo calibrate --data FILE --eye tells it from the looks themselves."
 	mitesHelp = "Guides differ by country and year: 2 % in spring and 3 % later are usual, newer ones say 1 to 2 %."
-	mites     = "Mites: act above, %"
+	mitesHead = "Mites: act above, %"
 )
 
 // Numbers are the settings that are numbers, in the order of their page. To add one is
@@ -93,11 +93,11 @@ var Numbers = []Number{
 		of: func(s *Settings) *float64 { return &s.LiftLimitKg },
 	},
 	{
-		Key: "mites_spring", Field: "mites_spring", Label: "To the end of June", Group: mites, Help: mitesHelp,
+		Key: "mites_spring", Field: "mites_spring", Label: "To the end of June", Group: mitesHead, Help: mitesHelp,
 		Usual: usualMitesSpring, Least: 0.1, Most: 20, of: func(s *Settings) *float64 { return &s.MitesSpring },
 	},
 	{
-		Key: "mites_late", Field: "mites_late", Label: "From July", Group: mites, Help: mitesHelp,
+		Key: "mites_late", Field: "mites_late", Label: "From July", Group: mitesHead, Help: mitesHelp,
 		Usual: usualMitesLate, Least: 0.1, Most: 20, of: func(s *Settings) *float64 { return &s.MitesLate },
 	},
 	{

@@ -43,8 +43,9 @@ type Standing struct {
 	Boxes     []GlyphBox        `json:"boxes"`
 	Excluder  int               `json:"excluder_above"`
 	Culls     []Cull            `json:"culls,omitempty"`
-	Ended     bool              `json:"-"` // it is no more, and stands on no board
-	Old       bool              `json:"-"` // it is of another day or another version's, and is being worked out
+	Care      []string          `json:"care,omitempty"` // what bars its honey, mites over the limit, suspicion
+	Ended     bool              `json:"-"`              // it is no more, and stands on no board
+	Old       bool              `json:"-"`              // it is of another day or another version's, and is being worked out
 }
 
 // StandingAdvice is the part of an advice that a list shows.
@@ -137,10 +138,13 @@ func (s Standing) FirstEnd() day.Day {
 }
 
 // standingOf makes a standing of an assessment or, where there is none, of why.
-func standingOf(c store.Colony, y yardDay, b history.Believed, a *assessment.Assessment, why *unknown) Standing {
+func standingOf(
+	c store.Colony, y yardDay, set Settings, b history.Believed, a *assessment.Assessment, why *unknown,
+) Standing {
 	s := Standing{
 		Colony: c.ID, Code: c.Code, Yard: y.ID, Today: y.today, Visit: y.visit, QueenYear: b.QueenYear,
 		Origin: b.Origin, Boxes: Glyph(b.Stack), Excluder: b.Stack.ExcluderAbove, Culls: cullsOf(b, y.today),
+		Care: careOf(b, y, set),
 	}
 	if a == nil {
 		s.Runways = make([]forecast.Runway, forecast.Runways)

@@ -41,6 +41,7 @@ type boardView struct {
 	Trip             []tripRow
 	TripBy, TripLoad string
 	Load             []loadRow
+	Care             []careRow
 	Weekday          string
 	Empty            bool
 	VLine            int // px from the right edge of the tracks
@@ -153,8 +154,16 @@ func boardOf(b app.Board) *boardView {
 			},
 		)
 	}
+	for _, x := range b.Standings {
+		if len(x.Care) > 0 {
+			v.Care = append(v.Care, careRow{x.Colony, x.Code, strings.Join(x.Care, " ")})
+		}
+	}
 	return v
 }
+
+// careRow is what must be known of a colony beside what is to be done.
+type careRow struct{ ID, Code, Say string }
 
 func (v *boardView) groups(b app.Board) {
 	var rows [4][]row

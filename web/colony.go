@@ -117,7 +117,7 @@ func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *
 		Yard: x.YardName, YardID: x.YardID, EntryID: app.NewID(), Looked: x.Assessment != nil, Next: x.Next,
 		NextCode: x.NextCode, Place: fmt.Sprintf("%d of %d", x.Place, x.Of),
 	}
-	v.Today, v.In, v.Barred = x.Today.Short(), x.In(), barredOf(x)
+	v.Today, v.In, v.Barred = x.Today.Short(), x.In(), x.Believed.BarredOn(x.Today)
 	v.Gear = gearWords(x.Believed.Stack, x.Units)
 	v.Facts, v.Waits = factsOf(x), waitOf(x.Believed.Waiting, x.Today)
 	if e := x.Believed.Ended; e != nil {

@@ -9,7 +9,6 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
-	"kembo/core/day"
 	"kembo/core/history"
 	"kembo/core/mites"
 	"kembo/core/words"
@@ -281,18 +280,12 @@ func (s *Server) showYardMites(c fiber.Ctx) error {
 	return s.show(c, "mites", v)
 }
 
-// mitesFact says the last count of a colony, for its page; "" where there is none of
-// late.
+// mitesFact says the last count, where it tells something still.
 func mitesFact(x app.Colony) string {
-	n := len(x.Believed.Mites)
-	if n == 0 || x.Today-x.Believed.Mites[n-1].Day > day.Day(mitesTell) {
+	m, ok := app.LastMites(x.Believed, x.Today)
+	if !ok {
 		return ""
 	}
-	m := x.Believed.Mites[n-1]
 	_, say := mitesWords(&m.MiteCount)
 	return "Mites on " + m.Day.Short() + ": " + words.Lower(say)
 }
-
-// mitesTell is how long a count is told beside a colony. Source: common practice: mites
-// double in a month or two.
-const mitesTell = 60

@@ -32,7 +32,8 @@ type sheetView struct {
 type sheetRow struct {
 	ID, Code, Facts string
 	Runways         []runwayText
-	Due, Expect     []string
+	Due, Care       []string
+	Expect          []string
 	Found           []string
 	Glyph           template.HTML
 	Boxes           string // for the script that reads the line
@@ -56,7 +57,7 @@ func (s *Server) sheetOf(c fiber.Ctx) (*sheetView, app.Round, error) {
 	}
 	for i, x := range r.Stops {
 		row := sheetRow{
-			ID: x.Colony, Code: x.Code, Facts: standFacts(x.Standing), Due: v.Rows[i].Due, Expect: x.Expect,
+			ID: x.Colony, Code: x.Code, Facts: standFacts(x.Standing), Due: v.Rows[i].Due, Care: x.Care, Expect: x.Expect,
 			Found: v.Rows[i].Found, Glyph: v.Rows[i].Glyph, BoxCount: len(x.Boxes), Entry: app.NewID(),
 		}
 		for k, n := range [3]string{"Food", "Lay", "Store"} {

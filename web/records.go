@@ -18,33 +18,6 @@ import (
 // What leaves the books of all hives: what was fed and treated, for an inspector, and
 // what came off.
 
-// barredOf says what bars the honey of a colony, and until when.
-func barredOf(x app.Colony) []string {
-	var out []string
-	for _, t := range x.Believed.Treatments {
-		what := words.Capital(t.What)
-		switch {
-		case t.To == 0:
-			out = append(out, what+" is in since "+t.From.Short()+": the honey on this hive is barred.")
-		case t.Until == 0 && x.Today-t.To < barredUnknown:
-			out = append(out, what+" came out on "+t.To.Short()+", and until when its label bars honey is not noted.")
-		case t.Until >= x.Today:
-			out = append(out, "Honey is barred until "+t.Until.Long()+", by the label of "+t.What+".")
-		}
-	}
-	for _, f := range x.Believed.FedSupers() {
-		out = append(out, fmt.Sprintf(
-			"%s holds what was fed on %s: no honey until it has been seen empty.",
-			words.Capital(boxName(x.Believed.Stack, f.Box)), f.Day.Short(),
-		))
-	}
-	return out
-}
-
-// barredUnknown is how long it is told that the days of a label are not noted.
-// Source: none; longer than most labels.
-const barredUnknown = 180
-
 // span is the days that a list is of.
 type span struct {
 	From, To   day.Day

@@ -52,6 +52,7 @@ type roundRow struct {
 	N             int
 	Glyph         template.HTML
 	Due           []string
+	Care          []string
 	Expect        []string
 	Looked        bool
 	Found         []string // on the round's day, as sentences
@@ -146,7 +147,7 @@ func (s *Server) roundOf(c fiber.Ctx) (*roundView, app.Round, error) {
 
 func roundRowOf(x app.Stop, n int, q roundQuery, u measure.Units) roundRow {
 	r := roundRow{
-		ID: x.Colony, Code: x.Code, URL: q.stop(x.Colony), N: n, Glyph: glyphOf(x.Standing), Expect: x.Expect,
+		ID: x.Colony, Code: x.Code, URL: q.stop(x.Colony), N: n, Glyph: glyphOf(x.Standing), Care: x.Care, Expect: x.Expect,
 		Looked: x.Looked(), Found: foundOn(x.Found(), u),
 	}
 	r.State, r.Alarm = chipOf(x.Standing)
@@ -287,6 +288,7 @@ type roundHead struct {
 	PrevURL       string
 	NextURL, Next string
 	Due           []dueItem
+	Care          []string
 	Expect        []string
 	Track, Glyph  template.HTML
 	Found         []string
@@ -298,7 +300,7 @@ type dueItem struct{ Do, Brief, Tick string }
 // inRound sets a look up as a stop of a round: quick, with what is due.
 func (v *lookView) inRound(q roundQuery, x app.Colony) {
 	expect, done := x.Stop(q.on)
-	h := &roundHead{Round: q.on.String(), List: q.list(x.YardID, ""), Expect: expect, Found: foundOn(done, x.Units)}
+	h := &roundHead{Round: q.on.String(), List: q.list(x.YardID, ""), Expect: expect, Found: foundOn(done, x.Units), Care: x.Standing.Care}
 	place, prev, next, nextCode := x.Place, x.Prev, x.Next, x.NextCode
 	if q.end {
 		h.End = "1"

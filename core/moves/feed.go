@@ -40,7 +40,9 @@ func (a *Feed) Words(u measure.Units) (title, say string) {
 
 // Expect says that it should be taken down.
 func (a *Feed) Expect(when string, _ int, u measure.Units) string {
-	return fmt.Sprintf("Fed %s of sugar on %s: expect it taken down.", u.Write(measure.Mass, a.Kg), when)
+	return fmt.Sprintf(
+		"Fed %s %s of sugar on %s: expect it taken down.", measure.Amount(u.Mass.In(a.Kg)), u.Mass.Name, when,
+	)
 }
 
 // feeds is the field of the form for what was fed.

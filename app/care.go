@@ -1,0 +1,44 @@
+package app
+
+import (
+	"fmt"
+
+	"kembo/core/colony"
+	"kembo/core/day"
+	"kembo/core/history"
+	"kembo/core/mites"
+	"kembo/core/season"
+)
+
+// mitesTell is how long a count is told beside a colony. Source: common practice: mites
+// double in a month or two.
+const mitesTell = 60
+
+// LastMites returns the last count of a colony that tells something of a day, and false
+// for none.
+func LastMites(b history.Believed, today day.Day) (history.MitesCounted, bool) {
+	n := len(b.Mites)
+	if n == 0 || today-b.Mites[n-1].Day > mitesTell {
+		return history.MitesCounted{}, false
+	}
+	return b.Mites[n-1], true
+}
+
+// careOf says what whoever works at a hive must know beside what is to be done: a
+// suspicion, what bars its honey, mites over what is set.
+func careOf(b history.Believed, y yardDay, set Settings) []string {
+	var out []string
+	if b.Health == colony.Suspect {
+		out = append(out, "Brood suspect since "+b.HealthDay.Short()+": nothing of it moves.")
+	}
+	out = append(out, b.BarredOn(y.today)...)
+	m, ok := LastMites(b, y.today)
+	if !ok || m.Method == history.MethodFall {
+		return out
+	}
+	mark := set.MitesNow(m.Day, season.Hemisphere(y.Hemisphere))
+	if rate, err := mites.Of(m.Mites, m.Bees); err == nil && rate.Percent > mark {
+		out = append(out, fmt.Sprintf("Mites %.1f %% on %s, over %g %%.", rate.Percent, m.Day.Short(), mark))
+	}
+	return out
+}
