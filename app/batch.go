@@ -243,7 +243,7 @@ func (b *batch) assess(i int, w work, c Colony) error {
 		return err
 	}
 	crops, err := cropRows(c.Believed.Crops)
-	b.rows[i] = store.Worked{Standing: row, Mark: w.mark, Queens: queens, Crops: crops}
+	b.rows[i] = store.Worked{Standing: row, Mark: w.mark, Queens: queens, Crops: crops, Stock: stockRows(c.Believed.Stocked)}
 	return err
 }
 

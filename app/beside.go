@@ -53,6 +53,9 @@ func (s *Service) beside(ctx context.Context, tx *store.Tx, colony string, by st
 	if err := tx.SetQueens(ctx, colony, queens); err != nil {
 		return err
 	}
+	if err := tx.SetStockMoves(ctx, colony, stockRows(b.Stocked)); err != nil {
+		return err
+	}
 	had, err := tx.Places(ctx, colony)
 	if err != nil {
 		return err

@@ -57,7 +57,7 @@ const linesTold = 5
 // toldOf gathers what is stored of a colony that was worked out.
 func toldOf(c Colony, why *unknown) told {
 	t := told{Form: toldForm, Believed: c.Believed, Expected: c.expected, Why: why, Ahead: c.Ahead}
-	t.Believed.Ensemble, t.Believed.Tests = nil, nil
+	t.Believed.Ensemble, t.Believed.Tests, t.Believed.Stocked = nil, nil, nil
 	for _, m := range c.Broken {
 		t.Broken = append(t.Broken, misfit{m.Entry.ID, m.Err.Error()})
 	}

@@ -37,9 +37,12 @@ var mayImport = map[string][]string{
 	},
 	"assessment": {"advice", "colony", "day", "forecast", "history", "hive", "look", "queen", "season"},
 	"shorthand":  {"comb", "history", "hive", "look", "measure", "moves"},
-	"history":    {"colony", "comb", "day", "forecast", "hive", "look", "measure", "moves", "queen", "season", "words"},
-	"moves":      {"colony", "comb", "day", "feed", "forecast", "hive", "measure", "queen", "words"},
-	"words":      {"day"},
+	"history": {
+		"colony", "comb", "day", "forecast", "hive", "look", "measure", "moves", "queen", "season", "stock", "words",
+	},
+	"stock": {"comb", "day", "hive"},
+	"moves": {"colony", "comb", "day", "feed", "forecast", "hive", "measure", "queen", "words"},
+	"words": {"day"},
 }
 
 // outside is what core may use of the standard library: nothing that reads,

@@ -40,6 +40,7 @@ type Worked struct {
 	Mark   int64 // of the colony when its inputs were read; 0: it was not marked
 	Queens []Queen
 	Crops  []Crop
+	Stock  []StockMove
 }
 
 // SaveStandings writes standings, replacing those of the same colonies, and takes
@@ -77,6 +78,9 @@ func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
 				return err
 			}
 			if err := (&Tx{tx}).SetCrops(ctx, x.ColonyID, x.Crops); err != nil {
+				return err
+			}
+			if err := (&Tx{tx}).SetStockMoves(ctx, x.ColonyID, x.Stock); err != nil {
 				return err
 			}
 			if _, err := tx.ExecContext(ctx, deleteStale, x.ColonyID); err != nil {

@@ -49,6 +49,7 @@ type Whole struct {
 	Beside    []WholeBeside  `json:"beside"`
 	Settled   []WholeSettled `json:"settled"`
 	ScaleFile []WholeScale   `json:"scale_files"`
+	Counts    []WholeCount   `json:"stock_counts"`
 	Photos    []WholePhoto   `json:"photos"` // their pictures are files beside this one
 }
 
@@ -199,6 +200,16 @@ type WholeScale struct {
 	WholeBy
 }
 
+// WholeCount is how much of an item was counted in store.
+type WholeCount struct {
+	ID     string  `json:"id"`
+	Day    Date    `json:"day"`
+	Kind   string  `json:"kind"`
+	What   string  `json:"what"`
+	Amount float64 `json:"amount"`
+	WholeBy
+}
+
 // WholePhoto is a picture that goes with a look; its file is photos/ID.jpg.
 type WholePhoto struct {
 	ID       string  `json:"id"`
@@ -226,6 +237,7 @@ func (s *Store) Whole(ctx context.Context, operation string) (Whole, error) {
 	r.yards(&w)
 	r.colonies(&w)
 	r.sent(&w)
+	r.counts(&w)
 	return w, r.err
 }
 
@@ -261,6 +273,15 @@ func (r *wholeReader) settings(w *Whole) {
 	rows(r, &w.ScaleFile, func(q *sql.Rows, x *WholeScale) error {
 		return q.Scan(&x.Header, (*[]byte)(&x.Reading), &x.Actor, &x.At)
 	}, `SELECT header, reading, actor, recorded_utc FROM scale_file WHERE operation_id = ? ORDER BY header`, r.operation)
+}
+
+func (r *wholeReader) counts(w *Whole) {
+	rows(r, &w.Counts, func(q *sql.Rows, x *WholeCount) error {
+		var c StockCount
+		err := scanStockCount(q, &c)
+		*x = WholeCount{c.ID, Date(c.Day), c.Kind, c.What, c.Amount, WholeBy{c.Actor, c.RecordedUTC}}
+		return err
+	}, selectStockCounts, r.operation)
 }
 
 func (r *wholeReader) yards(w *Whole) {

@@ -71,6 +71,9 @@ func (s *Server) routes() {
 	r.Get("/yours/:name", s.sendBackup)
 	r.Get("/export.zip", s.sendExport)
 	r.Get("/crop", s.showCrop)
+	r.Get("/stock", s.showStock)
+	r.Post("/stock", s.countStock)
+	r.Post("/stock/undo", s.takeBackCount)
 	r.Get("/crop.csv", s.cropCSV)
 	r.Get("/more", s.showMore)
 

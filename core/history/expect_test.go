@@ -40,7 +40,7 @@ func TestWhatToLookFor(t *testing.T) {
 		},
 		{
 			"the super was taken back", []history.Entry{opened, super, undone, fed}, 110,
-			[]string{"check for eggs", "Fed 2.00 kg of sugar"},
+			[]string{"check for eggs", "Fed 2 kg of sugar"},
 		},
 		{
 			"done before the last look: seen since",

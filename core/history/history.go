@@ -16,6 +16,7 @@ import (
 	"kembo/core/measure"
 	"kembo/core/moves"
 	"kembo/core/queen"
+	"kembo/core/stock"
 )
 
 // Believed is what a log amounts to.
@@ -49,6 +50,7 @@ type Believed struct {
 	Inspections  []Inspected    // of brood, the earliest first
 	Crops        []Crop         // what came off, the earliest first
 	Ended        *Ended         // nil: it lives, as far as is known
+	Stocked      []stock.Move   // into store and out of it, the earliest first
 }
 
 // Weighed is a gross weighing, with what went on and off before it, since the

@@ -32,6 +32,7 @@ func (s *StackSet) apply(b *walker, e Entry) error {
 		b.Stack.Boxes = append(b.Stack.Boxes, box)
 		b.arrive(box, e.Day)
 	}
+	b.setUpFromStore(e.Day, s.Began)
 	b.QueenYear, b.Clipped, b.Origin, b.HistoryKnown = s.QueenYear, s.Clipped, s.Origin, s.HistoryKnown
 	b.queen = s.Began.queenOf(moves.Queen{
 		ID: s.QueenID, Year: s.QueenYear, Clipped: s.Clipped, Mark: s.Mark, Origin: s.QueenFrom, Source: s.QueenSource,

@@ -231,7 +231,9 @@ func (c *company) step(e Entry, a moves.Act, here string, of *walker) error {
 	}
 	for _, h := range known {
 		w := c.walkers[h.Colony]
-		w.did(e, h, *d.Hives.At(h.Colony), d.Changes[h.Colony])
+		after := *d.Hives.At(h.Colony)
+		w.stocked(e.Day, a, h.Stack, after)
+		w.did(e, h, after, d.Changes[h.Colony])
 	}
 	return nil
 }
