@@ -4,19 +4,13 @@ import (
 	"archive/zip"
 	"bytes"
 	"context"
-	"encoding/csv"
 	"encoding/json"
 	"errors"
 	"fmt"
 	"io"
-	"strconv"
-	"time"
 
 	jsonv2 "github.com/go-json-experiment/json"
 
-	"kembo/core/history"
-	"kembo/core/measure"
-	"kembo/core/moves"
 	"kembo/store"
 )
 
@@ -191,103 +185,3 @@ func opened(file []byte) (document []byte, picture func(string) ([]byte, error),
 
 // mostPicture is more than any picture has that Kembo keeps.
 const mostPicture = 8 << 20
-
-// tables writes what is entered as tables.
-func (s *Service) tables(ctx context.Context, z *zip.Writer, all store.Whole) error {
-	codes, yards := map[string]string{}, map[string]string{}
-	for _, y := range all.Yards {
-		yards[y.ID] = y.Name
-	}
-	colonies := [][]string{{"colony", "code", "yard", "first_code", "first_yard", "ended", "how"}}
-	for _, c := range all.Colonies {
-		places, err := s.store.Places(ctx, c.ID)
-		if err != nil {
-			return err
-		}
-		code, yard := c.Code, c.Yard
-		if len(places) > 0 {
-			code, yard = places[0].Code, places[0].YardID
-		}
-		codes[c.ID] = code
-		row := []string{c.ID, code, yards[yard], c.Code, yards[c.Yard], "", ""}
-		end, err := s.store.EndOf(ctx, c.ID)
-		switch {
-		case err == nil:
-			row[5], row[6] = dateText(store.Date(end.Day)), end.How
-		case !errors.Is(err, ErrNotFound):
-			return err
-		}
-		colonies = append(colonies, row)
-	}
-	entries := [][]string{{"entry", "colony", "day", "kind", "what", "said", "by", "written_utc", "stands"}}
-	weights := [][]string{{"colony", "day", "kg"}}
-	live := standingEntries(all.Entries)
-	for _, x := range all.Entries {
-		e := entry(store.Event{ID: x.ID, ColonyID: x.Colony, Kind: x.Kind, Day: int32(x.Day), Payload: string(x.Payload)})
-		title, say := x.Kind, ""
-		switch b := e.Body.(type) {
-		case moves.Act:
-			title, say = b.Words(measure.Systems[0])
-		case *history.Weighing:
-			weights = append(weights, []string{codes[x.Colony], dateText(x.Day), strconv.FormatFloat(b.Kg, 'f', -1, 64)})
-		case *history.Look:
-			say = b.Note
-		}
-		entries = append(entries, []string{
-			x.ID, codes[x.Colony], dateText(x.Day), x.Kind, title, say, x.Actor, x.At, strconv.FormatBool(live[x.ID]),
-		})
-	}
-	for _, c := range all.Colonies {
-		for _, r := range c.Readings {
-			weights = append(weights, []string{
-				codes[c.ID], time.Unix(r.At, 0).UTC().Format(time.RFC3339), strconv.FormatFloat(r.Kg, 'f', -1, 64),
-			})
-		}
-	}
-	for _, t := range []struct {
-		name string
-		rows [][]string
-	}{{"colonies", colonies}, {"entries", entries}, {"weights", weights}} {
-		if err := writeTable(z, t.name, t.rows); err != nil {
-			return err
-		}
-	}
-	return nil
-}
-
-// standingEntries names the entries of all logs that stand.
-func standingEntries(all []store.WholeEntry) map[string]bool {
-	var es []history.Entry
-	for _, x := range all {
-		es = append(es, history.Entry{ID: x.ID, Kind: history.Kind(x.Kind), Supersedes: x.Supersedes})
-	}
-	out := map[string]bool{}
-	for _, e := range history.Live(es) {
-		out[e.ID] = true
-	}
-	return out
-}
-
-func dateText(d store.Date) string {
-	b, _ := d.MarshalJSON() // a day always marshals
-	return string(bytes.Trim(b, `"`))
-}
-
-// writeTable writes rows as a file in which no cell is read as a formula.
-func writeTable(z *zip.Writer, name string, rows [][]string) error {
-	f, err := z.Create(wholeTables + name + ".csv")
-	if err != nil {
-		return err
-	}
-	w := csv.NewWriter(f)
-	for _, r := range rows {
-		for i := range r {
-			r[i] = Harmless(r[i])
-		}
-		if err := w.Write(r); err != nil {
-			return err
-		}
-	}
-	w.Flush()
-	return w.Error()
-}

@@ -17,8 +17,10 @@ import (
 
 	"kembo/app"
 	"kembo/core/history"
+	"kembo/core/hive"
 	"kembo/core/moves"
 	"kembo/core/queen"
+	"kembo/core/stock"
 	"kembo/store"
 )
 
@@ -78,7 +80,7 @@ func lived(l *life, seed uint64) {
 		on := today
 		c := l.colony(id())
 		var err error
-		switch r.IntN(9) {
+		switch r.IntN(10) {
 		case 0:
 			err = l.svc.Act(l.ctx, c.ID, l.id(), on, moves.FeedOf("2:1 syrup", 1+float64(r.IntN(4))))
 		case 1:
@@ -121,6 +123,11 @@ func lived(l *life, seed uint64) {
 			x := found(c, l.id())
 			x.Look.Note = "\"quoted\", =1+1 & <b>"
 			_, err = l.svc.Receive(l.ctx, c.ID, x)
+		}
+		if r.IntN(8) == 0 {
+			err = l.svc.CountStock(l.ctx, l.id(), today, map[stock.Item]float64{
+				{Kind: stock.Sugar}: float64(r.IntN(90)), {Kind: stock.Box, Of: "langstroth-deep-10"}: float64(r.IntN(20)),
+			})
 		}
 		do++
 		var fe *app.FieldError
@@ -218,6 +225,51 @@ func TestWhatIsNoExportIsRefusedByName(t *testing.T) {
 	if _, err := other.Import(l.ctx, []byte(document)); err == nil || !strings.Contains(err.Error(), "Mill Race") {
 		t.Errorf("two yards of a name: %v", err)
 	}
+}
+
+// TestTablesHoldWhatWasEntered: a look, a feed, a treatment, a count and a crop each stand
+// in their table with their figures; what was taken back stands among the entries alone.
+func TestTablesHoldWhatWasEntered(t *testing.T) {
+	l := newLife(t)
+	box := moves.NewBox(formatOf(t, "langstroth-medium-10"), 10, hive.Make{Super: true, Drawn: true}, l.id)
+	for _, a := range []moves.Act{
+		moves.FeedOf("1:1 syrup", 1.25), &moves.Treatment{What: "gel, thymol", Batch: "T-9", BarDays: 30, Class: moves.Thymol},
+		&moves.BoxOn{Box: box, At: len(l.colony(l.one).Believed.Stack.Boxes)},
+		&moves.Harvested{Boxes: []string{box.ID}, NetKg: 11.5, Batch: "June"},
+	} {
+		l.must(l.svc.Act(l.ctx, l.one, l.id(), today, a))
+	}
+	l.must(l.svc.Record(l.ctx, l.one, history.Entry{
+		ID: l.id(), Day: today, Kind: history.KindMites, Body: &history.MiteCount{Method: "wash", Bees: 300, Mites: 6},
+	}))
+	wrong := l.id()
+	l.must(l.svc.Act(l.ctx, l.one, wrong, today, moves.FeedOf("fondant", 9)))
+	l.must(l.svc.UndoVisit(l.ctx, l.one, l.id(), wrong))
+	l.svc.Settled(l.ctx, l.one)
+	files := inZip(t, exported(t, l.svc))
+	on := today.String()
+	for table, want := range map[string]string{
+		"feeds": "MR-01," + on + ",1:1 syrup,1.25\n", "treatments": "MR-01," + on + `,,"gel, thymol",thymol,T-9,`,
+		"counts": "MR-01," + on + ",wash,300,6,0,2,", "harvest": "MR-01," + on + ",1,0,11.5,true,", "looks": ",boxes,",
+		"acts": ",treatment,Treatment in,", "colonies": ",MR-01,", "entries": ",feed,", "weights": "colony,day,kg\n",
+		"stock": "count,day,kind,what,amount\n",
+	} {
+		if text := files["tables/"+table+".csv"]; !strings.Contains(text, want) {
+			t.Errorf("%s lacks %q:\n%s", table, want, text)
+		}
+	}
+	if strings.Contains(files["tables/feeds.csv"], "fondant") || !strings.Contains(files["tables/entries.csv"], wrong) {
+		t.Error("what was taken back is a feed, or is no entry")
+	}
+}
+
+func formatOf(t *testing.T, format string) hive.BoxFormat {
+	t.Helper()
+	f, err := hive.FormatFor(format)
+	if err != nil {
+		t.Fatal(err)
+	}
+	return f
 }
 
 // TestNoTokenLeaves: devices and what they join by are not in an export, and no cell of
