@@ -150,7 +150,10 @@ const soonWait = 4 * time.Second
 // refreshSoon is Refresh for a page whose change is stored: it comes back when all
 // is done or, of many colonies, while they are still being worked out. What fails
 // is done again by the next refresh, for its mark stands.
-func (s *Service) refreshSoon(ctx context.Context) {
+func (s *Service) refreshSoon(ctx context.Context) { s.refreshWithin(ctx, soonWait) }
+
+// refreshWithin is refreshSoon that waits no longer than it is told.
+func (s *Service) refreshWithin(ctx context.Context, wait time.Duration) {
 	done := make(chan struct{})
 	go func() {
 		defer close(done)
@@ -160,7 +163,7 @@ func (s *Service) refreshSoon(ctx context.Context) {
 	}()
 	select {
 	case <-done:
-	case <-time.After(soonWait):
+	case <-time.After(wait):
 	}
 }
 

@@ -46,6 +46,8 @@ type house struct {
 	// copying lets one copy of the data file be made at a time.
 	copying sync.Mutex
 	known   bool // the kinds of entry are known to the file
+	// sample makes the sample as it is known on a day; nil: there is none.
+	sample func(context.Context, day.Day) (store.Whole, error)
 	// pictures has room for the one picture that is being opened.
 	pictures chan struct{}
 }

@@ -103,6 +103,15 @@ const mostWhole = 4 << 30
 // what is there already, by its id, stays as it is. Nothing is stored where something
 // is wrong.
 func (s *Service) Import(ctx context.Context, file []byte) (store.Merged, error) {
+	did, err := s.merge(ctx, file)
+	if err == nil {
+		s.refreshSoon(ctx)
+	}
+	return did, err
+}
+
+// merge is Import with nothing worked out yet.
+func (s *Service) merge(ctx context.Context, file []byte) (store.Merged, error) {
 	var none store.Merged
 	if _, err := s.by(); err != nil {
 		return none, err
@@ -151,7 +160,6 @@ func (s *Service) Import(ctx context.Context, file []byte) (store.Merged, error)
 			return did, err
 		}
 	}
-	s.refreshSoon(ctx)
 	return did, nil
 }
 

@@ -1,6 +1,7 @@
 package web
 
 import (
+	"errors"
 	"fmt"
 	"html/template"
 	"math"
@@ -44,7 +45,9 @@ type boardView struct {
 	Care             []careRow
 	Weekday          string
 	Empty            bool
-	VLine            int // px from the right edge of the tracks
+	CanSample        bool // an empty operation can be filled with it
+	SampleIn         bool // it was
+	VLine            int  // px from the right edge of the tracks
 }
 
 type yardLink struct {
@@ -76,6 +79,10 @@ func (s *Server) showBoard(c fiber.Ctx) error {
 		return err
 	}
 	v := boardOf(b)
+	v.CanSample = s.as(c).CanSample()
+	if v.SampleIn, err = s.as(c).HasSample(c.Context()); err != nil && !errors.Is(err, app.ErrNotFound) {
+		return err
+	}
 	if p := s.as(c).Progress(); p.Running {
 		v.Working = &p
 	}

@@ -1,10 +1,18 @@
 package web_test
 
 import (
+	"io"
+	"log/slog"
 	"net/url"
 	"regexp"
 	"strings"
 	"testing"
+	"time"
+
+	"kembo/app"
+	"kembo/demo"
+	"kembo/store"
+	"kembo/web"
 )
 
 // TestSetUpRefusalsKeepTheForm: a wrong yard or colony comes back as typed.
@@ -167,5 +175,42 @@ func TestAnotherUnitIsNotAnotherLimit(t *testing.T) {
 	if _, page := ask(t, w, get("/settings")); !strings.Contains(page, `name="lift" value="55.12"`) {
 		i := strings.Index(page, `name="lift"`)
 		t.Errorf("the limit is told as %.60s", page[max(i, 0):])
+	}
+}
+
+// TestTheFirstPageOffersTheSample: an empty operation leads to its first yard or to the
+// sample, which says what it is and leads out again.
+func TestTheFirstPageOffersTheSample(t *testing.T) {
+	s, err := store.Open(t.Context(), t.TempDir()+"/own.db")
+	if err != nil {
+		t.Fatal(err)
+	}
+	t.Cleanup(func() { s.Close() })
+	on := demo.Default
+	svc := app.New(s, time.Now, &on)
+	if err := svc.Start(t.Context(), "Alder Honey"); err != nil {
+		t.Fatal(err)
+	}
+	w, err := web.New(svc, slog.New(slog.NewTextHandler(io.Discard, nil)), false)
+	if err != nil {
+		t.Fatal(err)
+	}
+	_, page := ask(t, w, get("/"))
+	if !strings.Contains(page, "/yards/new") || strings.Contains(page, "/sample") {
+		t.Error("no way to a yard, or to a sample that there is none of")
+	}
+	svc.SampleFrom(demo.Document)
+	if _, page = ask(t, w, get("/")); !strings.Contains(page, `action="/sample"`) {
+		t.Error("no way to the sample")
+	}
+	if res, _ := ask(t, w, post("/sample", url.Values{})); res.StatusCode != 303 {
+		t.Fatalf("filling: %d", res.StatusCode)
+	}
+	if _, page = ask(t, w, get("/")); !strings.Contains(page, "This is the sample") || !strings.Contains(page, "/sample/empty") {
+		t.Error("the board does not say that it is the sample")
+	}
+	res, body := ask(t, w, post("/sample/empty", url.Values{"entry": {uid("e")}, "name": {"Harrow"}}))
+	if res.StatusCode != 422 || !strings.Contains(body, "type Harrowmere Honey") && !strings.Contains(body, "Type Harrowmere Honey") {
+		t.Errorf("half its name: %d", res.StatusCode)
 	}
 }

@@ -17,6 +17,7 @@ import (
 
 	"kembo/app"
 	"kembo/core/day"
+	"kembo/demo"
 	"kembo/store"
 	"kembo/web"
 )
@@ -50,6 +51,7 @@ func serveCommand() *cobra.Command {
 			}
 			defer s.Close()
 			svc := app.New(s, time.Now, nil)
+			svc.SampleFrom(demo.Document)
 			if err := svc.Start(ctx, name); err != nil {
 				return err
 			}
