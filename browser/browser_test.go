@@ -17,6 +17,7 @@ import (
 	"testing"
 	"time"
 
+	"github.com/chromedp/cdproto/emulation"
 	"github.com/chromedp/cdproto/network"
 	"github.com/chromedp/chromedp"
 
@@ -328,6 +329,35 @@ func (p *person) fits(what string) {
 			),
 		)
 		p.t.Errorf("%s: %d px wider than the screen: %s", what, d, who)
+	}
+}
+
+// night has the browser prefer a dark theme.
+func (p *person) night() {
+	p.t.Helper()
+	if _, err := chromedp.Call(p.ctx, emulation.SetEmulatedMedia, emulation.SetEmulatedMediaParams{
+		Features: []*emulation.MediaFeature{{Name: "prefers-color-scheme", Value: "dark"}},
+	}); err != nil {
+		p.t.Fatal(err)
+	}
+}
+
+// uncovered reports fields and buttons that lie behind something else once they are
+// scrolled to, as behind a bar that stands still.
+func (p *person) uncovered(what string) {
+	p.t.Helper()
+	behind := get(p, chromedp.Evaluate[[]string](`[...document.querySelectorAll("main input, main select, main textarea, main button")]
+		.filter(e => {
+			if (e.closest("[hidden], details:not([open]) > :not(summary), dialog:not([open])") || e.type === "hidden") return false;
+			const t = e.matches("input[type=checkbox], input[type=radio]") && e.closest("label") || e;
+			t.scrollIntoView({block: "center", behavior: "instant"});
+			const r = t.getBoundingClientRect(), s = getComputedStyle(t);
+			if (r.width < 2 || r.height < 2 || s.visibility === "hidden" || s.pointerEvents === "none") return false;
+			const at = document.elementFromPoint(r.left + Math.min(r.width / 2, 60), r.top + r.height / 2);
+			return !(at && (t.contains(at) || at.contains(t) || at.closest("label")?.control === e));
+		}).slice(0, 4).map(e => e.tagName + " " + (e.name || e.textContent.trim().slice(0, 20)))`))
+	for _, e := range behind {
+		p.t.Errorf("%s: %s lies behind something", what, e)
 	}
 }
 

@@ -196,7 +196,13 @@ var screens = []struct {
 	name          string
 	width, height int64
 	phone         bool
-}{{"1280", 1280, 800, false}, {"390", 390, 844, true}, {"320", 320, 640, true}, {"200 %", 640, 400, false}}
+	night, large  bool // the dark theme; letters of 28 px
+}{
+	{"1280", 1280, 800, false, false, false}, {"390", 390, 844, true, false, false},
+	{"320", 320, 640, true, false, false}, {"200 %", 640, 400, false, false, false},
+	{"night", 1280, 800, false, true, false},
+	{"28 px", 1280, 800, false, false, true},
+}
 
 // TestEveryPageIsSoundAtEverySize: nothing sticks out sideways and axe-core finds nothing
 // serious, on the pages of a colony's life and of the records, blank and with errors.
@@ -215,10 +221,14 @@ func TestEveryPageIsSoundAtEverySize(t *testing.T) {
 		c + "/book/" + id, c + "/book/" + id + "/correct", c + "/mites", c + "/mites/count", c + "/inspect", c + "/feed",
 		c + "/treat", c + "/out", c + "/weigh", c + "/arrange", c + "/boxes/any", c + "/harvest", c + "/look",
 		y + "/colonies/new", y + "/edit", y + "/treat", y + "/mites", "/gone", "/more", "/medicines", "/crop", "/yours",
+		"/", y, y + "/round", c + "/look?round=2026-06-03", y + "/round/summary", y + "/sheet", y + "/keyed", y + "/tags",
+		y + "/calendar", y + "/colonies/many", "/yards/new", "/stock", "/sample/empty", c + "/equipment", c + "/combs",
+		c + "/weight", "/culls", "/formats", "/devices", "/bench", "/bench/syrup", "/bench/brood", "/pocket", "/shorthand",
 		"/find?q=ql-0", "/find?q=nothing", "/settings", "/operation", "/yards", "/queens/" + x.Believed.Queens[0].ID,
 	}
 	for _, s := range screens {
 		t.Run(s.name, func(t *testing.T) {
+			t.Parallel()
 			p := newPerson(t, h.cable.url())
 			p.may = "404" // a search that finds nothing says so
 			if s.phone {
@@ -226,10 +236,21 @@ func TestEveryPageIsSoundAtEverySize(t *testing.T) {
 			} else {
 				p.do(chromedp.EmulateViewport(s.width, s.height))
 			}
+			if s.night {
+				p.night()
+			}
 			for _, path := range paths {
 				p.open(path)
+				if s.large {
+					get(p, chromedp.Evaluate[string](`document.documentElement.style.fontSize = "28px"`))
+				}
 				p.fits(path)
-				p.sound(path)
+				if s.large || s.height < 640 { // where bars that stand still take most
+					p.uncovered(path)
+				}
+				if !s.large { // the same letters, larger
+					p.sound(path)
+				}
 			}
 		})
 	}

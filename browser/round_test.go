@@ -490,6 +490,12 @@ func (p *person) reachable(what string) {
 	for _, s := range small {
 		p.t.Errorf("%s: too small for a glove: %s", what, s)
 	}
+	p.legible(what)
+}
+
+// legible reports text with a contrast of less than 7:1.
+func (p *person) legible(what string) {
+	p.t.Helper()
 	get(p, chromedp.Evaluate[any](axe+";undefined", chromedp.EvalIgnoreExceptions))
 	pale := get(
 		p,
@@ -532,6 +538,15 @@ func TestInGlovesAndInTheSun(t *testing.T) {
 	p.reachable("the summary")
 	p.fits("the summary")
 	p.sound("the summary")
+	// By night the same pages are as easy to read.
+	p.night()
+	for _, path := range []string{
+		"/yards/" + yard, "/yards/" + yard + "/round", "/colonies/" + h.colony("QL-02").ID + "/look?round=" + demo.Default.String(),
+		"/yards/" + yard + "/round/summary",
+	} {
+		p.open(path)
+		p.legible(path + " by night")
+	}
 }
 
 // TestTheOrderIsChangedByKeys and kept; the round can begin at the other end.

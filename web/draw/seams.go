@@ -59,7 +59,7 @@ func beesPattern() string {
 	}
 	return fmt.Sprintf(
 		`<pattern id="bees" width="%s" height="%s" patternUnits="userSpaceOnUse">`+
-			`<rect width="%s" height="%s" fill="var(--k-ink)"/><g fill="var(--k-wood-2)">%s</g></pattern>`,
+			`<rect width="%s" height="%s" fill="var(--k-bee-ground)"/><g fill="var(--k-wood-2)">%s</g></pattern>`,
 		n(w), n(h), n(w), n(h), out,
 	)
 }
