@@ -8,8 +8,10 @@ import (
 
 	"kembo/app"
 	"kembo/core/day"
+	"kembo/core/feed"
 	"kembo/core/history"
 	"kembo/core/hive"
+	"kembo/core/measure"
 	"kembo/core/moves"
 	"kembo/core/words"
 )
@@ -40,7 +42,10 @@ func (s *Server) feeding() asks {
 			p.Action = "/colonies/" + x.ID + "/notes"
 			sugar := number("kg", "Sugar in it", "")
 			sugar.Unit, sugar.Called = x.Units.Mass.Name, []string{"kg of sugar", "feed", "weight"}
-			sugar.Help = "Of 2:1 syrup a litre has 0.9 kg, of 1:1 0.6 kg; fondant is four fifths sugar or more."
+			sugar.Help = fmt.Sprintf(
+				"Of 2:1 syrup 1 %s has %s, of 1:1 %s; fondant is four fifths sugar or more.", x.Units.Volume.Name,
+				sugarIn(x.Units, 2), sugarIn(x.Units, 1),
+			)
 			as := text("what", "As")
 			as.Value, as.Half, as.List = "2:1 syrup", true, []string{"2:1 syrup", "1:1 syrup", "fondant", "dry sugar"}
 			p.Fields = []formField{sugar, as, onField(x.Today), carried("kind", string(history.KindFeed))}
@@ -49,6 +54,12 @@ func (s *Server) feeding() asks {
 		},
 		do: s.noted(history.KindFeed),
 	}
+}
+
+// sugarIn says the sugar in one of the user's units of syrup, so many parts to one of
+// water.
+func sugarIn(u measure.Units, parts float64) string {
+	return measure.Amount(u.Mass.In(feed.SugarKg(u.Volume.Of(1), parts, 1))) + " " + u.Mass.Name
 }
 
 // weighing is the form for a weight of the whole hive.

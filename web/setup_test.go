@@ -214,3 +214,29 @@ func TestTheFirstPageOffersTheSample(t *testing.T) {
 		t.Errorf("half its name: %d", res.StatusCode)
 	}
 }
+
+// TestUnitsAreTheUsersEverywhere: with pounds and gallons chosen, no page of the yard,
+// on screen or on paper, tells a mass in kilograms.
+func TestUnitsAreTheUsersEverywhere(t *testing.T) {
+	w := server(t)
+	set := url.Values{"units": {"us"}, "lift": {"25"}, "lift_unit": {"kg"}, "mites_spring": {"2"}, "mites_late": {"3"}}
+	if res, body := ask(t, w, post("/settings", set)); res.StatusCode != 303 {
+		t.Fatalf("%d %q", res.StatusCode, errorsIn(body))
+	}
+	if _, page := ask(t, w, get("/settings")); !strings.Contains(page, `value="55.12"`) {
+		t.Error("a lift limit of 25 kg is not 55.12 lb")
+	}
+	metric := regexp.MustCompile(`\d ?(kg|°C|L)\b`)
+	tag := regexp.MustCompile(`(?s)<svg class="k-defs".*?</svg>|<script.*?</script>|<[^>]+>`)
+	for _, path := range []string{
+		"/", quarry, quarry + "/round", quarry + "/round/summary", quarry + "/sheet", quarry + "/keyed", quarry + "/tags",
+		quarry + "/calendar", quarry + "/edit", "/yards/new", ql04, ql04 + "/look", ql04 + "/book", ql04 + "/weight",
+		ql04 + "/harvest", ql04 + "/feed", ql04 + "/equipment", ql04 + "/split", "/pocket", "/stock", "/crop", "/medicines",
+		"/formats", "/settings",
+	} {
+		_, page := ask(t, w, get(path))
+		if found := metric.FindAllString(tag.ReplaceAllString(page, " "), 3); len(found) > 0 {
+			t.Errorf("%s tells %q", path, found)
+		}
+	}
+}

@@ -6,18 +6,19 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
+	"kembo/core/measure"
 	"kembo/core/season"
 )
 
 // yardFields are what is asked of a yard.
-func yardFields(y app.NewYard) []formField {
+func yardFields(y app.NewYard, u measure.Units) []formField {
 	name := text("name", "Name")
 	name.Value = y.Name
 	var climates []option
 	for _, c := range season.Climates {
-		climates = append(
-			climates, option{c.Key, fmt.Sprintf("%s, winters on %.0f to %.0f kg", c.Name, c.WinterLowKg, c.WinterHighKg)},
-		)
+		climates = append(climates, option{c.Key, fmt.Sprintf(
+			"%s, winters on %.0f to %.0f %s", c.Name, u.Mass.In(c.WinterLowKg), u.Mass.In(c.WinterHighKg), u.Mass.Name,
+		)})
 	}
 	zone := text("zone", "Time zone")
 	zone.Value, zone.Half = y.Zone, true
@@ -53,12 +54,16 @@ func yardFrom(p *formPage, id string) (app.NewYard, error) {
 // newYard is the form for a yard that is made.
 func (s *Server) makingYard() asks {
 	return asks{
-		page: func(fiber.Ctx) (*formPage, error) {
+		page: func(c fiber.Ctx) (*formPage, error) {
+			set, err := s.as(c).Settings(c.Context())
+			if err != nil {
+				return nil, err
+			}
 			return &formPage{
 				shell: shell{Title: "New yard", Active: "board"}, Head: "New yard", Action: "/yards",
 				Button: "Make the yard", Fields: yardFields(app.NewYard{
 					Climate: "uk", Hemisphere: "north", Zone: "Europe/London", RhythmDays: 14, WinterDays: 42,
-				}),
+				}, set.Units),
 			}, nil
 		},
 		do: func(c fiber.Ctx, p *formPage) (string, error) {
@@ -79,10 +84,14 @@ func (s *Server) editYard() asks {
 			if err != nil {
 				return nil, err
 			}
+			set, err := s.as(c).Settings(c.Context())
+			if err != nil {
+				return nil, err
+			}
 			return &formPage{
 				shell: shell{Title: "Change " + y.Name, Active: "board"}, Head: "Change " + y.Name,
 				Action: "/yards/" + y.ID + "/edit", Button: "Store", Back: "/yards/" + y.ID, BackTo: y.Name,
-				Fields: yardFields(y), Remove: "/yards/" + y.ID + "/remove",
+				Fields: yardFields(y, set.Units), Remove: "/yards/" + y.ID + "/remove",
 				RemoveSay: "Take the yard away", RemoveWhy: "Only one in which no colony ever stood.",
 			}, nil
 		},
@@ -103,7 +112,11 @@ func (s *Server) removeYard(c fiber.Ctx) error {
 		if err != nil {
 			return "", err
 		}
-		p.Fields = yardFields(y) // nothing was typed: they are as they were
+		set, err := s.as(c).Settings(c.Context())
+		if err != nil {
+			return "", err
+		}
+		p.Fields = yardFields(y, set.Units) // nothing was typed: they are as they were
 		return "/yards", s.as(c).RemoveYard(c.Context(), y.ID)
 	}}
 	return s.post(a)(c)
