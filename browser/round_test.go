@@ -298,6 +298,32 @@ func TestALineIsLitresAndTheFormTheKeepersUnit(t *testing.T) {
 	}
 }
 
+// TestAClearedLineLeavesNothing: what a line has filled in the form goes with it, to the
+// last field, and what was never said by a line is as it was.
+func TestAClearedLineLeavesNothing(t *testing.T) {
+	h := newHouse(t, demo.Default)
+	p := newPerson(t, h.cable.url())
+	p.open("/colonies/" + h.colony("QL-04").ID + "/look")
+	form := func() string {
+		return get(p, chromedp.Evaluate[string](`(() => { const f = document.querySelector(".js-line").form;
+			return [...new FormData(f)].filter(([k]) => k !== "line").map(([k, v]) => k + "=" + v).join("\n") })()`))
+	}
+	was := form()
+	for _, text := range []string{
+		"qEL cc h+ 1:s8 2:H4 W52kg +4L2:1 +1S ; all well", "qLB-E 1:H2.5 Wfair +2kgF", "1:s5 +1SF cp ; swept",
+	} {
+		says, _ := p.line(text)
+		if form() == was {
+			t.Errorf("%q fills nothing: %s", text, says)
+		}
+		p.line("")
+		left := slices.DeleteFunc(strings.Split(form(), "\n"), func(f string) bool { return slices.Contains(strings.Split(was, "\n"), f) })
+		if form() != was {
+			t.Errorf("%q leaves in the form %q", text, left)
+		}
+	}
+}
+
 // TestALineSaysAThingOnce: the form holds one feed; a line with two is not taken for
 // one of them.
 func TestALineSaysAThingOnce(t *testing.T) {

@@ -79,6 +79,7 @@ window.kemboLine = (form, { val, set1, cellNames, changed, refresh }) => {
     }
     return acts;
   }
+  const depths = [], kinds = {};
   // fromLine writes what the line says into the form: all of it, and no more.
   function fromLine(x) {
     const l = x.look || { boxes: [], queen: {}, cells: {} };
@@ -96,7 +97,13 @@ window.kemboLine = (form, { val, set1, cellNames, changed, refresh }) => {
     set1("weight.heft", w.heft || "");
     hive.forEach((b, i) => {
       const p = "box." + i + ".", v = l.boxes.find((y) => y.box === b.id) || {};
-      if (v.depth) set1(p + "depth", v.depth);
+      if (v.depth) {
+        depths[i] ??= val(p + "depth"); // as it was before the line said one
+        set1(p + "depth", v.depth);
+      } else if (depths[i] !== undefined) {
+        set1(p + "depth", depths[i]);
+        depths[i] = undefined;
+      }
       set1(p + "seams", v.seams);
       set1(p + "expected", v.expected ? "1" : "");
       set1(p + "below", v.below);
@@ -118,7 +125,14 @@ window.kemboLine = (form, { val, set1, cellNames, changed, refresh }) => {
       }
       const w = ways.find((k) => said(k));
       set1(name, !w ? "" : w.arg ? round3(said(w).n * inForm(w)) : w.value);
-      if (w && w.field.as) set1("act." + w.field.as, w.value);
+      const as = "act." + ways[0].field.as;
+      if (w && w.field.as) {
+        kinds[as] ??= val(as); // as it was before the line said one
+        set1(as, w.value);
+      } else if (kinds[as] !== undefined) {
+        set1(as, kinds[as]);
+        delete kinds[as];
+      }
     }
   }
   const understood = (x) => {

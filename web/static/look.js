@@ -119,7 +119,9 @@
   const set1 = (name, v) => {
     const el = form.elements[name];
     if (!el) return;
-    if (el.type === "checkbox") el.checked = !!v;
+    if (el instanceof RadioNodeList) { // its own value cannot be set to the empty one
+      el.forEach((r) => (r.checked = r.value === String(v ?? "")));
+    } else if (el.type === "checkbox") el.checked = !!v;
     else el.value = v === undefined || v === null ? "" : String(v);
   };
   const cellNames = { cups: "cups", with_egg: "with_egg", charged: "charged", capped: "capped", emerged: "emerged", torn_down: "torn" };
