@@ -63,7 +63,8 @@ var layers = map[string][]string{
 	"demo/sample":     {"core/", "store", "app", "demo"},
 	"web/draw":        {"core/"},
 	"web/form":        {"core/", "app"},
-	"web":             {"core/", "app", "exchange", "web/draw", "web/form"},
+	"web":             {"core/", "app", "exchange", "web/draw", "web/form", "docs/guide"},
+	"docs/guide":      {},
 }
 
 func imports(t *testing.T, dir string) map[string][]string {

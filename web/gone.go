@@ -79,6 +79,7 @@ func (s *Server) showMore(c fiber.Ctx) error {
 		{"/gone", "Colonies that are no more", "Died, sold, united; their books."},
 		{"/culls", "Combs to cull", "What should come out of the hives."},
 		{"/formats", "Hives", "Box formats, those of the catalogue and your own."},
+		{"/guide", "Guide", "The first hour, the round, the year, the records."},
 		{"/settings", "Settings", "Units, limits, thresholds, the name of the operation."},
 		{"/devices", "Devices", "Phones that may reach Kembo."},
 		{"/shorthand", "The line", "How a look is written in one line."},

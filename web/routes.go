@@ -74,6 +74,8 @@ func (s *Server) routes() {
 	r.Post("/sample", s.fillSample)
 	r.Get("/sample/empty", s.get(s.emptying()))
 	r.Post("/sample/empty", s.post(s.emptying()))
+	r.Get("/guide", s.showGuide)
+	r.Get("/guide/:page", s.showGuide)
 	r.Get("/stock", s.showStock)
 	r.Post("/stock", s.countStock)
 	r.Post("/stock/undo", s.takeBackCount)

@@ -45,6 +45,7 @@ type Server struct {
 	bodies   *semaphore.Weighted
 	refusals refusals
 	now      func() time.Time
+	guide    []guidePage
 }
 
 // New makes a server. demo says so in the page's head.
@@ -55,6 +56,9 @@ func New(svc *app.Service, log *slog.Logger, demo bool) (*Server, error) {
 	}
 	s := &Server{service: svc, assets: a, log: log, demo: demo, now: time.Now}
 	if s.worker, err = worker(a); err != nil {
+		return nil, err
+	}
+	if s.guide, err = guidePages(); err != nil {
 		return nil, err
 	}
 	defs := draw.Defs() // the same on every page
