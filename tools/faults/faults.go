@@ -140,7 +140,7 @@ var faults = []fault{
 		"jsonv2.RejectUnknownMembers(false)", inApp,
 	},
 	{
-		"what was sent is not taken along", "store/merge.go", "m.rounds, m.entries, m.sent}", "m.rounds, m.entries}",
+		"what was sent is not taken along", "store/merge.go", "m.rounds, m.entries, m.sent, m.counts}", "m.rounds, m.entries, m.counts}",
 		inApp,
 	},
 	{
@@ -381,5 +381,39 @@ var faults = []fault{
 	{
 		"a tick writes nothing", "web/static/look.js", "set1(k, t.checked ? v :", "set1(k, !t.checked ? v :",
 		browser("ATick|DoWhat"),
+	},
+	// What a hive carries, what it touched, and what stands in store.
+	{
+		"feed is never seen gone from a comb", "core/history/fed.go", "ok && empty {", "ok && !empty {", inCore,
+	},
+	{
+		"what goes from hive to hive is booked as stock", "core/history/stocked.go", "	case moves.Between:\n		moved = nil",
+		"	case moves.Between:\n		_ = moved", inCore,
+	},
+	{
+		"ware that went to a hive is told as stored", "core/history/touched.go", "t.To, t.Into = e.Day, to", "t.To = e.Day",
+		inCore,
+	},
+	{"a feeder is weighed as honey", "core/hive/equipment.go", "kg := s.Feeder.Kg", "kg := 0.0", inCore},
+	{
+		"a count is moved by what was done on its day", "core/stock/stock.go", "m.Day > l.Counted.Day",
+		"m.Day >= l.Counted.Day", inCore,
+	},
+	{
+		"the south has the months of the north", "core/season/local.go", "meansC[(i+len(meansC)/2)%len(meansC)]",
+		"meansC[i%len(meansC)]", inCore,
+	},
+	{
+		"a record of version 1 takes later fields", "exchange/version.go", "slices.Contains(later, path)",
+		`slices.Contains(later, path+"x")`, []string{"./exchange"},
+	},
+	{"mites at the limit are over it", "app/care.go", "rate.Percent > mark", "rate.Percent >= mark", inApp},
+	{
+		"a yard of one's own goes with the sample", "app/sample.go", "if !slices.Contains(x.Yards, y.ID) {",
+		`if slices.Contains(x.Yards, y.ID+"x") {`, []string{"./demo"},
+	},
+	{
+		"a line that is cleared leaves its buttons pressed", "web/static/look.js", `r.checked = r.value === String(v ?? "")`,
+		`r.checked = r.checked || r.value === String(v ?? "")`, browser("AClearedLine"),
 	},
 }
