@@ -245,6 +245,14 @@ func TestEveryPageIsSoundAtEverySize(t *testing.T) {
 					get(p, chromedp.Evaluate[string](`document.documentElement.style.fontSize = "28px"`))
 				}
 				p.fits(path)
+				switch s.name + path {
+				case "1280" + c + "/book":
+					p.shoot("book")
+				case "390" + c + "/queens":
+					p.shoot("queens-phone")
+				case "night" + y:
+					p.shoot("board-dark")
+				}
 				if s.large || s.height < 640 { // where bars that stand still take most
 					p.uncovered(path)
 				}

@@ -36,7 +36,6 @@ func TestALookThroughTheLid(t *testing.T) {
 	p.fits("look by seams on a phone")
 	p.sound("look by seams on a phone")
 	get(p, chromedp.Evaluate[bool](`scrollTo(0, 0), true`))
-	p.shoot("look-seams-phone")
 	p.save()
 	if boxes := p.text(".boxes"); !strings.Contains(boxes, "carried from") ||
 		!strings.Contains(boxes, "stores by seams") {
@@ -70,7 +69,6 @@ func TestTwelvePoundsInOneFrame(t *testing.T) {
 	}
 	p.until(`document.querySelector("#preview").textContent.includes("Can this be?")`)
 	p.sound("a question")
-	p.shoot("question")
 	p.save()
 	if log := p.text(".log ol"); !strings.Contains(log, "Hefted") {
 		t.Errorf("the log has %q", log)

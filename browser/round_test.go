@@ -128,7 +128,6 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 		!strings.Contains(say, "1 photo waiting") {
 		t.Errorf("the queue says %q", say)
 	}
-	p.shoot("offline-phone")
 	for _, code := range []string{"QL-01", "QL-02", "QL-03"} {
 		if n := h.looks(code); n != 0 {
 			t.Fatalf("%s has %d looks with the cable cut", code, n)

@@ -1,6 +1,9 @@
 package assessment
 
-import "kembo/core/history"
+import (
+	"kembo/core/history"
+	"slices"
+)
 
 // With returns c with what a log amounts to. Where it stands, its visits and its
 // settings stay those of c.
@@ -12,5 +15,6 @@ func (c Case) With(b history.Believed) Case {
 	c.Ensemble, c.QueenYear, c.Stack, c.Changes = b.Ensemble, b.QueenYear, b.Stack, b.Changes
 	c.Clipped, c.Waiting, c.Mites = b.Clipped, b.Waiting, b.Mites
 	c.FedTold, c.Fed = true, b.FedSupers()
+	c.Treatments = slices.Concat(c.Treatments, b.CombTreatments())
 	return c
 }

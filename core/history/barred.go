@@ -2,8 +2,10 @@ package history
 
 import (
 	"fmt"
+	"slices"
 	"strconv"
 
+	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/words"
 )
@@ -27,8 +29,48 @@ func (b Believed) BarredOn(today day.Day) []string {
 			out = append(out, "Honey is barred until "+t.Until.Long()+", by the label of "+t.What+".")
 		}
 	}
+	if p, ok := b.treatedElsewhere(today); ok {
+		say := "Combs above the nest were in another hive with " + p.What + ": "
+		if p.Until > 0 {
+			out = append(out, say+"barred until "+p.Until.Long()+", by its label.")
+		} else {
+			out = append(out, say+"until when its label bars them is not noted.")
+		}
+	}
 	if say := b.fedSay(); say != "" {
 		out = append(out, say)
+	}
+	return out
+}
+
+// bars reports whether a treatment that is out bars honey on a day still.
+func bars(p colony.Period, today day.Day) bool {
+	return p.To == 0 || p.Until >= today || p.Until == 0 && today-p.To < barredUnknown
+}
+
+// treatedElsewhere returns the treatment that bars combs above the nest the longest, of
+// those they were in another hive with.
+func (b Believed) treatedElsewhere(today day.Day) (worst colony.Period, ok bool) {
+	for _, p := range b.CombTreatments() {
+		if bars(p, today) && (!ok || worst.Until != 0 && (p.Until == 0 || p.Until > worst.Until)) {
+			worst, ok = p, true
+		}
+	}
+	return worst, ok
+}
+
+// CombTreatments returns the treatments that combs above the nest were in other hives
+// with.
+func (b Believed) CombTreatments() []colony.Period {
+	var out []colony.Period
+	for _, box := range b.Stack.Boxes {
+		for _, f := range box.Frames {
+			for _, p := range b.Combs[f.ID].Treatments {
+				if box.Super && !slices.Contains(out, p) {
+					out = append(out, p)
+				}
+			}
+		}
 	}
 	return out
 }

@@ -4,6 +4,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/moves"
+	"slices"
 )
 
 // Crop is honey that came off a hive.
@@ -23,27 +24,28 @@ type Crop struct {
 // the forecast.
 func (w *walker) crop(e Entry, before moves.Hive, c forecast.Change) {
 	out := Crop{Day: e.Day, Entry: e.ID}
+	var boxes, frames []string
 	switch a := e.Act().(type) {
 	case *moves.BoxOff:
 		if a.Why != moves.WhyHarvest {
 			return
 		}
-		out.Boxes = 1
-		out.Barred = w.fedOf(before.Stack, []string{a.Box}, nil)
+		out.Boxes, boxes = 1, []string{a.Box}
 	case *moves.Harvested:
 		out.Boxes, out.Combs, out.Batch = len(a.Boxes), len(a.Frames), a.Batch
-		out.Barred = w.fedOf(before.Stack, a.Boxes, a.Frames)
+		boxes, frames = a.Boxes, a.Frames
 		out.Kg = a.HoneyKg(before)
 		out.Scale = out.Kg > 0
 	default:
 		return
 	}
+	out.Barred = w.fedOf(before.Stack, boxes, frames)
 	c.Day = e.Day
 	out.Guess = w.taken(before, c)
 	if !out.Scale {
 		out.Kg = out.Guess
 	}
-	for _, t := range w.Treatments {
+	for _, t := range slices.Concat(w.Treatments, w.treatedOf(before.Stack, boxes, frames)) {
 		out.Barred = out.Barred || t.To == 0 || t.Until == 0 || e.Day <= t.Until
 	}
 	w.Crops = append(w.Crops, out)

@@ -87,13 +87,31 @@ func (b Believed) fedIn(box hive.Box) colony.FedIn {
 	return x
 }
 
+// of returns what is known of some frames, and of the frames of some boxes.
+func (b Believed) of(st hive.Stack, boxes, frames []string) []Comb {
+	var out []Comb
+	for _, box := range st.Boxes {
+		whole := slices.Contains(boxes, box.ID)
+		for _, f := range box.Frames {
+			if whole || slices.Contains(frames, f.ID) {
+				out = append(out, b.Combs[f.ID])
+			}
+		}
+	}
+	return out
+}
+
 // fedOf reports whether any of some frames, or of the frames of some boxes, holds what
 // was fed.
-func (b Believed) fedOf(before hive.Stack, boxes, frames []string) bool {
-	return slices.ContainsFunc(before.Boxes, func(box hive.Box) bool {
-		whole := slices.Contains(boxes, box.ID)
-		return slices.ContainsFunc(box.Frames, func(f hive.Frame) bool {
-			return b.Combs[f.ID].Fed > 0 && (whole || slices.Contains(frames, f.ID))
-		})
-	})
+func (b Believed) fedOf(st hive.Stack, boxes, frames []string) bool {
+	return slices.ContainsFunc(b.of(st, boxes, frames), func(c Comb) bool { return c.Fed > 0 })
+}
+
+// treatedOf returns the treatments that they were in other hives with.
+func (b Believed) treatedOf(st hive.Stack, boxes, frames []string) []colony.Period {
+	var out []colony.Period
+	for _, c := range b.of(st, boxes, frames) {
+		out = append(out, c.Treatments...)
+	}
+	return out
 }

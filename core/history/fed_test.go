@@ -1,6 +1,7 @@
 package history_test
 
 import (
+	"strings"
 	"testing"
 	"time"
 
@@ -110,5 +111,47 @@ func TestFeedStaysInCombsUntilTheyAreSeenEmpty(t *testing.T) {
 	}
 	if b.Crops[0].Barred || !b.Crops[1].Barred {
 		t.Errorf("barred: the box of a week later %v, the fed one %v", b.Crops[0].Barred, b.Crops[1].Barred)
+	}
+}
+
+// TestTreatedCombsStayBarredElsewhere: a super that goes over from a hive with strips in it
+// is barred where it comes to, to the day of the label where that is known, and so is
+// what is harvested of it; the nest's combs bar no honey, and the taker's own supers are
+// free. The label bars comb and content.
+func TestTreatedCombsStayBarredElsewhere(t *testing.T) {
+	for _, tt := range []struct {
+		what  string
+		given moves.Treatment
+		days  int // after it went over
+		says  string
+	}{
+		{"strips in when it went", moves.Treatment{What: "thymol"}, 10, "not noted"},
+		{"a label to the 20th day", moves.Treatment{What: "thymol", From: d0 + 1, To: d0 + 3, HoneyBarred: d0 + 25}, 20, "barred until"},
+		{"the day after it", moves.Treatment{What: "thymol", From: d0 + 1, To: d0 + 3, HoneyBarred: d0 + 25}, 21, ""},
+	} {
+		a := newApiary(t)
+		for _, id := range []string{"A", "B"} {
+			a.begins(id, 10, history.Began{}, "q"+id)
+			a.look(id, id+"-l", d0, look.Counts{Brood: 3, Honey: 3, Empty: 4})
+			a.does(id, id+"-s", d0, &moves.BoxOn{Box: box(id+"s", "langstroth-medium-10", true), At: 1})
+		}
+		a.does("A", "t", d0+1, &tt.given)
+		x, y := a.believed("A"), a.believed("B")
+		act, err := moves.Union{From: "A", To: "B", Boxes: []string{"As"}, QueenAtTo: true}.Act(x.Stack, y.Stack)
+		if err != nil {
+			t.Fatal(err)
+		}
+		a.does("A", "u", d0+5, act)
+		on := d0 + 5 + day.Day(tt.days)
+		said := strings.Join(a.believed("B").BarredOn(on), " ")
+		if (said == "") != (tt.says == "") || !strings.Contains(said, tt.says) {
+			t.Errorf("%s: %q, want %q", tt.what, said, tt.says)
+		}
+		a.does("B", "own", on, &moves.Harvested{Boxes: []string{"Bs"}, NetKg: 5})
+		a.does("B", "came", on, &moves.Harvested{Boxes: []string{"As"}, NetKg: 5})
+		crops := a.believed("B").Crops
+		if len(crops) != 2 || crops[0].Barred || crops[1].Barred != (tt.says != "") {
+			t.Errorf("%s: crops %+v", tt.what, crops)
+		}
 	}
 }

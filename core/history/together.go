@@ -363,6 +363,12 @@ func (w *walker) inherit(giver *walker, before, after hive.Stack, on day.Day) {
 			}
 			c := giver.Combs[f.ID]
 			c.Feeds, c.Treatments = giver.With(f.ID)
+			c.Treatments = slices.Clone(c.Treatments)
+			for i := range c.Treatments { // what is in a hive stays there
+				if c.Treatments[i].To == 0 {
+					c.Treatments[i].To = on
+				}
+			}
 			c.In = on
 			w.fedInto(&c, on)
 			if w.Combs == nil {
