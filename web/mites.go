@@ -130,7 +130,7 @@ func (s *Server) inspecting() asks {
 			if n := x.Believed.FullsIn(x.Today.Time().Year()); n < fullsAYear {
 				p.Say = fmt.Sprintf(
 					"%s this year with every brood comb shaken free of bees; two are usual, in spring and after the crop.",
-					words.Capital(words.Count(n, "inspection", "inspections")),
+					inspectionsSo(n),
 				)
 			}
 			found := formField{Kind: "ticks", Name: "found", Label: "Seen"}
@@ -167,6 +167,14 @@ func (s *Server) inspecting() asks {
 			return "/colonies/" + id, s.as(c).Record(c.Context(), id, e)
 		},
 	}
+}
+
+// inspectionsSo says how many there were.
+func inspectionsSo(n int) string {
+	if n == 0 {
+		return "No inspection yet"
+	}
+	return words.Count(n, "inspection", "inspections")
 }
 
 // fullsAYear is how many full inspections of brood are usual. Source: common practice.
@@ -208,6 +216,9 @@ func (s *Server) showMites(c fiber.Ctx) error {
 func mitesRowOf(to, name string, m history.MitesCounted, set app.Settings, x app.Colony) mitesRow {
 	_, say := mitesWords(&m.MiteCount)
 	r := mitesRow{To: to, Name: name, Date: m.Day.Long(), Say: say}
+	if r.Date == name { // said once
+		r.Date = ""
+	}
 	if m.Method == history.MethodFall {
 		return r
 	}
