@@ -342,6 +342,9 @@ func (p *person) night() {
 	}
 }
 
+// mostBars is the share of a low window that bars which stand still may take.
+const mostBars = 0.3
+
 // uncovered reports fields and buttons that lie behind something else once they are
 // scrolled to, as behind a bar that stands still.
 func (p *person) uncovered(what string) {
@@ -358,6 +361,15 @@ func (p *person) uncovered(what string) {
 		}).slice(0, 4).map(e => e.tagName + " " + (e.name || e.textContent.trim().slice(0, 20)))`))
 	for _, e := range behind {
 		p.t.Errorf("%s: %s lies behind something", what, e)
+	}
+	bars := get(p, chromedp.Evaluate[float64](`(() => {
+		scrollTo(0, document.documentElement.scrollHeight / 3);
+		const still = (e) => e && (["fixed", "sticky"].includes(getComputedStyle(e).position) || still(e.parentElement));
+		let n = 0;
+		for (let y = 5; y < innerHeight; y += 10) if (still(document.elementFromPoint(innerWidth / 2, y))) n += 10;
+		return n / innerHeight })()`))
+	if bars > mostBars {
+		p.t.Errorf("%s: bars that stand still take %.0f %% of the window", what, 100*bars)
 	}
 }
 
