@@ -2,105 +2,20 @@ package app
 
 import (
 	"context"
-	"encoding/json"
 	"errors"
 	"fmt"
 	"slices"
 	"strconv"
 	"strings"
-	"time"
 	"unicode/utf8"
 
 	"kembo/core/day"
-	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/look"
-	"kembo/core/moves"
 	"kembo/core/queen"
-	"kembo/core/season"
 	"kembo/store"
 )
-
-// NewYard is what a user gives to make a yard, or to change one.
-type NewYard struct {
-	ID, Name, Climate, Hemisphere, Zone string
-	RhythmDays                          int
-	WinterDays                          int // between visits in winter; 0: as in the season
-}
-
-// checked returns what is given of a yard as it is stored.
-func (y NewYard) checked(operation string) (store.Yard, error) {
-	name, err := line("name", "the yard a name", y.Name, nameMost)
-	if err != nil {
-		return store.Yard{}, err
-	}
-	switch {
-	case y.RhythmDays < 1 || y.RhythmDays > 120:
-		return store.Yard{}, &FieldError{"rhythm", "give the usual days between visits, 1 to 120"}
-	case y.WinterDays < 0 || y.WinterDays > 200:
-		return store.Yard{}, &FieldError{"winter rhythm", "give the days between visits in winter, 1 to 200, or none"}
-	case y.Hemisphere != string(season.North) && y.Hemisphere != string(season.South):
-		return store.Yard{}, &FieldError{"hemisphere", "choose north or south"}
-	}
-	if _, err := season.ClimateFor(y.Climate); err != nil {
-		return store.Yard{}, &FieldError{"climate", err.Error()}
-	}
-	if _, err := time.LoadLocation(y.Zone); err != nil || y.Zone == "" {
-		return store.Yard{}, &FieldError{"zone", fmt.Sprintf("%q is not a time zone; write it as Europe/London", y.Zone)}
-	}
-	return store.Yard{
-		ID: y.ID, OperationID: operation, Name: name, Climate: y.Climate, Hemisphere: y.Hemisphere, Zone: y.Zone,
-		RhythmDays: y.RhythmDays, WinterDays: y.WinterDays,
-	}, nil
-}
-
-func yardNamed(name string) error {
-	return &FieldError{"name", fmt.Sprintf("there is a yard %s already; choose another name", name)}
-}
-
-// MakeYard makes a yard with the usual bloom calendar.
-func (s *Service) MakeYard(ctx context.Context, y NewYard) error {
-	op, err := s.store.Operation(ctx)
-	if err != nil {
-		return err
-	}
-	by, err := s.by()
-	if err != nil {
-		return err
-	}
-	if err := clientID(y.ID); err != nil {
-		return err
-	}
-	row, err := y.checked(op.ID)
-	if err != nil {
-		return err
-	}
-	ys, err := s.store.Yards(ctx, op.ID)
-	if err != nil {
-		return err
-	}
-	for _, o := range ys {
-		if o.ID == y.ID {
-			if o != row {
-				return taken
-			}
-			return nil
-		}
-		if strings.EqualFold(o.Name, row.Name) {
-			return yardNamed(o.Name)
-		}
-	}
-	var bloom []store.Bloom
-	for _, b := range forecast.UsualBloom {
-		bloom = append(bloom, store.Bloom(b))
-	}
-	err = s.store.AddYard(ctx, row, bloom, by)
-	if errors.Is(err, store.ErrTaken) { // made by somebody else in between
-		return yardNamed(row.Name)
-	}
-	return err
-}
 
 // NewColony is what a user gives to make a colony.
 type NewColony struct {
@@ -406,123 +321,4 @@ func stackOfNew(n NewColony, f, superFormat hive.BoxFormat) history.StackSet {
 		st.ExcluderAbove = n.NestBoxes
 	}
 	return st
-}
-
-// MakeBox returns a box of new frames with ids of their own.
-func MakeBox(f hive.BoxFormat, n int, as hive.Make) moves.Box { return moves.NewBox(f, n, as, newID) }
-
-// AddSuper puts a super on top of a colony; no format and no frames mean as
-// the others are.
-func (s *Service) AddSuper(
-	ctx context.Context, colony, entryID, format string, frames int, drawn bool, on day.Day,
-) error {
-	return s.PutOn(
-		ctx, colony, NewBox{EntryID: entryID, Format: format, Frames: frames, Drawn: drawn, Where: OnTop, On: on},
-	)
-}
-
-// Where a box is put on.
-const (
-	OnTop   = "top"   // a super
-	OnNest  = "nest"  // under the supers
-	OnFloor = "floor" // under the nest
-)
-
-// NewBox is a box as a user puts it on.
-type NewBox struct {
-	EntryID string
-	Format  string // empty: as the supers are
-	Frames  int    // 0: as many as it takes or, of a super like the others, as they have
-	Drawn   bool   // else foundation
-	Where   string
-	On      day.Day
-}
-
-// mostBoxes is how many boxes a hive may have. Source: common practice, no source:
-// nobody reaches higher.
-const mostBoxes = 12
-
-// PutOn puts any box of the catalogue or the user's own on a colony.
-func (s *Service) PutOn(ctx context.Context, colony string, n NewBox) error {
-	if n.Where != OnTop && n.Where != OnNest && n.Where != OnFloor {
-		return &FieldError{"where", "choose on top, on the nest or on the floor"}
-	}
-	var f hive.BoxFormat
-	var err error
-	if n.Format != "" {
-		if f, err = s.Format(ctx, n.Format); err != nil {
-			return err
-		}
-	}
-	body, err := json.Marshal(n)
-	if err != nil {
-		return err
-	}
-	r := request{ID: n.EntryID, Kind: "box_on", Body: string(body)}
-	_, err = s.once(ctx, colony, r, func(m making) ([]history.Entry, error) {
-		st, err := m.stack(n.On)
-		if err != nil {
-			return nil, err
-		}
-		e, err := putOn(st, n, f)
-		return []history.Entry{e}, err
-	})
-	s.Settled(ctx, colony)
-	return err
-}
-
-// putOn makes the entry of a box that goes on a hive; f may be none.
-func putOn(st hive.Stack, n NewBox, f hive.BoxFormat) (history.Entry, error) {
-	e := history.Entry{ID: n.EntryID, Day: n.On, Kind: "box_on"}
-	frames := n.Frames
-	if f == (hive.BoxFormat{}) {
-		if len(st.Boxes) == 0 {
-			return e, &FieldError{"format", "there is no box to go by; choose one"}
-		}
-		f = st.SuperFormat()
-		if frames == 0 {
-			frames = moves.FramesLike(st, f)
-		}
-	}
-	if frames == 0 {
-		frames = f.Slots
-	}
-	at, super := len(st.Boxes), n.Where == OnTop
-	switch n.Where {
-	case OnNest:
-		at -= st.Supers()
-	case OnFloor:
-		at = 0
-	}
-	switch {
-	case frames < 1 || frames > f.Slots:
-		return e, &FieldError{"frames", fmt.Sprintf("%s takes 1 to %d frames", f.Name, f.Slots)}
-	case len(st.Boxes) >= mostBoxes:
-		return e, &FieldError{"boxes", fmt.Sprintf("a hive has at most %d boxes", mostBoxes)}
-	}
-	e.Body = &moves.BoxOn{At: at, Box: MakeBox(f, frames, hive.Make{Super: super, Drawn: n.Drawn})}
-	return e, nil
-}
-
-// MoveVisit plans a yard's next visit for a day.
-func (s *Service) MoveVisit(ctx context.Context, yard string, on day.Day) error {
-	_, y, err := s.yardDay(ctx, yard)
-	if err != nil {
-		return err
-	}
-	if on <= y.today {
-		return &FieldError{"date", fmt.Sprintf("%s is not after today, %s; choose a later day", on, y.today)}
-	}
-	if on > y.today+200 {
-		return &FieldError{"date", fmt.Sprintf("%s is more than 200 days ahead; choose an earlier day", on)}
-	}
-	by, err := s.by()
-	if err != nil {
-		return err
-	}
-	if err := s.store.MoveNextVisit(ctx, newID(), yard, int32(y.today), int32(on), by); err != nil {
-		return err
-	}
-	s.refreshSoon(ctx)
-	return nil
 }

@@ -185,3 +185,26 @@ func (s *Service) Rename(ctx context.Context, name string) error {
 	}
 	return s.store.RenameOperation(ctx, op)
 }
+
+// MoveVisit plans a yard's next visit for a day.
+func (s *Service) MoveVisit(ctx context.Context, yard string, on day.Day) error {
+	_, y, err := s.yardDay(ctx, yard)
+	if err != nil {
+		return err
+	}
+	if on <= y.today {
+		return &FieldError{"date", fmt.Sprintf("%s is not after today, %s; choose a later day", on, y.today)}
+	}
+	if on > y.today+200 {
+		return &FieldError{"date", fmt.Sprintf("%s is more than 200 days ahead; choose an earlier day", on)}
+	}
+	by, err := s.by()
+	if err != nil {
+		return err
+	}
+	if err := s.store.MoveNextVisit(ctx, newID(), yard, int32(y.today), int32(on), by); err != nil {
+		return err
+	}
+	s.refreshSoon(ctx)
+	return nil
+}

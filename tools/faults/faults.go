@@ -70,7 +70,7 @@ var faults = []fault{
 		"if on > today+400 && !undo {", inApp,
 	},
 	{
-		"a box on the floor goes over the nest", "app/setup.go", "	case OnFloor:\n		at = 0",
+		"a box on the floor goes over the nest", "app/box.go", "	case OnFloor:\n		at = 0",
 		"	case OnFloor:\n		at = 1", inApp,
 	},
 	{
