@@ -62,8 +62,9 @@ func (s *Service) Backups() ([]Backup, error) {
 
 // backupAt returns when a copy was made, by its name.
 func backupAt(name string) (time.Time, bool) {
-	text, ok := strings.CutPrefix(name, backupStem)
-	if text, ok = strings.CutSuffix(text, backupEnd); !ok {
+	text, stem := strings.CutPrefix(name, backupStem)
+	text, end := strings.CutSuffix(text, backupEnd)
+	if !stem || !end {
 		return time.Time{}, false
 	}
 	at, err := time.ParseInLocation(backupForm, text, time.UTC)
