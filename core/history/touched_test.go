@@ -22,6 +22,9 @@ func TestWhatTouchedAHiveIsListed(t *testing.T) {
 	a.does("A", "on-wrong", d0+11, &moves.BoxOn{Box: wrong, At: 2})
 	a.undo("undo", "on-wrong", d0+11)
 	a.does("A", "off", d0+40, &moves.BoxOff{Box: "s"})
+	up := box("up", "langstroth-medium-10", true)
+	a.does("A", "up-on", d0+12, &moves.BoxOn{Box: up, At: 1})
+	a.does("A", "up-over", d0+30, &moves.BoxMoved{Box: "up", From: "A", To: "B", At: 1, Came: &up})
 	a.begins("C", 0, history.Began{How: history.AsSplit}, "")
 	a.splits("A", "C", d0+50, 2, "", true)
 	all, err := history.TouchedSince(a.logs["A"], a.ground("A"), 0)
@@ -32,6 +35,7 @@ func TestWhatTouchedAHiveIsListed(t *testing.T) {
 		{Box: "Langstroth deep, 10 frames", Whole: true, Combs: 8, From: d0},
 		{Box: "Langstroth deep, 10 frames", Combs: 2, From: d0, To: d0 + 50, Into: "C"},
 		{Box: "Langstroth medium, 10 frames", Super: true, Whole: true, Combs: 10, From: d0 + 10, To: d0 + 40},
+		{Box: "Langstroth medium, 10 frames", Super: true, Whole: true, Combs: 10, From: d0 + 12, To: d0 + 30, Into: "B"},
 	}
 	if !slices.Equal(all, want) {
 		t.Errorf("%+v\nwant %+v", all, want)
@@ -42,6 +46,10 @@ func TestWhatTouchedAHiveIsListed(t *testing.T) {
 	}
 	if gave := history.GaveSince(a.logs["C"], "C", 0); len(gave) != 1 || gave["A"] != d0+50 {
 		t.Errorf("C got from %v", gave)
+	}
+	if on, err := history.TouchedSince(a.logs["B"], a.ground("B"), 0); err != nil ||
+		!slices.ContainsFunc(on, func(t history.Touched) bool { return t.Super && t.CameFrom == "A" }) {
+		t.Errorf("on B: %+v, %v", on, err)
 	}
 	if gave := history.GaveSince(a.logs["A"], "A", 0); len(gave) != 0 {
 		t.Errorf("A got from %v", gave)

@@ -4,7 +4,7 @@ package main
 var (
 	inCore = []string{
 		"./core/moves ./core/hive ./core/words ./core/season ./core/history ./core/advice ./core/measure " +
-			"./core/look ./core/shorthand ./core/forecast",
+			"./core/stock ./core/look ./core/shorthand ./core/forecast",
 	}
 	inApp      = []string{"./app", "./web ./kept", "./demo"}
 	inExchange = []string{"./exchange ./docs", "./cmd/kembo"}
