@@ -5,7 +5,6 @@ import (
 
 	"kembo/core/brood"
 	"kembo/core/colony"
-	"kembo/core/hive"
 	"kembo/core/season"
 )
 
@@ -20,7 +19,7 @@ const (
 	youngSD  = 0.12 // eggs and larvae are harder to see than capped brood
 	stagesSD = 0.32 // of eggs, where brood was counted and split by the season
 	housesSD = 0.10 // of the house bees among those that are not winter bees
-	ripeOpen = 0.45 // of the open honey above: ripe, and not yet capped
+	ripeOpen = 0.45 // of the open honey: ripe, and not yet capped
 	nectarSD = 0.25
 	SameEye  = 0.7 // correlation of errors in stores below and above
 )
@@ -80,9 +79,11 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, seasonDay int, h uin
 	for i := range s.Drone {
 		s.Drone[i] = e.Drone * drones / brood.DroneDays
 	}
+	// Of what is open, part is ripe: see hive.NectarFill.
 	ripe := s.SuperNectar * ripeOpen
 	s.SuperNectar, s.SuperHoney = s.SuperNectar-ripe, s.SuperHoney+ripe
-	s.NestNectar *= hive.NectarFill * p.NectarCells // NectarFill and NectarCells agree by default
+	ripe = s.NestNectar * ripeOpen
+	s.NestNectar, s.NestHoney = s.NestNectar-ripe, s.NestHoney+ripe
 	s.requeen(e, p, h, m, seed)
 	bees := e.Bees * eye * off(e.Spread.Bees, forBees)
 	winter := season.WinterBees.On(float64(seasonDay))

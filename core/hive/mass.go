@@ -10,10 +10,11 @@ const (
 	// BroodKgPerCell: a larva or pupa weighs 0.10 to 0.16 g. Source: common
 	// practice (values B), no source opened.
 	BroodKgPerCell = 0.00012
-	// NectarFill is the mass in a cell of open nectar against one of capped
-	// honey: cells are a quarter to a third full at first, near full when ripe.
-	// Source: common practice (values I).
-	NectarFill = 0.4
+	// NectarFill is the mass in a cell that is open against one that is capped. Part of what
+	// is open is thin, a quarter to a third full at first, and part is ripe and waits to be
+	// capped. Derived: with 0.45 of the mass ripe, in full cells, and the rest in two and a
+	// half times as many (values I), 1 / (0.45 + 0.55·2.5).
+	NectarFill = 0.55
 	// BeesPerKg: 7,000 to 8,500. Source: common practice (values A1).
 	BeesPerKg = 7800.0
 )
