@@ -38,7 +38,7 @@ func (c Climate) At(latitudeDeg float64) (Climate, error) {
 
 // WithMonths returns c with means of its own for the months of the calendar, January
 // first. Its winter stores stay those of c.
-func (c Climate) WithMonths(meansC [12]float64, h Hemisphere) (Climate, error) {
+func (c Climate) WithMonths(meansC Months, h Hemisphere) (Climate, error) {
 	for _, v := range meansC {
 		if !(math.Abs(v) <= mostMeanC) {
 			return c, ErrMonths
