@@ -55,7 +55,9 @@ var outside = []string{
 // layers is the policy of the other rooms: arrows point inward.
 var layers = map[string][]string{
 	"store":           nil,
-	"lab/calibration": {"core/", "lab/combwise", "lab/weather"},
+	"lab/calibration": {"core/"},
+	"lab/truth":       {"core/", "lab/combwise", "lab/weather"},
+	"lab/skill":       {"core/", "lab/truth"},
 	"lab/weather":     {"core/day", "core/season"},
 	// The second simulator shares no rule with the first: it does not import it.
 	"lab/combwise": {

@@ -26,7 +26,7 @@ func calibrateCommand() *cobra.Command {
 	var seed uint64
 	var asJSON bool
 	var picture, data, on string
-	var eye bool
+	var eye, skilled bool
 	c := &cobra.Command{
 		Use:   "calibrate",
 		Short: "Measure how often the 80 % ranges of the forecast hold simulated truths",
@@ -40,6 +40,9 @@ func calibrateCommand() *cobra.Command {
 			}
 			if data != "" {
 				return printScores(cmd, data, on, eye)
+			}
+			if skilled {
+				return printSkill(cmd.OutOrStdout(), scoreSkill(truths, seed), asJSON)
 			}
 			all := map[string]world{}
 			for _, w := range calibration.Worlds {
@@ -62,6 +65,9 @@ func calibrateCommand() *cobra.Command {
 	c.Flags().StringVar(&data, "data", "", "score the looks of this data file against their forecasts instead")
 	c.Flags().StringVar(&on, "day", "", "with --data: as of this day (default today)")
 	c.Flags().BoolVar(&eye, "eye", false, "with --data: by how much the keeper is off, as the looks themselves have it")
+	c.Flags().BoolVar(
+		&skilled, "skill", false, "score all of the year, in four worlds, beside what could be said without a model",
+	)
 	c.Flags().StringVar(&picture, "picture", "", "write the reliability picture to this SVG file")
 	return c
 }

@@ -45,6 +45,26 @@ func TestCalibratePrintsWhatTheRangesHeld(t *testing.T) {
 	}
 }
 
+// TestSkillIsPrintedWithWhatFallsShortFirst: four worlds, beside four references and, where
+// the world is another, beside those fitted in it.
+func TestSkillIsPrintedWithWhatFallsShortFirst(t *testing.T) {
+	out, err := kembo(t, "", "calibrate", "--skill", "--truths", "12")
+	if err != nil || !strings.HasPrefix(out, "### What falls short\n") {
+		t.Fatalf("%v: %.200s", err, out)
+	}
+	for _, want := range []string{
+		"### own rules\n", "### own rules, hard\n", "### comb by comb\n", "| neighbours | best fitted here |",
+		"| stores, kg | all year | 14 | 12 |",
+	} {
+		if !strings.Contains(out, want) {
+			t.Errorf("%q is not in it", want)
+		}
+	}
+	if strings.Contains(out, "NaN") || strings.Contains(out, "Inf") {
+		t.Error("something is no number")
+	}
+}
+
 // TestTheEyeIsSaidInSettings: of few looks nothing is said but that they are few;
 // else the keeper that they speak for most is named as the settings take one.
 func TestTheEyeIsSaidInSettings(t *testing.T) {

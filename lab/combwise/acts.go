@@ -158,7 +158,10 @@ func (c *Colony) stackIs(st hive.Stack, pool map[string]*frame, shown map[string
 		used[b.ID] = c.used[b.ID]
 		if c.Stack.BoxAt(b.ID) < 0 && b.Super {
 			for _, f := range b.Frames { // bees are on combs that hold something
-				used[b.ID] = max(used[b.ID], min(1, 4*frames[f.ID].stores()/max(1e-9, frames[f.ID].cells*frames[f.ID].perCell)))
+				used[b.ID] = max(
+					used[b.ID],
+					min(1, 4*frames[f.ID].stores()/max(1e-9, frames[f.ID].cells*frames[f.ID].perCell)),
+				)
 			}
 		}
 	}

@@ -59,21 +59,40 @@ func TestEveryActIsTakenByBoth(t *testing.T) {
 	to := b0.Stack.Boxes[0].ID
 	room := b0.Stack.Boxes[0].Frames[0].ID
 	acts := map[moves.Kind]moves.Act{
-		"box_on": &moves.BoxOn{Box: boxOf("new", hive.Formats[2], true), At: 3}, "feed": &moves.Feed{What: "syrup", Kg: 2, StoresKg: 2},
+		"box_on": &moves.BoxOn{
+			Box: boxOf("new", hive.Formats[2], true),
+			At:  3,
+		}, "feed": &moves.Feed{What: "syrup", Kg: 2, StoresKg: 2},
 		"combs_swapped": &moves.CombsSwapped{Out: []string{nest.Frames[0].ID}, In: []string{"fresh"}},
 		"box_off":       &moves.BoxOff{Box: super.ID}, "harvested": &moves.Harvested{Boxes: []string{super.ID}},
-		"treatment": &moves.Treatment{What: "an acid"}, "box_moved": &moves.BoxMoved{Box: super.ID, From: "a", To: "b", At: 3, WithBees: true},
+		"treatment": &moves.Treatment{
+			What: "an acid",
+		}, "box_moved": &moves.BoxMoved{Box: super.ID, From: "a", To: "b", At: 3, WithBees: true},
 		"boxes_changed": &moves.BoxesChanged{A: nest.ID, B: a0.Stack.Boxes[1].ID},
 		"frame_moved":   &moves.FrameMoved{Frame: frame, From: "a", To: "b", Box: to, WithBees: true},
-		"combs_turned":  &moves.CombsTurned{Frames: []string{frame}}, "combs_scraped": &moves.CombsScraped{Frames: []string{frame}},
-		"combs_uncapped": &moves.CombsUncapped{Frames: []string{frame}}, "entrance": &moves.Entrance{Width: hive.Reduced},
-		"guard": &moves.Guard{On: true}, "feeder": &moves.FeederOn{Kind: hive.TopFeeder, Litres: 8}, "insulation": &moves.Insulated{On: true},
-		"hole": &moves.BoxHole{Box: super.ID, Is: hive.HoleOpen}, "bees_moved": &moves.BeesMoved{From: "a", To: "b", Share: 0.3},
+		"combs_turned": &moves.CombsTurned{
+			Frames: []string{frame},
+		}, "combs_scraped": &moves.CombsScraped{Frames: []string{frame}},
+		"combs_uncapped": &moves.CombsUncapped{
+			Frames: []string{frame},
+		}, "entrance": &moves.Entrance{Width: hive.Reduced},
+		"guard": &moves.Guard{
+			On: true,
+		}, "feeder": &moves.FeederOn{Kind: hive.TopFeeder, Litres: 8}, "insulation": &moves.Insulated{On: true},
+		"hole": &moves.BoxHole{
+			Box: super.ID,
+			Is:  hive.HoleOpen,
+		}, "bees_moved": &moves.BeesMoved{From: "a", To: "b", Share: 0.3},
 		"queen_moved": &moves.QueenMoved{From: "a", To: "b"}, "queen_caged": &moves.QueenCaged{Caged: true},
 		"queen_given": &moves.QueenGiven{Year: 2026}, "queen_found": &moves.QueenFound{Year: 2025},
-		"queen_noted": &moves.QueenNoted{State: queen.Laying}, "queen_gone": &moves.QueenGone{How: queen.Killed, Raise: true},
+		"queen_noted": &moves.QueenNoted{
+			State: queen.Laying,
+		}, "queen_gone": &moves.QueenGone{How: queen.Killed, Raise: true},
 		"queen_raised": &moves.QueenRaised{}, "swarm_left": &moves.SwarmLeft{}, "ended": &moves.ColonyEnded{Ending: moves.Ending{How: moves.Died}},
-		"several":  &moves.Several{Title: "both", Acts: []moves.Act{&moves.Guard{On: true}, &moves.BeesMoved{From: "a", To: "b", Share: 0.2}}},
+		"several": &moves.Several{
+			Title: "both",
+			Acts:  []moves.Act{&moves.Guard{On: true}, &moves.BeesMoved{From: "a", To: "b", Share: 0.2}},
+		},
 		"arranged": &moves.Arranged{},
 	}
 	done := 0
@@ -142,7 +161,12 @@ func TestEveryActIsTakenByBoth(t *testing.T) {
 			}
 			near("brood", h.Brood(), s.Brood(), was.Brood())
 			near("pollen", h.Pollen, s.PollenCells, was.Pollen)
-			near("drawn comb", h.NestDrawn+h.SuperDrawn, s.NestDrawn+s.SuperDrawn+s.UnderDrawn, was.NestDrawn+was.SuperDrawn)
+			near(
+				"drawn comb",
+				h.NestDrawn+h.SuperDrawn,
+				s.NestDrawn+s.SuperDrawn+s.UnderDrawn,
+				was.NestDrawn+was.SuperDrawn,
+			)
 		}
 		// Between the two hives nothing is lost.
 		if from, to := betweenOf(act); from != "" && to != "" {
@@ -260,7 +284,11 @@ func TestLooksAreReadBack(t *testing.T) {
 			r := rand.New(rand.NewPCG(seed, 4))
 			h := c.Holds()
 			st := bare(c.Stack)
-			e, err := look.Read(c.Look(tt.depth, combwise.UsualEye, r), st, look.Context{Season: season.Place{}.On(c.Day)})
+			e, err := look.Read(
+				c.Look(tt.depth, combwise.UsualEye, r),
+				st,
+				look.Context{Season: season.Place{}.On(c.Day)},
+			)
 			if err != nil {
 				t.Fatalf("%s: %v", tt.depth, err)
 			}

@@ -42,7 +42,7 @@ func lives(c *combwise.Colony, climate season.Climate, n int, seed uint64, tell 
 		sd := season.DayOf(c.Day, season.North)
 		f, p := season.Intensity(bloom, sd)
 		tell(i, c.Step(combwise.Day{
-			SeasonDay: sd, Weather: w, DaylightH: climate.DaylightH(sd), Flow: f * w.Nectar(), Pollen: p, Year: year,
+			SeasonDay: sd, Weather: w, DaylightH: climate.DaylightH(sd), Flow: f * w.Nectar(), Pollen: p, Year: year, Luck: 1,
 		}))
 	}
 }

@@ -1,0 +1,259 @@
+package truth
+
+import (
+	"math"
+	"math/rand/v2"
+	"reflect"
+
+	"kembo/core/colony"
+	"kembo/core/comb"
+	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/hive"
+	"kembo/core/look"
+	"kembo/core/season"
+	"kembo/lab/weather"
+)
+
+// How truths differ between colonies, as standard deviations of the logarithm. Sources:
+// intake, colonies differ by 30-50 % (values I); the others none, guesses, narrower than what
+// the forecast allows for, which may be wrong as well.
+const (
+	queenDiffers  = 0.15
+	intakeDiffers = 0.30
+	eatingDiffers = 0.10
+	deathDiffers  = 0.12
+	levelDiffers  = 0.30
+	flowDays      = 0.30 // of a day's flow
+)
+
+// own lives a truth by the forecast's own rules with parameters p.
+func (w World) own(t *Truth, begin day.Day, lead int, p forecast.Parameters, r *rand.Rand, seed uint64) {
+	y := yearOf(w.Hard, r)
+	days := lead + Horizon + 1
+	cond := forecast.NewYard(t.Site, begin, begin, days, 1, seed).Member(0)
+	if w.Hard {
+		cond = w.met(t.Site, begin, lead, days, y, r)
+	}
+	s := spring(r)
+	if w.Hard {
+		s.EatFactor *= offBy(0.15, r)
+		s.DeathFactor *= offBy(0.2, r)
+	}
+	swarmAt := math.Inf(1)
+	if w.Hard {
+		swarmAt = r.ExpFloat64()
+	}
+	live := func(k int) bool {
+		was := s.SwarmHazard
+		s.Step(&p, &cond[k])
+		if swarmAt -= s.SwarmHazard - was; swarmAt < 0 {
+			s.Befall(&p, &forecast.Change{Swarmed: true})
+			swarmAt = r.ExpFloat64()
+			return true
+		}
+		return false
+	}
+	for k := range lead {
+		live(k)
+		keep(&s, &p, season.DayOf(begin+day.Day(k), season.North), k, r)
+	}
+	t.Excluder, t.Supers = s.Excluder, s.SuperDrawn+s.SuperUndrawn > 0
+	t.Depth = depthOn(cond[lead].MeanC, r)
+	t.Estimate = lookAt(&s, &p, t, r)
+	course := forecast.Follow(s, p, cond[lead:], t.Reserve)
+	t.Ends = course.Ends
+	if !w.Hard {
+		for _, q := range Quantities {
+			copy(t.At[q][:], course.At[q])
+		}
+		return
+	}
+	// A swarm in the time ahead changes all of it: followed day by day.
+	for k := range Horizon + 1 {
+		for _, q := range Quantities {
+			t.At[q][k] = s.Of(q, &p)
+		}
+		if k < Horizon && live(lead+k) {
+			t.Swarmed = true
+			rest := forecast.Follow(s, p, cond[lead+k+1:], t.Reserve)
+			for e := range t.Ends { // what had not ended may now end at another time, or not
+				if t.Ends[e] > float64(k+1) {
+					t.Ends[e] = float64(k+1) + rest.Ends[e]
+				}
+			}
+		}
+	}
+}
+
+// Within draws parameters from the ranges of the table, the value the likeliest.
+func Within(table []forecast.Row, r *rand.Rand) forecast.Parameters {
+	p := forecast.Defaults()
+	v := reflect.ValueOf(&p).Elem()
+	for _, row := range table {
+		v.FieldByName(row.Name).SetFloat(triangular(row.Low, row.Value, row.High, r.Float64()))
+	}
+	return p
+}
+
+// triangular returns the value under which a share u lies of what has its height at mode.
+func triangular(low, mode, high, u float64) float64 {
+	if high <= low {
+		return mode
+	}
+	if c := (mode - low) / (high - low); u < c {
+		return low + math.Sqrt(u*(high-low)*(mode-low))
+	}
+	return high - math.Sqrt((1-u)*(high-low)*(high-mode))
+}
+
+// met draws the days that a hard truth meets.
+func (w World) met(site forecast.Site, begin day.Day, lead, days int, y year, r *rand.Rand) []forecast.Condition {
+	ws := weather.Draw(site.Climate, site.Hemisphere, begin, days, weather.Year{
+		WarmerC: y.warmer, Wetter: y.wetter, SpellFrom: begin + day.Day(lead+y.spell), SpellDays: y.days,
+		DaysEarlier: -y.season,
+	}, r)
+	bloom := bloomOf(forecast.UsualBloom, true, r)
+	bees := site.Climate.BeesDays()
+	level := offBy(levelDiffers, r)
+	out := make([]forecast.Condition, days)
+	for i, d := range ws {
+		sd := season.DayOf(d.Day, site.Hemisphere)
+		out[i] = forecast.ConditionOf(bloom, site.Climate, d, sd)
+		out[i].SeasonDay = min(max(bees[sd]-y.season, 1), 366)
+		out[i].Flow *= level * offBy(flowDays, r)
+	}
+	return out
+}
+
+// spring is a colony in March, as they differ.
+func spring(r *rand.Rand) forecast.State {
+	deep, medium := hive.Formats[0], hive.Formats[2]
+	boxes := 1 + r.IntN(2)
+	cells := 2 * float64(deep.Slots) * deep.Frame.WorkerCells()
+	off := func(sd float64) float64 { return math.Exp(sd * r.NormFloat64()) }
+	s := forecast.State{
+		NestDrawn: float64(boxes) * cells, Excluder: r.IntN(3) > 0, QueenPeak: 1550 * off(queenDiffers),
+		PollenCells: 2500, Winter: 9000 + 8000*r.Float64(), NestHoney: 7 + 9*r.Float64()*float64(boxes),
+		IntakeFactor: offBy(intakeDiffers, r), EatFactor: off(eatingDiffers), DeathFactor: off(deathDiffers),
+		FlowFactor: off(
+			levelDiffers,
+		), Near: 0.25 + 0.75*r.Float64(), Lid: 0.7 + 0.8*r.Float64(), Low: 0.6 * r.Float64(),
+	}
+	if r.IntN(4) == 0 { // some of the nest is foundation
+		s.NestUndrawn, s.NestDrawn = 0.3*s.NestDrawn, 0.7*s.NestDrawn
+	}
+	s.NestKgPerCell = deep.Frame.HoneyKg(deep.ThicknessMM(deep.Slots)) / deep.Frame.WorkerCells()
+	s.SuperKgPerCell = medium.Frame.HoneyKg(medium.ThicknessMM(medium.Slots)) / medium.Frame.WorkerCells()
+	return s
+}
+
+// When a keeper does what, by season day. Source: common practice.
+const (
+	underOn     = 100
+	supersUntil = 205
+	everyDays   = 8 // somebody comes
+	cropOff     = 236
+	fedOn       = 244
+	wintersOn   = 18 // kg in the nest
+)
+
+// keep does what a keeper does on such a day, mostly in time.
+func keep(s *forecast.State, p *forecast.Parameters, seasonDay, since int, r *rand.Rand) {
+	switch {
+	case seasonDay == underOn && r.IntN(5) == 0:
+		s.Apply(&forecast.Change{UnderDrawn: s.NestDrawn / 2, UnderUndrawn: s.NestDrawn / 4})
+	case seasonDay == cropOff:
+		s.Apply(&forecast.Change{SuperOut: 1, SuperDrawnOut: 1, SuperUndrawnOut: 1, Excluder: forecast.Off})
+	case seasonDay == fedOn:
+		if lacks := wintersOn*(0.8+0.4*r.Float64()) - s.NestHoney - s.NestNectar; lacks > 0 {
+			s.Apply(&forecast.Change{FeedKg: lacks})
+		}
+	case seasonDay < supersUntil && since%everyDays == everyDays-1:
+		super(s, p, r)
+	}
+}
+
+// super puts one on where a keeper would.
+func super(s *forecast.State, p *forecast.Parameters, r *rand.Rand) {
+	used := s.NestFree(p) < 0.45*s.NestDrawn && s.Bees() > 12000
+	full := s.SuperDrawn > 0 && s.SuperFree(p) < 0.5*s.SuperDrawn
+	medium := hive.Formats[2]
+	cells := 2 * float64(medium.Slots) * medium.Frame.WorkerCells()
+	if !(s.SuperDrawn+s.SuperUndrawn == 0 && used || full) || s.SuperDrawn+s.SuperUndrawn >= 4*cells || r.IntN(4) == 0 {
+		return
+	}
+	c := forecast.Change{SuperDrawn: cells, SuperKgPerCell: s.SuperKgPerCell}
+	if r.IntN(4) == 0 {
+		c = forecast.Change{SuperUndrawn: cells, SuperKgPerCell: s.SuperKgPerCell}
+	}
+	s.Apply(&c)
+}
+
+// lookAt is what a keeper makes of a state at the depth of the look: brood told in all by
+// frames, by stages on faces, and not at all from above, where the nest was weighed.
+func lookAt(s *forecast.State, p *forecast.Parameters, t *Truth, r *rand.Rand) colony.Estimate {
+	o := look.DefaultObserver.Boxes
+	switch t.Depth {
+	case look.ByFace:
+		o = look.DefaultObserver.Faces
+	case look.BySeams:
+		o.Brood, o.Stores, o.Super, o.Bees, o.Pollen = 0.5, 0.12, 0.2, look.DefaultObserver.Seams.Bees, 0.6
+	}
+	off := func(sd float64) float64 { return math.Exp(sd * r.NormFloat64()) }
+	nest := r.NormFloat64()
+	above := forecast.SameEye*nest + math.Sqrt(1-forecast.SameEye*forecast.SameEye)*r.NormFloat64()
+	kg, super := math.Exp(o.Stores*nest), math.Exp(o.Super*above)
+	const openOff, fewEggs, fewBrood = 0.25, 150, 300
+	q := colony.QueenEvidence{
+		Day: t.On, Looked: t.Depth != look.BySeams, Eggs: s.EggCount() > fewEggs, Larvae: s.LarvaCount() > fewBrood,
+		Capped: s.CappedCount() > fewBrood,
+	}
+	if !q.Looked {
+		q = colony.QueenEvidence{}
+	}
+	e := colony.Estimate{
+		Day: t.On, Seen: t.On, Stages: q.Looked, BeesFrom: colony.Measured, Depth: string(t.Depth),
+		Drone: s.DroneCount() * off(o.Brood), Pollen: s.PollenCells * off(o.Pollen), NestHoney: s.NestHoney * kg,
+		NestNectar: s.NestNectar * kg, SuperHoney: s.SuperCapped * super,
+		SuperNectar: (s.SuperHoney - s.SuperCapped + s.SuperNectar) * super * off(openOff),
+		NestDrawn:   s.NestDrawn, NestUndrawn: s.NestUndrawn, SuperDrawn: s.SuperDrawn, SuperUndrawn: s.SuperUndrawn,
+		NestKgPerCell: s.NestKgPerCell, SuperKgPerCell: s.SuperKgPerCell, Bees: s.Bees() * off(o.Bees), Spread: o, Queen: q,
+	}
+	switch t.Depth {
+	case look.ByFace:
+		own := off(o.Brood)
+		e.Eggs, e.Larvae, e.Capped = s.EggCount()*own*off(
+			0.1,
+		), s.LarvaCount()*own*off(
+			0.07,
+		), s.CappedCount()*own*off(
+			0.05,
+		)
+	case look.ByBox:
+		eggs, larvae, capped := look.Stages(q, t.SeasonDay())
+		brood := s.Brood() * off(o.Brood)
+		e.Eggs, e.Larvae, e.Capped = brood*eggs, brood*larvae, brood*capped
+	default: // as usual for so many bees in the season
+		brood := e.Bees * season.BroodPerBee.On(float64(t.SeasonDay()))
+		eggs, larvae, capped := look.Stages(colony.QueenEvidence{}, t.SeasonDay())
+		e.Eggs, e.Larvae, e.Capped = brood*eggs, brood*larvae, brood*capped
+	}
+	hold(&e, p)
+	return e
+}
+
+// hold keeps what was counted inside the comb there is, as counting frames does: stores are
+// seen to fill what brood leaves.
+func hold(e *colony.Estimate, p *forecast.Parameters) {
+	brood := e.Brood() + e.Drone*comb.WorkerCellsPerDm2/comb.DroneCellsPerDm2
+	room := max(0, e.NestDrawn-brood-e.Pollen)
+	if used := (e.NestHoney + p.NectarCells*e.NestNectar) / e.NestKgPerCell; used > room {
+		e.NestHoney *= room / used
+		e.NestNectar *= room / used
+	}
+	if used := (e.SuperHoney + p.NectarCells*e.SuperNectar) / e.SuperKgPerCell; used > e.SuperDrawn && used > 0 {
+		e.SuperHoney *= e.SuperDrawn / used
+		e.SuperNectar *= e.SuperDrawn / used
+	}
+}
