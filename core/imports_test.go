@@ -55,7 +55,7 @@ var outside = []string{
 // layers is the policy of the other rooms: arrows point inward.
 var layers = map[string][]string{
 	"store":           nil,
-	"lab/calibration": {"core/"},
+	"lab/calibration": {"core/", "lab/truth"},
 	"lab/truth":       {"core/", "lab/combwise", "lab/weather"},
 	"lab/skill":       {"core/", "lab/truth"},
 	"lab/weather":     {"core/day", "core/season"},

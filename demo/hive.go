@@ -74,14 +74,20 @@ func (t *truth) contents() (nest, super []look.Totals) {
 	put(comb.Eggs, s.EggCount(), low)
 	put(comb.Drone, s.DroneCount()*comb.WorkerCellsPerDm2/comb.DroneCellsPerDm2, low)
 	put(comb.Pollen, s.PollenCells, low)
-	put(comb.Honey, s.NestHoney/s.NestKgPerCell, high)
-	put(comb.Nectar, parameters.NectarCells*s.NestNectar/s.NestKgPerCell, func(int) float64 { return 1 })
+	// Ripe honey that is not capped yet looks open; of the nest the truth does not tell it apart.
+	ripe := min(s.NestHoney, ripeBesideThin*s.NestNectar)
+	put(comb.Honey, (s.NestHoney-ripe)/s.NestKgPerCell, high)
+	put(comb.Nectar, (ripe+parameters.NectarCells*s.NestNectar)/s.NestKgPerCell, func(int) float64 { return 1 })
 	for i := range room {
 		nest[i][comb.Empty] += max(0, room[i]) / t.nest[i].Format.Frame.WorkerCells()
 	}
 	t.superContents(super)
 	return nest, super
 }
+
+// ripeBesideThin is the kg of ripe, open honey beside a kg of thin. Source: as core/forecast
+// splits what is open.
+const ripeBesideThin = 0.45 / 0.55
 
 func (t *truth) superContents(super []look.Totals) {
 	s := &t.state
@@ -90,7 +96,8 @@ func (t *truth) superContents(super []look.Totals) {
 	}
 	honey, nectar, undrawn := 0.0, 0.0, s.SuperUndrawn
 	if s.SuperKgPerCell > 0 {
-		honey, nectar = s.SuperHoney/s.SuperKgPerCell, parameters.NectarCells*s.SuperNectar/s.SuperKgPerCell
+		honey = s.SuperCapped / s.SuperKgPerCell
+		nectar = (s.SuperHoney - s.SuperCapped + parameters.NectarCells*s.SuperNectar) / s.SuperKgPerCell
 	}
 	// Foundation is what was put on last, at the top.
 	for i := len(super) - 1; i >= 0; i-- {

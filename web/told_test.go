@@ -33,6 +33,33 @@ func alike(a, b string) bool {
 	return len(x) == len(y)
 }
 
+// path is the course of a line in a drawing, which is told to a tenth of a pixel.
+var path = regexp.MustCompile(` d="[^"]*"`)
+
+// drawnAlike reports whether two pages are the same, but for the last digit of where their
+// drawings' lines run.
+func drawnAlike(a, b string) bool {
+	if path.ReplaceAllString(a, "") != path.ReplaceAllString(b, "") {
+		return false
+	}
+	number := regexp.MustCompile(`-?[0-9.]+`)
+	x, y := path.FindAllString(a, -1), path.FindAllString(b, -1)
+	for i := range x {
+		v, w := number.FindAllString(x[i], -1), number.FindAllString(y[i], -1)
+		if number.ReplaceAllString(x[i], "") != number.ReplaceAllString(y[i], "") || len(v) != len(w) {
+			return false
+		}
+		for k := range v {
+			p, err1 := strconv.ParseFloat(v[k], 64)
+			q, err2 := strconv.ParseFloat(w[k], 64)
+			if err1 != nil || err2 != nil || math.Abs(p-q) > 0.11 {
+				return false
+			}
+		}
+	}
+	return true
+}
+
 // TestWhatIsStoredIsWhatIsWorkedOut: a colony's page, its look and its stop are the
 // same whether they are read from what was stored with its standing or worked out
 // now, but for the ids of their forms.
@@ -87,7 +114,8 @@ func TestWhatIsStoredIsWhatIsWorkedOut(t *testing.T) {
 	}
 	differ := 0
 	for name, page := range read() {
-		if was := stored[name]; was != page && !(strings.HasSuffix(name, ".csv") && alike(was, page)) {
+		if was := stored[name]; was != page && !(strings.HasSuffix(name, ".csv") && alike(was, page)) &&
+			!drawnAlike(was, page) {
 			differ++
 			i := 0
 			for i < min(len(was), len(page)) && was[i] == page[i] {

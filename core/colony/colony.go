@@ -179,6 +179,14 @@ func (e *Estimate) Sum() {
 	}
 }
 
+// CombSeen reports whether combs of the nest were looked at, so that brood and empty cells are
+// told by eye and not by what is usual.
+func (e *Estimate) CombSeen() bool { return e.Spread.Brood < combSeen }
+
+// combSeen is the spread of brood from which on it was mostly assumed. Source: none; it lies
+// between that of frames counted in some of the boxes and that of what is usual.
+const combSeen = 0.4
+
 // Stores returns all stores in kg honey.
 func (e Estimate) Stores() float64 {
 	return e.NestHoney + e.NestNectar + e.SuperHoney + e.SuperNectar

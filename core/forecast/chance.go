@@ -41,6 +41,16 @@ const (
 	forUnseenQueen
 )
 
+// Purposes of the empty comb that was counted, each of which takes the next as well, and of
+// what brood tells.
+const (
+	forEmpty      = 2000
+	forEmptyAbove = 2002
+	forSeason     = 2004
+	forTold       = 2005
+	forFar        = 2006
+)
+
 // hashName turns a colony's or yard's id into a key (FNV-1a).
 func hashName(s string) uint64 {
 	h := uint64(14695981039346656037)

@@ -41,5 +41,5 @@ func Example() {
 	})
 	fmt.Printf("%.1f kg now; food ends within a fortnight: %.0f in 10\n", e.NestHoney, 10*r.Chance(forecast.Food, 14))
 	// Output:
-	// 6.7 kg now; food ends within a fortnight: 8 in 10
+	// 6.7 kg now; food ends within a fortnight: 9 in 10
 }

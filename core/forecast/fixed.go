@@ -83,13 +83,32 @@ func Fixed() []season.FixedRow {
 		),
 		row("cropMost", "share of the nest's honey that a swarm takes at most", of(cropMost), guess),
 		row(
-			"roomEnough, curveLeast", "share of free cells, and of her curve, from which on brood tells of the queen",
-			of(roomEnough, curveLeast), held,
+			"roomEnough, curveLeast, curveNone",
+			"share of free cells, and of her curve, from which on brood tells of the queen; what the curve is held to",
+			of(roomEnough, curveLeast, curveNone), held,
 		),
 		row(
-			"toldUsual, toldSpring, toldSure",
-			"what brood weighs against the usual queen, in spring, and what it leaves of the spread of queens",
-			of(toldUsual, toldSpring, toldSure), held,
+			"toldUsual, toldSpring",
+			"how far what brood says of a queen may be off, as a logarithm; in spring, where it says less",
+			of(toldUsual, toldSpring), held,
+		),
+		row(
+			"seasonSD, farShare, farSD, seasonForgets, slopeOver, mostAhead",
+			"days by which colonies of a climate are ahead of its season or behind; the share that is far off, and by "+
+				"how many; in which it is forgotten; over which the season's change is taken; at most",
+			of(seasonSD, farShare, farSD, seasonForgets, slopeOver, mostAhead), held,
+		),
+		row(
+			"toldYoung, toldEggs, justBegun, fewSealed",
+			"how far that is off of one who has laid for some days, and of whom only eggs are there; days for which "+
+				"eggs alone stand; cells that count as none",
+			of(toldYoung, toldEggs, justBegun, fewSealed), "derived from stage lengths (Winston 1987, from memory)",
+		),
+		row(
+			"lastDay, fewADay, seasonScale",
+			"the last season day; eggs a day that count as none; days for one in a filter",
+			of(lastDay, fewADay, seasonScale),
+			"rounding",
 		),
 		row(
 			"layingLeast, layingMost", "eggs a day that a look may say of her", of(layingLeast, layingMost),
@@ -104,6 +123,17 @@ func Fixed() []season.FixedRow {
 		row(
 			"larvaePart, sealedPart", "of the spread of eggs, that of larvae and of capped brood",
 			of(larvaePart, sealedPart), held,
+		),
+		row(
+			"eggsByQueen, laidUnseen",
+			"how much of the eggs is told by the queen where stages were not seen; spread of what was laid in weeks "+
+				"nobody looked",
+			of(eggsByQueen, laidUnseen), guess,
+		),
+		row(
+			"emptySD, coarseEmpty, leastPart",
+			"how far a count of empty comb is off: share, and cells; the least that is left of what does not fit",
+			of(emptySD, coarseEmpty, leastPart), guess,
 		),
 		row(
 			"housesMost, fullInUse", "share of house bees at most; how many times a quarter full is all in use",

@@ -23,6 +23,7 @@ const (
 	atFlow
 	atEating
 	atDeath
+	atSeason
 	elements
 )
 
@@ -50,9 +51,15 @@ func (s *State) element(k int) float64 {
 		return logOf(s.FlowFactor, floorPace)
 	case atEating:
 		return math.Log(s.EatFactor)
+	case atSeason:
+		return s.Ahead / seasonScale
 	}
 	return math.Log(s.DeathFactor)
 }
+
+// seasonScale is the days that stand for one beside logarithms: the colony's season is no
+// factor and is moved as it is. Rounding.
+const seasonScale = 10
 
 // What logarithms of nothing are held to: kg, cells or bees, and the pace of a
 // colony; and how far one look may move a logarithm.
@@ -107,6 +114,8 @@ func (s *State) move(k int, d float64) {
 		scale(&s.EatFactor)
 	case atDeath:
 		scale(&s.DeathFactor)
+	case atSeason:
+		s.Ahead += seasonScale * d
 	}
 }
 

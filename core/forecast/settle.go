@@ -43,6 +43,10 @@ func (x *Ensemble) Settle(e *colony.Estimate, p *Parameters, excluder bool, name
 // fade: the next plant is another flow. Source: none; guess, about the length of a flow.
 const flowForgets = 45.0
 
+// seasonForgets is how many days what was learnt of a colony's season takes to fade: one that
+// is ahead in April need not be so in August. Source: none; guess.
+const seasonForgets = 60.0
+
 // Drift widens the ensemble by what no forecast sees coming, and lets the flow
 // level wander back to what is usual, over the days since the last sight.
 func (x *Ensemble) Drift(y *Yard, days int, name string, seed uint64) {
@@ -60,6 +64,8 @@ func (x *Ensemble) Drift(y *Yard, days int, name string, seed uint64) {
 				keep*math.Log(s.FlowFactor) + fresh*flowLevelSD*normal(seed, y.key, m, int(x.Day), forFlowLevel),
 			)
 		}
+		back := math.Exp(-float64(days) / seasonForgets)
+		s.Ahead = back*s.Ahead + math.Sqrt(1-back*back)*seasonSD*normal(seed, h, m, int(x.Day), forSeason)
 		z := func(k int) float64 { return unseen * normal(seed, h, m, int(x.Day), forUnseen+k) }
 		s.move(atNest, z(atNest))
 		s.move(atSuper, z(atSuper))
@@ -101,6 +107,7 @@ func (x *Ensemble) KeepPace(from *Ensemble) {
 	for m := range x.States {
 		s, o := &x.States[m], &from.States[m]
 		s.IntakeFactor, s.FlowFactor, s.EatFactor, s.DeathFactor = o.IntakeFactor, o.FlowFactor, o.EatFactor, o.DeathFactor
+		s.Ahead = o.Ahead
 	}
 }
 

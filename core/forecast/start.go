@@ -45,7 +45,6 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, seasonDay int, h uin
 	nectar := off(nectarSD, forNectar)
 
 	s := State{
-		QueenPeak:     queenPeak(e, p, seasonDay, counted, z(forQueen)),
 		PollenCells:   e.Pollen*off(e.Spread.Pollen, forPollen) + coarseCells*uniform(seed, h, m, 0, forPollenLeft),
 		NestHoney:     e.NestHoney * stores,
 		NestNectar:    e.NestNectar * stores * nectar,
@@ -63,18 +62,12 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, seasonDay int, h uin
 		SuperCapped:  e.SuperHoney * super,
 		FlowFactor:   1,
 	}
-	eggs, larvae, sealed := e.Eggs*off(stages, forEggs), e.Larvae*off(larvaePart*stages, forYoung), e.Capped*off(sealedPart*stages, forSealed)
-	if all := eggs + larvae + sealed; all > 0 {
-		counted *= e.Brood() / all // in all it is what was counted
-	}
-	for i := range s.Eggs {
-		s.Eggs[i] = eggs * counted / brood.EggDays
-	}
-	for i := range s.Larvae {
-		s.Larvae[i] = larvae * counted / brood.LarvaDays
-	}
-	for i := range s.Capped {
-		s.Capped[i] = sealed * counted / brood.CappedDays
+	s.QueenPeak, s.Ahead = queenAndSeason(e, p, seasonDay, counted, z)
+	seasonDay += int(math.Round(s.Ahead))
+	if e.CombSeen() {
+		s.asCounted(e, p, stages, counted, z, seasonDay)
+	} else {
+		s.asUsual(e, p, z, seasonDay)
 	}
 	for i := range s.Drone {
 		s.Drone[i] = e.Drone * drones / brood.DroneDays
@@ -99,6 +92,9 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, seasonDay int, h uin
 	shape := colony.ShapeOf(e.Stack)
 	s.Lid, s.Low, s.Near = shape.Lid, shape.Low, shape.Near
 	s.tally()
+	if e.CombSeen() {
+		s.reconcile(e, p, z)
+	}
 	s.hold(p)
 	s.Reach = s.withinReach(p)
 	return s
@@ -149,44 +145,6 @@ func (s *State) hold(p *Parameters) {
 		}
 	}
 }
-
-// queenPeak is what the queen could lay at her height. Where the nest has room
-// and nurses enough her brood tells it; where either held her back it is known
-// only from below. more is this member's brood against what was counted.
-func queenPeak(e *colony.Estimate, p *Parameters, seasonDay int, more, z float64) float64 {
-	prior := p.QueenPeakLaying
-	// Of the three weeks in which the brood of today was laid.
-	curve := season.Laying(seasonDay, 0, brood.WorkerDays-1)
-	if curve < curveLeast || e.Brood() <= 0 || e.NestDrawn <= 0 {
-		return prior * math.Exp(queenSD*z)
-	}
-	aDay := more * e.Brood() / (brood.WorkerDays - (brood.LarvaDays/2+brood.CappedDays)*(1-p.EggToAdult))
-	laying := aDay / curve
-	held := aDay > nursesHeld*p.NurseLoad*e.Bees*nurseShare
-	if e.NestFree()/e.NestDrawn > roomEnough && !held {
-		weight, sure := toldUsual, toldSure
-		if season.HeldBySpring.Holds(seasonDay) && laying < prior {
-			// Cold and want of pollen may have held back what stands there now.
-			weight, sure = toldSpring, 1
-		}
-		return math.Exp((1-weight)*math.Log(prior)+weight*math.Log(max(laying, layingLeast))) * math.Exp(sure*queenSD*z)
-	}
-	return min(layingMost, max(prior, laying)) * math.Exp(queenSD*z)
-}
-
-// What brood tells of the queen who laid it; [Fixed] says of each where it comes
-// from.
-const (
-	curveLeast  = 0.15 // of her season's curve, under which brood tells nothing
-	roomEnough  = 0.12 // share of the nest's cells free from which room does not hold her
-	toldUsual   = 0.6  // what brood weighs against what is usual
-	toldSpring  = 0.2  // and in spring, where it says she lays less
-	toldSure    = 0.8  // of the spread of queens, what it leaves
-	layingLeast = 200  // eggs a day
-	layingMost  = 2000
-	nurseShare  = 0.74 // of the bees, those that can nurse
-	nursesHeld  = 0.8  // of what they could rear, from which on they hold her
-)
 
 // Of the spread of eggs, that of larvae and of capped brood; how many of the bees
 // are house bees at most; how full supers are all in use; and what a cell holds

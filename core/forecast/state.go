@@ -52,6 +52,8 @@ type State struct {
 	// from the calendar.
 	IntakeFactor, EatFactor, DeathFactor, FlowFactor float64
 
+	Ahead float64 // days by which its year is ahead of that of its climate; under 0: behind
+
 	SwarmHazard float64 // summed up since the forecast began
 
 	Ledger Ledger
@@ -223,7 +225,7 @@ func (s *State) step(p *Parameters, c *Condition, t *Today) {
 	if s.nestPerKg == 0 {
 		s.tally()
 	}
-	y := timeOf(c.SeasonDay)
+	y := s.time(c.SeasonDay)
 	s.age(p, c, y)
 	s.await()
 	if s.UnderDrawn+s.UnderUndrawn > 0 {

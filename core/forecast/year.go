@@ -1,6 +1,10 @@
 package forecast
 
-import "kembo/core/season"
+import (
+	"math"
+
+	"kembo/core/season"
+)
 
 // timeOfYear is what a season day alone does to a colony, whatever the weather.
 type timeOfYear struct {
@@ -27,6 +31,15 @@ func yearOf() (out [368]timeOfYear) {
 		}
 	}
 	return out
+}
+
+// time returns what a season day does to a colony that is ahead of its climate's year, or
+// behind it.
+func (s *State) time(seasonDay int) *timeOfYear {
+	if s.Ahead == 0 {
+		return timeOf(seasonDay)
+	}
+	return timeOf(seasonDay + int(math.Round(s.Ahead)))
 }
 
 // timeOf returns what a season day does; days out of the year are held to it.

@@ -28,19 +28,36 @@ func layCounts(b *hive.Box, c Counts, q colony.QueenEvidence, seasonDay int) {
 // Stages returns how brood counted without its stages is split into eggs,
 // larvae and capped brood. In a steady nest they stand as 3 : 6 : 12; while the
 // queen lays more each week the young are more, in late summer fewer. With no
-// eggs seen the young are missing.
+// eggs seen the young are missing, with nothing capped the old.
 func Stages(q colony.QueenEvidence, seasonDay int) (eggs, larvae, capped float64) {
 	part := func(from, days int) float64 {
-		return float64(days) * (0.02 + season.Laying(seasonDay, from, from+days-1)) // a little where the season says none
+		return float64(
+			days,
+		) * (0.02 + season.Laying(seasonDay, from, from+days-1)) // a little where the season says none
 	}
-	eggs, larvae, capped = part(0, brood.EggDays), part(brood.EggDays, brood.LarvaDays), part(brood.EggDays+brood.LarvaDays, brood.CappedDays)
+	eggs, larvae, capped = part(
+		0,
+		brood.EggDays,
+	), part(
+		brood.EggDays,
+		brood.LarvaDays,
+	), part(
+		brood.EggDays+brood.LarvaDays,
+		brood.CappedDays,
+	)
 	if q.Looked && !q.Eggs && !q.EggsUnlooked {
 		eggs = 0
 		if !q.Larvae && !q.LarvaeUnlooked {
 			larvae = 0
 		}
 	}
+	if q.Looked && !q.Capped && !q.CappedUnlooked && (q.Eggs || q.Larvae) {
+		capped = 0 // a queen who has just begun
+	}
 	sum := eggs + larvae + capped
+	if sum <= 0 {
+		return 0, 0, 1
+	}
 	return eggs / sum, larvae / sum, capped / sum
 }
 

@@ -372,7 +372,17 @@ func TestCarriedFacesSumToOne(t *testing.T) {
 		c := expected(first, 0.3)
 		k := func(v measure.Range) measure.Range { return measure.Exact(v.Likely * 3 * r.Float64()) }
 		x := c.Expected
-		x.Eggs, x.Larvae, x.Capped, x.NestStores, x.SuperStores = k(x.Eggs), k(x.Larvae), k(x.Capped), k(x.NestStores), k(x.SuperStores)
+		x.Eggs, x.Larvae, x.Capped, x.NestStores, x.SuperStores = k(
+			x.Eggs,
+		), k(
+			x.Larvae,
+		), k(
+			x.Capped,
+		), k(
+			x.NestStores,
+		), k(
+			x.SuperStores,
+		)
 		e, err := look.Read(
 			look.Look{Day: on, Boxes: []look.BoxLook{{Box: "nest", Depth: look.BySeams, Seams: 5}}}, first.Stack, c,
 		)

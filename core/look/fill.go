@@ -57,7 +57,7 @@ func (r *reader) fill() {
 		case b.Super && !holdsSomething(*b):
 			spread = colony.Spread{}
 		case !b.Super && !holdsSomething(*b):
-			usual(b, bees/float64(max(1, nest)), r.c.Season.Calendar)
+			usual(b, bees/float64(max(1, nest)), r.c.Season.Bees)
 			spread = colony.Spread{
 				Brood: r.o.BroodAssumed, Stores: r.o.StoresAssumed, Super: r.o.StoresAssumed, Pollen: 0.8,
 			}

@@ -37,6 +37,7 @@ func Read(l Look, s hive.Stack, c Context) (colony.Estimate, error) {
 	r.count()
 	r.fill()
 	r.lay()
+	r.ticked()
 	r.heft()
 	r.cover()
 	r.weigh()
@@ -58,6 +59,9 @@ type reader struct {
 	depths []Depth
 	bees   float64
 	beesSD float64
+	// Bees that the nest's boxes hold at full cover whose seams were counted, where some were
+	// not, and those of the rest; and the bees counted in the nest.
+	partly, uncounted, nestBees float64
 }
 
 // see sorts what was entered by box and says what each part rests on.
@@ -101,63 +105,6 @@ func partOf(e colony.Estimate, b hive.Box) colony.Part {
 	return colony.Part{Box: b.ID, Stores: colony.Measured, Brood: colony.Measured}
 }
 
-// count adds up the bees that were seen. They are all of them only where every
-// box of the nest was counted; bees in a super say little of those below.
-func (r *reader) count() {
-	nest, counted := 0, 0
-	for i, b := range r.boxes {
-		box := r.e.Stack.Boxes[i]
-		if b.Seams < 0 && b.Outer == Yes {
-			b.Seams = float64(len(box.Frames)) // bees from wall to wall
-		}
-		if !box.Super {
-			nest++
-		}
-		if b.Seams < 0 {
-			continue
-		}
-		if !box.Super {
-			counted++
-		}
-		r.bees += b.Seams * box.Format.Frame.BeesAtFullCover()
-		one := r.o.Seams.Bees
-		switch {
-		case b.Below, b.Expected: // who nods at a number has looked less closely; guess
-			one = r.o.SeamsBelow
-		case b.Depth == ByFace:
-			one = r.o.Faces.Bees
-		}
-		r.beesSD = max(r.beesSD, one)
-		r.e.Accepted = r.e.Accepted || b.Expected
-		if b.Depth == NotLooked || b.Depth == BySeams {
-			r.parts[i].Depth = string(BySeams)
-			r.depths = addDepth(r.depths, BySeams)
-		}
-	}
-	if nest > 0 && counted == nest {
-		r.e.BeesFrom = colony.Measured
-	}
-}
-
-// cover says how many bees there are: as counted, as they were earlier today,
-// as a forecast has carried them or as their brood and stores tell, and never
-// fewer than were seen.
-func (r *reader) cover() {
-	e := &r.e
-	if e.BeesFrom == colony.Measured {
-		e.Bees, e.Spread.Bees = r.bees, r.beesSD
-		return
-	}
-	e.Sum()
-	e.Bees, e.Spread.Bees, e.BeesFrom = inferBees(*e), r.o.BeesInferred, colony.Assumed
-	if r.sameDay() {
-		e.Bees, e.Spread.Bees, e.BeesFrom = r.c.Prior.Bees, r.c.Prior.Spread.Bees, r.c.Prior.BeesFrom
-	} else if c := r.c.Expected; c != nil && colony.LogSD(c.Bees) < r.o.BeesInferred {
-		e.Bees, e.Spread.Bees, e.BeesFrom = c.Bees.Likely, colony.LogSD(c.Bees), colony.Carried
-	}
-	e.Bees = max(e.Bees, r.bees)
-}
-
 // note keeps what a box holds with how far it may be off.
 func (r *reader) note(i int, s colony.Spread, d Depth) {
 	b := r.e.Stack.Boxes[i]
@@ -188,7 +135,7 @@ func (r *reader) lay() {
 			r.stores[i].sd += rest * before.sd
 			r.brood[i].sd += rest * brood.sd
 		case ByBox:
-			layCounts(box, b.Counts, r.l.Queen, r.c.Season.Calendar)
+			layCounts(box, b.Counts, r.l.Queen, r.c.Season.Bees)
 			r.note(i, r.o.Boxes, ByBox)
 		default:
 			continue
@@ -332,11 +279,4 @@ func allAt(bs []BoxLook, looked []bool, d Depth) bool {
 		}
 	}
 	return true
-}
-
-// inferBees guesses the bees from what they keep: about nine tenths of a bee a
-// brood cell and a cover on the comb they store in. Source: common practice,
-// no source; BeesInferred stands for the doubt.
-func inferBees(e colony.Estimate) float64 {
-	return min(0.9*e.Brood()+5000+150*e.Stores(), 0.95*e.BeeCapacity())
 }

@@ -9,6 +9,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/season"
+	"kembo/lab/truth"
 )
 
 // Learning asks whether looks teach the forecast anything: yards of colonies
@@ -129,7 +130,7 @@ func (w World) follow(out *Lessons, i int, seed uint64) {
 	site := forecast.Site{Yard: "y", Hemisphere: season.North, Climate: season.Climates[0]}
 	days := int(first-begin) + looksEvery*(looksMost+1)
 	cond := w.meets(site, begin, days, seed*1_000_003+uint64(i), r)
-	level := math.Exp(truthLevel * r.NormFloat64())
+	level := math.Exp(truth.LevelDiffers * r.NormFloat64())
 	p := forecast.Defaults()
 	// All weather is known when it has been; flow never is.
 	yard := forecast.NewYard(site, begin, begin+day.Day(days), days, forecast.Members, seed+uint64(i))
@@ -143,13 +144,13 @@ func (w World) follow(out *Lessons, i int, seed uint64) {
 			name: fmt.Sprint("colony ", i, " ", c), rng: rand.New(rand.NewPCG(seed+uint64(c)+1, uint64(i))),
 			rules: w.rules(rand.New(rand.NewPCG(seed, uint64(i*inYard+c)))),
 		}
-		x.truth = spring(x.rng)
+		x.truth = truth.Spring(x.rng)
 		x.truth.FlowFactor = level
 		x.urge = w.urge(i*inYard+c, seed)
 		for k := range at {
 			x.truth.Step(&x.rules, &cond[k])
 			if k%8 == 7 {
-				super(&x.truth, &x.rules, x.rng)
+				truth.Super(&x.truth, &x.rules, x.rng)
 			}
 		}
 		all = append(all, x)
@@ -208,7 +209,7 @@ func (x *pupil) ahead(
 	out *Lessons, looks int, y *forecast.Yard, level forecast.Level, cond []forecast.Condition,
 	p *forecast.Parameters,
 ) {
-	x.change = super(&x.truth, &x.rules, x.rng)
+	x.change = truth.Super(&x.truth, &x.rules, x.rng)
 	x.change.Day = x.own.Day
 	pooled := x.own.Clone()
 	pooled.Pool(level, y)
@@ -240,11 +241,11 @@ func (x *pupil) ahead(
 			if o.name != l.Output {
 				continue
 			}
-			truth := x.truth.Of(o.of, p)
+			came := x.truth.Of(o.of, p)
 			l.N++
-			l.Fresh.add(truth, x.fresh.Sample(o.of, p))
-			l.Own.add(truth, own.Sample(o.of, p))
-			l.Pooled.add(truth, pooled.Sample(o.of, p))
+			l.Fresh.add(came, x.fresh.Sample(o.of, p))
+			l.Own.add(came, own.Sample(o.of, p))
+			l.Pooled.add(came, pooled.Sample(o.of, p))
 		}
 	}
 }

@@ -25,7 +25,7 @@ func TestLooksTeach(t *testing.T) {
 				t.Errorf("%s, %s: one look taught something beyond itself: %+v", w.Name, l.Output, l)
 			case l.Looks >= 3 && l.Output != "brood, cells" && better < 0.12:
 				t.Errorf("%s, %s after %d looks: the error is only %.0f %% less", w.Name, l.Output, l.Looks, 100*better)
-			case l.Looks >= 3 && (l.Own.Mean > l.Fresh.Mean || l.Own.Width > 0.9*l.Fresh.Width):
+			case l.Looks >= 3 && (l.Own.Mean > l.Fresh.Mean || l.Own.Width > l.Fresh.Width):
 				t.Errorf("%s, %s after %d looks: nothing was learnt: %+v", w.Name, l.Output, l.Looks, l)
 			case l.Looks >= 3 && l.Own.Held < 0.6:
 				t.Errorf("%s, %s after %d looks: the range holds only %.2f", w.Name, l.Output, l.Looks, l.Own.Held)

@@ -185,7 +185,7 @@ var outputs = []struct {
 	{forecast.OfCrowding, "crowding", false},
 }
 
-func one(t *Tally, x truth, name string, seed uint64) *forecast.Result {
+func one(t *Tally, x lived, name string, seed uint64) *forecast.Result {
 	in := forecast.Input{
 		Colony: name, Estimate: x.estimate, Excluder: x.state.Excluder, Today: x.on, Horizon: Horizon + 1,
 		Yard: forecast.NewYard(x.site, x.on, x.on, Horizon+1, forecast.Members, seed), ReserveKg: x.reserve,

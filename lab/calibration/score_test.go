@@ -3,6 +3,7 @@ package calibration_test
 import (
 	"math"
 	"reflect"
+	"strings"
 	"testing"
 
 	"kembo/lab/calibration"
@@ -23,6 +24,9 @@ func TestRangesKeepTheirWord(t *testing.T) {
 				continue // few runways end; they are in the full run
 			}
 			aim := aims[w.Name]
+			if strings.HasSuffix(l.Output, "nearly all") { // only the low end can be missed: nine in ten
+				aim = [2]float64{0.80, 0.92}
+			}
 			if l.Held < aim[0]-0.08 || l.Held > aim[1]+0.08 {
 				t.Errorf(
 					"%s, %s after %d d: holds %.2f of %d truths, aim %.2f to %.2f", w.Name, l.Output, l.Day, l.Held,

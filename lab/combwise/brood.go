@@ -83,20 +83,16 @@ func (c *Colony) lay(d Day, near []spot, t *Came) {
 	if kg := c.stores(); kg < hungryBrood {
 		want *= kg / hungryBrood
 	}
+	warm := c.warm(near, mean)
+	place := 0.0
+	for _, s := range warm {
+		place += max(0, nestMost*s.drawn-s.nest())
+	}
+	want = min(want, place) // what she would lay if all else in it were empty
 	t.Wanted = want
 	left, visited := want, 0
-	bees := c.Bees()
-	for _, s := range near {
+	for _, s := range warm {
 		if left <= 0 || visited == combsADay {
-			break
-		}
-		if s.barred || s.drawn <= 0 {
-			continue
-		}
-		// Bees sit from the middle outwards: those combs are warm that they reach.
-		on := min(bees, s.cells*beesPerCell)
-		bees -= on
-		if on < coversLeast*s.cells*beesPerCell && mean < 18 {
 			break
 		}
 		n := min(left, findsOf*s.free(), nestMost*s.drawn-s.nest())
@@ -114,6 +110,26 @@ func (c *Colony) lay(d Day, near []spot, t *Came) {
 		t.Laid += n
 		left -= n
 	}
+}
+
+// warm are the combs that she may lay in and that are covered well enough: bees sit from the
+// middle outwards.
+func (c *Colony) warm(near []spot, meanC float64) []spot {
+	const anyC = 18 // from which on it is warm enough anywhere
+	var out []spot
+	bees := c.Bees()
+	for _, s := range near {
+		if s.barred || s.drawn <= 0 {
+			continue
+		}
+		on := min(bees, s.cells*beesPerCell)
+		bees -= on
+		if on < coversLeast*s.cells*beesPerCell && meanC < anyC {
+			break
+		}
+		out = append(out, s)
+	}
+	return out
 }
 
 // stores is the kg of honey and nectar in all combs.

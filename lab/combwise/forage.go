@@ -95,10 +95,15 @@ func (c *Colony) forage(d Day, near []spot, t *Came) {
 	c.Books.NectarIn += brings
 	c.goUp(brings)
 	c.takeFeed(d, near)
-	for _, s := range near {
-		t.RoomKg += c.reach(s) * s.free() * s.perCell / thin
+	for _, s := range near { // where bees are; reach only says in what order it fills
+		in := 1.0
+		if s.super {
+			in = c.used[c.Stack.Boxes[s.box].ID]
+		}
+		t.RoomKg += in * s.free() * s.perCell / thin
 	}
-	t.RoomKg = max(0, t.RoomKg-4*t.Wanted*near[0].perCell/thin)
+	const keepsFor = 4 // days of laying for which the queen's cells are no room to store
+	t.RoomKg = max(0, t.RoomKg-keepsFor*c.queen*d.Year.share(float64(d.SeasonDay))*near[0].perCell/thin)
 }
 
 // reach is how readily nectar is put on a comb: 1 beside the nest, less further off, and in

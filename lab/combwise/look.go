@@ -46,12 +46,13 @@ func (c *Colony) Look(d look.Depth, e Eye, r *rand.Rand) look.Look {
 		if d != look.ByHeft {
 			x.Seams = seams[i]
 		}
-		own := whole * off(e.Box)
+		own := e.draw(whole, r)
 		switch d {
 		case look.ByFace:
 			for _, f := range b.Frames {
-				s := look.Quantise(distorted(f.A, own*off(e.Box)))
-				x.Faces = append(x.Faces, [2]comb.Face{s, look.Quantise(distorted(f.B, own*off(e.Box)))})
+				x.Faces = append(x.Faces, [2]comb.Face{
+					look.Quantise(distorted(f.A, own)), look.Quantise(distorted(f.B, own)),
+				})
 			}
 		case look.ByBox:
 			x.Counts = counted(b, own, e.Covers)
@@ -67,41 +68,66 @@ func (c *Colony) Look(d look.Depth, e Eye, r *rand.Rand) look.Look {
 	return l
 }
 
-// distorted is a face as an eye that is off sees it: all that is in it more or less, and
-// the empty cells what is left.
-func distorted(s comb.Shares, by float64) comb.Shares {
-	full := 1 - s[comb.Empty] - s[comb.Foundation]
-	if full <= 0 {
+// seenAs is how far one sees each thing off: factors by content.
+type seenAs [comb.Contents]float64
+
+// draw draws one way of seeing: brood as one, stores as one, pollen and empty comb.
+func (e Eye) draw(whole float64, r *rand.Rand) seenAs {
+	off := func() float64 { return math.Exp(e.Box * r.NormFloat64()) }
+	brood, stores, pollen, empty := whole*off(), whole*off(), whole*off()*off(), off()
+	return seenAs{
+		comb.Honey: stores, comb.Nectar: stores * off(), comb.Pollen: pollen, comb.Eggs: brood * off(),
+		comb.Larvae: brood * off(), comb.Brood: brood, comb.Drone: brood * off(), comb.Empty: empty, comb.Foundation: 1,
+	}
+}
+
+// distorted is a face as it is seen: each content more or less, all of it filling the comb
+// that is there, for nobody sees more comb than there is.
+func distorted(s comb.Shares, by seenAs) comb.Shares {
+	drawn, all := 1-s[comb.Foundation], 0.0
+	for x := range s {
+		if comb.Content(x) != comb.Foundation {
+			s[x] *= by[x]
+			all += s[x]
+		}
+	}
+	if all <= 0 {
 		return s
 	}
-	k := min(by, (1-s[comb.Foundation])/full)
-	for _, x := range [...]comb.Content{
-		comb.Honey, comb.Nectar, comb.Pollen, comb.Eggs, comb.Larvae, comb.Brood, comb.Drone,
-	} {
-		s[x] *= k
+	for x := range s {
+		if comb.Content(x) != comb.Foundation {
+			s[x] *= drawn / all
+		}
 	}
-	s[comb.Empty] = max(0, 1-s[comb.Foundation]-full*k)
 	return s
 }
 
 // counted is a box in half frames.
-func counted(b hive.Box, by, covers float64) look.Counts {
+func counted(b hive.Box, by seenAs, covers float64) look.Counts {
 	var t comb.Shares
 	for _, f := range b.Frames {
 		for x := range t {
 			t[x] += (f.A[x] + f.B[x]) / 2
 		}
 	}
+	n := float64(len(b.Frames))
+	for x := range t {
+		t[x] /= n
+	}
+	t = distorted(t, by)
+	for x := range t {
+		t[x] *= n
+	}
 	half := func(v float64) float64 { return math.Round(2*v) / 2 }
 	left := float64(len(b.Frames))
 	take := func(v float64) float64 { n := min(half(v), left); left -= n; return n }
 	var c look.Counts
 	c.Undrawn = take(t[comb.Foundation])
-	c.Brood = take(by * t.Worker() / covers)
-	c.Drone = take(by * t[comb.Drone])
-	c.Honey = take(by * t[comb.Honey])
-	c.Nectar = take(by * t[comb.Nectar])
-	c.Pollen = take(by * t[comb.Pollen])
+	c.Brood = take(t.Worker() / covers)
+	c.Drone = take(t[comb.Drone])
+	c.Honey = take(t[comb.Honey])
+	c.Nectar = take(t[comb.Nectar])
+	c.Pollen = take(t[comb.Pollen])
 	c.Empty = left
 	return c
 }

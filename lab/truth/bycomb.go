@@ -31,7 +31,7 @@ func (w World) byComb(t *Truth, begin day.Day, lead int, r *rand.Rand) {
 		WarmerC: y.warmer, Wetter: y.wetter, SpellFrom: begin + day.Day(lead+y.spell), SpellDays: y.days,
 		DaysEarlier: -y.season,
 	}, r)
-	level := offBy(levelDiffers, r)
+	level := offBy(LevelDiffers, r)
 	live := func(i int) combwise.Came {
 		d := ws[i]
 		sd := season.DayOf(d.Day, season.North)

@@ -23,7 +23,7 @@ const (
 	intakeDiffers = 0.30
 	eatingDiffers = 0.10
 	deathDiffers  = 0.12
-	levelDiffers  = 0.30
+	LevelDiffers  = 0.30 // of the yard's flow
 	flowDays      = 0.30 // of a day's flow
 )
 
@@ -35,7 +35,7 @@ func (w World) own(t *Truth, begin day.Day, lead int, p forecast.Parameters, r *
 	if w.Hard {
 		cond = w.met(t.Site, begin, lead, days, y, r)
 	}
-	s := spring(r)
+	s := Spring(r)
 	if w.Hard {
 		s.EatFactor *= offBy(0.15, r)
 		s.DeathFactor *= offBy(0.2, r)
@@ -60,7 +60,7 @@ func (w World) own(t *Truth, begin day.Day, lead int, p forecast.Parameters, r *
 	}
 	t.Excluder, t.Supers = s.Excluder, s.SuperDrawn+s.SuperUndrawn > 0
 	t.Depth = depthOn(cond[lead].MeanC, r)
-	t.Estimate = lookAt(&s, &p, t, r)
+	t.Estimate = Sight{On: t.Site.On(t.On), Depth: t.Depth}.Look(&s, &p, r)
 	course := forecast.Follow(s, p, cond[lead:], t.Reserve)
 	t.Ends = course.Ends
 	if !w.Hard {
@@ -115,7 +115,7 @@ func (w World) met(site forecast.Site, begin day.Day, lead, days int, y year, r 
 	}, r)
 	bloom := bloomOf(forecast.UsualBloom, true, r)
 	bees := site.Climate.BeesDays()
-	level := offBy(levelDiffers, r)
+	level := offBy(LevelDiffers, r)
 	out := make([]forecast.Condition, days)
 	for i, d := range ws {
 		sd := season.DayOf(d.Day, site.Hemisphere)
@@ -126,8 +126,8 @@ func (w World) met(site forecast.Site, begin day.Day, lead, days int, y year, r 
 	return out
 }
 
-// spring is a colony in March, as they differ.
-func spring(r *rand.Rand) forecast.State {
+// Spring is a colony in March, as they differ.
+func Spring(r *rand.Rand) forecast.State {
 	deep, medium := hive.Formats[0], hive.Formats[2]
 	boxes := 1 + r.IntN(2)
 	cells := 2 * float64(deep.Slots) * deep.Frame.WorkerCells()
@@ -137,7 +137,7 @@ func spring(r *rand.Rand) forecast.State {
 		PollenCells: 2500, Winter: 9000 + 8000*r.Float64(), NestHoney: 7 + 9*r.Float64()*float64(boxes),
 		IntakeFactor: offBy(intakeDiffers, r), EatFactor: off(eatingDiffers), DeathFactor: off(deathDiffers),
 		FlowFactor: off(
-			levelDiffers,
+			LevelDiffers,
 		), Near: 0.25 + 0.75*r.Float64(), Lid: 0.7 + 0.8*r.Float64(), Low: 0.6 * r.Float64(),
 	}
 	if r.IntN(4) == 0 { // some of the nest is foundation
@@ -170,57 +170,81 @@ func keep(s *forecast.State, p *forecast.Parameters, seasonDay, since int, r *ra
 			s.Apply(&forecast.Change{FeedKg: lacks})
 		}
 	case seasonDay < supersUntil && since%everyDays == everyDays-1:
-		super(s, p, r)
+		Super(s, p, r)
 	}
 }
 
-// super puts one on where a keeper would.
-func super(s *forecast.State, p *forecast.Parameters, r *rand.Rand) {
+// Super puts one on where a keeper would, mostly, and returns what was done.
+func Super(s *forecast.State, p *forecast.Parameters, r *rand.Rand) forecast.Change {
 	used := s.NestFree(p) < 0.45*s.NestDrawn && s.Bees() > 12000
 	full := s.SuperDrawn > 0 && s.SuperFree(p) < 0.5*s.SuperDrawn
 	medium := hive.Formats[2]
 	cells := 2 * float64(medium.Slots) * medium.Frame.WorkerCells()
 	if !(s.SuperDrawn+s.SuperUndrawn == 0 && used || full) || s.SuperDrawn+s.SuperUndrawn >= 4*cells || r.IntN(4) == 0 {
-		return
+		return forecast.Change{}
 	}
 	c := forecast.Change{SuperDrawn: cells, SuperKgPerCell: s.SuperKgPerCell}
 	if r.IntN(4) == 0 {
 		c = forecast.Change{SuperUndrawn: cells, SuperKgPerCell: s.SuperKgPerCell}
 	}
 	s.Apply(&c)
+	return c
 }
 
-// lookAt is what a keeper makes of a state at the depth of the look: brood told in all by
+// Sight is a look at a colony that lives by the forecast's own rules.
+type Sight struct {
+	On    season.Moment
+	Depth look.Depth
+	Bias  float64 // of all that is counted, as a logarithm
+}
+
+// Look is what a keeper makes of a state at the depth of the look: brood told in all by
 // frames, by stages on faces, and not at all from above, where the nest was weighed.
-func lookAt(s *forecast.State, p *forecast.Parameters, t *Truth, r *rand.Rand) colony.Estimate {
+func (x Sight) Look(s *forecast.State, p *forecast.Parameters, r *rand.Rand) colony.Estimate {
 	o := look.DefaultObserver.Boxes
-	switch t.Depth {
+	switch x.Depth {
 	case look.ByFace:
 		o = look.DefaultObserver.Faces
 	case look.BySeams:
 		o.Brood, o.Stores, o.Super, o.Bees, o.Pollen = 0.5, 0.12, 0.2, look.DefaultObserver.Seams.Bees, 0.6
 	}
-	off := func(sd float64) float64 { return math.Exp(sd * r.NormFloat64()) }
+	off := func(sd float64) float64 { return math.Exp(sd*r.NormFloat64() + x.Bias) }
 	nest := r.NormFloat64()
 	above := forecast.SameEye*nest + math.Sqrt(1-forecast.SameEye*forecast.SameEye)*r.NormFloat64()
-	kg, super := math.Exp(o.Stores*nest), math.Exp(o.Super*above)
+	kg, super := math.Exp(o.Stores*nest+x.Bias), math.Exp(o.Super*above+x.Bias)
+	brood, pollen := off(o.Brood), off(o.Pollen)
+	if x.Depth != look.BySeams { // combs were seen, and nobody sees more comb than there is
+		const emptyOff = 0.15
+		cells := [4]float64{
+			s.Brood(), s.PollenCells, (s.NestHoney + p.NectarCells*s.NestNectar) / s.NestKgPerCell, s.NestFree(p),
+		}
+		all, seen := 0.0, 0.0
+		for i, by := range [4]float64{brood, pollen, kg, off(emptyOff) / math.Exp(x.Bias)} {
+			all, seen = all+cells[i], seen+cells[i]*by
+		}
+		brood, pollen, kg = brood*all/seen, pollen*all/seen, kg*all/seen
+		if s.SuperDrawn > 0 {
+			used := (s.SuperHoney + p.NectarCells*s.SuperNectar) / s.SuperKgPerCell
+			super *= s.SuperDrawn / (used*super + s.SuperFree(p)*off(emptyOff)/math.Exp(x.Bias))
+		}
+	}
 	const openOff, fewEggs, fewBrood = 0.25, 150, 300
 	q := colony.QueenEvidence{
-		Day: t.On, Looked: t.Depth != look.BySeams, Eggs: s.EggCount() > fewEggs, Larvae: s.LarvaCount() > fewBrood,
+		Day: x.On.Day, Looked: x.Depth != look.BySeams, Eggs: s.EggCount() > fewEggs, Larvae: s.LarvaCount() > fewBrood,
 		Capped: s.CappedCount() > fewBrood,
 	}
 	if !q.Looked {
 		q = colony.QueenEvidence{}
 	}
 	e := colony.Estimate{
-		Day: t.On, Seen: t.On, Stages: q.Looked, BeesFrom: colony.Measured, Depth: string(t.Depth),
-		Drone: s.DroneCount() * off(o.Brood), Pollen: s.PollenCells * off(o.Pollen), NestHoney: s.NestHoney * kg,
+		Day: x.On.Day, Seen: x.On.Day, Stages: q.Looked, BeesFrom: colony.Measured, Depth: string(x.Depth),
+		Drone: s.DroneCount() * off(o.Brood), Pollen: s.PollenCells * pollen, NestHoney: s.NestHoney * kg,
 		NestNectar: s.NestNectar * kg, SuperHoney: s.SuperCapped * super,
-		SuperNectar: (s.SuperHoney - s.SuperCapped + s.SuperNectar) * super * off(openOff),
+		SuperNectar: (s.SuperHoney - s.SuperCapped + s.SuperNectar) * super * off(openOff) / math.Exp(x.Bias),
 		NestDrawn:   s.NestDrawn, NestUndrawn: s.NestUndrawn, SuperDrawn: s.SuperDrawn, SuperUndrawn: s.SuperUndrawn,
 		NestKgPerCell: s.NestKgPerCell, SuperKgPerCell: s.SuperKgPerCell, Bees: s.Bees() * off(o.Bees), Spread: o, Queen: q,
 	}
-	switch t.Depth {
+	switch x.Depth {
 	case look.ByFace:
 		own := off(o.Brood)
 		e.Eggs, e.Larvae, e.Capped = s.EggCount()*own*off(
@@ -231,13 +255,13 @@ func lookAt(s *forecast.State, p *forecast.Parameters, t *Truth, r *rand.Rand) c
 			0.05,
 		)
 	case look.ByBox:
-		eggs, larvae, capped := look.Stages(q, t.SeasonDay())
-		brood := s.Brood() * off(o.Brood)
-		e.Eggs, e.Larvae, e.Capped = brood*eggs, brood*larvae, brood*capped
+		eggs, larvae, capped := look.Stages(q, x.On.Bees)
+		told := s.Brood() * brood
+		e.Eggs, e.Larvae, e.Capped = told*eggs, told*larvae, told*capped
 	default: // as usual for so many bees in the season
-		brood := e.Bees * season.BroodPerBee.On(float64(t.SeasonDay()))
-		eggs, larvae, capped := look.Stages(colony.QueenEvidence{}, t.SeasonDay())
-		e.Eggs, e.Larvae, e.Capped = brood*eggs, brood*larvae, brood*capped
+		told := e.Bees * season.BroodPerBee.On(float64(x.On.Bees))
+		eggs, larvae, capped := look.Stages(colony.QueenEvidence{}, x.On.Bees)
+		e.Eggs, e.Larvae, e.Capped = told*eggs, told*larvae, told*capped
 	}
 	hold(&e, p)
 	return e

@@ -1,0 +1,148 @@
+package forecast
+
+import (
+	"math"
+
+	"kembo/core/brood"
+	"kembo/core/colony"
+	"kembo/core/season"
+)
+
+// What a first look leaves of a colony is drawn in three steps: each content off by what the
+// look may be off; the young brood as this member's queen lays; and all of it filling the comb
+// that is there, each giving way by how much it is in doubt. Empty cells were seen like the
+// rest: a nest in which there were hardly any has hardly any in every member.
+
+// asCounted lays brood as it was counted. Where its stages were not painted, the eggs are in
+// part what this member's queen lays now.
+func (s *State) asCounted(
+	e *colony.Estimate, p *Parameters, stages, counted float64, z func(int) float64, seasonDay int,
+) {
+	off := func(sd float64, purpose int) float64 { return math.Exp(sd * z(purpose)) }
+	eggs := e.Eggs * off(stages, forEggs)
+	larvae, sealed := e.Larvae*off(larvaePart*stages, forYoung), e.Capped*off(sealedPart*stages, forSealed)
+	if !e.Painted() && eggs > 0 {
+		lays := brood.EggDays * min(
+			s.QueenPeak*season.LayingOn(seasonDay), p.NurseLoad*nurseShare*e.Bees,
+			e.NestFree()*p.FindableShare+e.Capped/brood.CappedDays,
+		)
+		if lays > 0 {
+			eggs = math.Exp((1-eggsByQueen)*math.Log(eggs) + eggsByQueen*math.Log(lays))
+		}
+	}
+	if all := eggs + larvae + sealed; all > 0 {
+		counted *= e.Brood() / all // in all it is what was counted
+	}
+	s.lays(eggs*counted, larvae*counted, sealed*counted)
+}
+
+// eggsByQueen is how much of the eggs, where brood was counted without its stages, is told by
+// the queen: two stages that are each known to a fifth weigh about so against one that the
+// season splits off with stagesSD. Derived.
+const eggsByQueen = 0.7
+
+// lays spreads brood over the days of its stages.
+func (s *State) lays(eggs, larvae, sealed float64) {
+	for i := range s.Eggs {
+		s.Eggs[i] = eggs / brood.EggDays
+	}
+	for i := range s.Larvae {
+		s.Larvae[i] = larvae / brood.LarvaDays
+	}
+	for i := range s.Capped {
+		s.Capped[i] = sealed / brood.CappedDays
+	}
+}
+
+// asUsual lays brood that nobody has seen: what this member's queen has laid in the last
+// three weeks by the season, as far as its bees could rear it.
+func (s *State) asUsual(e *colony.Estimate, p *Parameters, z func(int) float64, seasonDay int) {
+	was := math.Exp(laidUnseen * z(forBrood))
+	could := p.NurseLoad * nurseShare * e.Bees * math.Exp(e.Spread.Bees*z(forBees))
+	laid := func(ago int) float64 { return min(s.QueenPeak*season.LayingOn(seasonDay-ago), could) * was }
+	for i := range s.Eggs {
+		s.Eggs[i] = laid(i)
+	}
+	lives := 1.0
+	for i := range s.Larvae {
+		lives *= 1 - (1-p.EggToAdult)/lossOver
+		s.Larvae[i] = laid(brood.EggDays+i) * lives
+	}
+	for i := range s.Capped {
+		s.Capped[i] = laid(brood.EggDays+brood.LarvaDays+i) * p.EggToAdult
+	}
+}
+
+// laidUnseen is how far what was laid in the last weeks differs from what the season and the
+// bees have it, as the standard deviation of the logarithm. Source: none; guess.
+const laidUnseen = 0.35
+
+// reconcile brings what was seen of the nest and above it into the comb that is there: what is
+// too much or too little is shared out by how far each may be off, empty cells among them.
+func (s *State) reconcile(e *colony.Estimate, p *Parameters, z func(int) float64) {
+	free := func(seen float64, purpose int) (cells, sd float64) {
+		return seen*math.Exp(emptySD*z(purpose)) + coarseEmpty*z(purpose+1), emptySD*seen + coarseEmpty
+	}
+	if s.NestDrawn > 0 {
+		empty, sd := free(e.NestFree(), forEmpty)
+		x := [...]float64{
+			s.broodCells,
+			s.PollenCells,
+			(s.NestHoney + p.NectarCells*s.NestNectar) / s.NestKgPerCell,
+			empty,
+		}
+		k := shared(s.NestDrawn, x[:], []float64{
+			e.Spread.Brood * x[0], e.Spread.Pollen*x[1] + 1, e.Spread.Stores * x[2], sd,
+		})
+		for _, c := range [...][]float64{s.Eggs[:], s.Larvae[:], s.Capped[:], s.Drone[:]} {
+			for i := range c {
+				c[i] *= k[0]
+			}
+		}
+		s.PollenCells *= k[1]
+		s.NestHoney *= k[2]
+		s.NestNectar *= k[2]
+	}
+	if s.SuperDrawn > 0 && s.SuperKgPerCell > 0 {
+		empty, sd := free(seenAbove(e, p), forEmptyAbove)
+		x := [...]float64{(s.SuperHoney + p.NectarCells*s.SuperNectar) / s.SuperKgPerCell, empty}
+		k := shared(s.SuperDrawn, x[:], []float64{e.Spread.Super * x[0], sd})
+		s.SuperHoney *= k[0]
+		s.SuperCapped *= k[0]
+		s.SuperNectar *= k[0]
+	}
+	s.tally()
+}
+
+// seenAbove is the empty drawn cells above the nest as a look has them.
+func seenAbove(e *colony.Estimate, p *Parameters) float64 {
+	open := ripeOpen + (1-ripeOpen)*p.NectarCells
+	return max(0, e.SuperDrawn-(e.SuperHoney+open*e.SuperNectar)/e.SuperKgPerCell)
+}
+
+// How far a count of empty comb may be off: a share, and what counting by halves of frames
+// leaves. Source: none; guesses, the share as of stores counted.
+const emptySD, coarseEmpty = 0.18, 900
+
+// shared returns the factors by which parts that should fill a whole are changed to do so,
+// each by the square of how far it may be off; none to less than a tenth.
+func shared(whole float64, x, sd []float64) (k [4]float64) {
+	sum, v := 0.0, 0.0
+	for i := range x {
+		sum += x[i]
+		v += sd[i] * sd[i]
+	}
+	over := 0.0
+	if v > 0 {
+		over = (sum - whole) / v
+	}
+	for i := range x {
+		if k[i] = 1; x[i] > 0 {
+			k[i] = max(leastPart, 1-over*sd[i]*sd[i]/x[i])
+		}
+	}
+	return k
+}
+
+// leastPart is the least share of a part that is left of it. Rounding.
+const leastPart = 0.1
