@@ -56,6 +56,10 @@ func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 	s.work(p, c, y)
 }
 
+// manyLarvae are those from which on nurses who have none to feed are idle and go out: with no
+// brood, as in a swarm, they build and keep. Source: none; guess, held by how packages dwindle.
+const manyLarvae = 3000.0
+
 // mostDie is the share of the foragers that a day takes at most.
 const mostDie = 0.9
 
@@ -74,7 +78,7 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 	// Nurses with few larvae to feed go out sooner, so larger colonies, with one
 	// queen each, have more of their bees in the field.
 	if idle := s.House - s.larvae*(1/(brood.LarvaDays*p.NurseLoad)); idle > 0 {
-		toField += p.RecruitIdle * idle
+		toField += p.RecruitIdle * idle * least(1, s.larvae*(1/manyLarvae))
 	}
 	toField = most(0, toField*flying)
 	s.House -= toField

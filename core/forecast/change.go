@@ -178,6 +178,8 @@ func (s *State) Befall(p *Parameters, c *Change) {
 
 // donate takes shares of bees and brood out of the hive.
 func (s *State) donate(c *Change) {
+	s.Ledger.Taken += s.Crops * c.BeesOut
+	s.Crops *= 1 - c.BeesOut
 	for _, b := range [...]*float64{&s.House, &s.Foragers, &s.Winter} {
 		gone := *b * c.BeesOut
 		*b -= gone

@@ -82,7 +82,7 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 			}
 			s.Step(&p, &c)
 			l := &s.Ledger
-			if got, want := s.Stores(), sugar0+l.NectarIn+l.Fed+l.Brought-l.Eaten-l.WaxHoney-l.Taken-l.SwarmHoney; !close2(got, want) {
+			if got, want := s.Stores()+s.Crops, sugar0+l.NectarIn+l.Fed+l.Brought-l.Eaten-l.WaxHoney-l.Taken-l.SwarmHoney; !close2(got, want) {
 				t.Fatalf("member %d day %d: %.9f kg in store, flows say %.9f", m, i, got, want)
 			}
 			if got, want := s.Bees(), bees0+l.BeesCame+l.Emerged-l.BeesDied-l.BeesLeft; !close2(got, want) {

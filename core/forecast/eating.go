@@ -23,8 +23,8 @@ func (s *State) eat(p *Parameters, c *Condition, t *Today) {
 	cold := s.tight(p, c)
 	if cold {
 		s.creep(p)
-		got = s.take(least(need, s.Reach))
-		s.Reach -= got
+		got = s.take(least(need, s.Reach+s.Crops))
+		s.Reach = most(0, s.Reach-got)
 	} else {
 		got = s.take(need)
 		s.Reach = s.Stores()
@@ -54,10 +54,13 @@ const fed, starveBrood = 0.999, 0.5
 // restless is how many times as much as winter bees the others eat in a cluster.
 const restless = 2
 
-// take removes kg of stores, nectar first, and returns what it could get.
+// take removes kg of stores, what is in crops and nectar first, and returns what it could get.
 func (s *State) take(kg float64) float64 {
 	left := kg
-	d := least(left, s.NestNectar)
+	d := least(left, s.Crops)
+	s.Crops -= d
+	left -= d
+	d = least(left, s.NestNectar)
 	s.NestNectar -= d
 	left -= d
 	d = least(left, s.SuperNectar)

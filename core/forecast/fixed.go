@@ -40,6 +40,8 @@ func Fixed() []season.FixedRow {
 			"house bees from which on drones are reared, and share of the nest's comb they take at most",
 			of(dronesLeast, dronesMost), common,
 		),
+		row("manyLarvae", "larvae from which on nurses with none to feed go out sooner", of(manyLarvae),
+			"none; guess, held by how packages dwindle"),
 		row("mostDie", "share of the foragers that a day takes at most", of(mostDie), guess),
 		row(
 			"frostSpan", "°C over which a frost goes from stopping the queen to leaving her alone", of(frostSpan),
@@ -61,14 +63,16 @@ func Fixed() []season.FixedRow {
 		),
 		row("coolRipening", "ripening on a cool day against a warm one", of(coolRipening), guess),
 		row(
-			"drawnFromKg, drawnSoon",
-			"kg of a good day from which undrawn comb counts as room, and for how many days of drawing",
-			of(drawnFromKg, drawnSoon), guess,
+			"cropsHoldMg, freshShare, bareNest",
+			"mg of honey a bee that has no cell for it; share of new comb that the queen comes to first; of "+
+				"drawn comb under which a colony has only just come",
+			of(cropsHoldMg, freshShare, bareNest), guess,
 		),
 		row(
-			"waxShare, drawLeast",
-			"share of the nectar that a day may turn into wax, and of the foundation above that is in reach at once",
-			of(waxShare, drawLeast), guess,
+			"waxShare, honeyShare, drawLeast, spareFromKg, drawIncomeBees",
+			"share of the nectar that a day may turn into wax, of honey where comb is short, and of the foundation above that is in reach at once; kg "+
+				"with no cell from which on they build without income; bees of the colony that DrawIncome is of",
+			of(waxShare, honeyShare, drawLeast, spareFromKg, drawIncomeBees), guess,
 		),
 		row("heldLeast", "eggs a day under which the season holds her, not room", of(heldLeast), guess),
 		row("flowLeast", "kg of a good day for room to store to matter", of(flowLeast), common),

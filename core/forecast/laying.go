@@ -11,7 +11,7 @@ func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
 	}
 	nurses := s.House + p.WinterNurse*s.Winter
 	want = least(want, p.NurseLoad*nurses)
-	if kg := s.Stores(); kg < p.StoresForFull {
+	if kg := s.Stores() + s.Crops; kg < p.StoresForFull {
 		want *= kg / p.StoresForFull
 	}
 	if s.PollenCells < p.PollenForFull {
@@ -30,6 +30,8 @@ func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
 	// late.
 	room := s.free(p) * p.FindableShare * (1 - p.LowDrag*s.Low)
 	s.Low *= 1 - p.LowEases
+	// Of comb that is just drawn she takes her share before nectar does.
+	room = most(room, least(s.fresh*freshShare, s.NestDrawn-s.broodCells))
 	t.WithRoom = want
 	laid := least(want, room)
 	t.Laid = laid
@@ -48,6 +50,10 @@ func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
 		s.Ledger.DroneLaid += drone
 	}
 }
+
+// freshShare is the share of the cells drawn the day before that a queen comes to first.
+// Source: none; guess.
+const freshShare = 0.6
 
 // frostSpan is the degrees over which a frost goes from stopping the queen to
 // leaving her alone. Source: none; guess.

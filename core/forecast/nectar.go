@@ -27,7 +27,10 @@ func (s *State) forage(p *Parameters, c *Condition, t *Today) {
 		s.SuperNectar += toSuper
 		superRoom -= toSuper
 		t.In = toNest + toSuper
-		s.Ledger.NectarIn += t.In
+		// What finds no cell stays in crops, as far as they hold it; no more is fetched.
+		kept := most(0, least(t.Potential-t.In, s.Bees()*cropsHoldMg*1e-6-s.Crops))
+		s.Crops += kept
+		s.Ledger.NectarIn += t.In + kept
 	}
 	if t.Potential > openFromKg && s.SuperAccess < inUse && s.SuperDrawn+s.SuperUndrawn > 0 {
 		start := p.SuperStart
@@ -41,6 +44,10 @@ func (s *State) forage(p *Parameters, c *Condition, t *Today) {
 	s.carryUp(p, c, nestFree, most(0, superRoom))
 	s.gatherPollen(p, c, pollen)
 }
+
+// cropsHoldMg is the honey that bees hold in their crops who have no cell for it, mg a bee.
+// Source: as of a swarm, SwarmCropMg.
+const cropsHoldMg = 30
 
 // What the flow must bring in a day for bees to go up into a new super, kg.
 const openFromKg = 0.1
@@ -132,27 +139,15 @@ func (s *State) ripen(p *Parameters, c *Condition) {
 	s.SuperCapped = least(s.SuperHoney, s.SuperCapped+capping*most(0, s.SuperHoney-s.SuperCapped))
 }
 
-// Ripening on a cool day against a warm one; the good day, kg, from which on
-// undrawn comb counts as room, and for how many days of drawing.
-const (
-	coolRipening = 0.5
-	drawnFromKg  = 0.3
-	drawnSoon    = 2
-)
+// coolRipening is ripening on a cool day against a warm one.
+const coolRipening = 0.5
 
-// roomKg returns the kg of honey that the cells within reach above the nest,
-// and those the nest can spare, could still take as nectar. Undrawn comb next
-// to them counts for what would be drawn in two days of income.
+// roomKg returns the kg of honey that the cells within reach above the nest, and those the nest
+// can spare, could still take as nectar. Foundation is none: it is room once it is drawn.
 func (s *State) roomKg(p *Parameters, t *Today) float64 {
-	able := 0.0
-	if t.GoodDay > drawnFromKg {
-		able = drawnSoon * p.DrawCells * s.House
-	}
-	drawAbove := least(s.SuperUndrawn, able)
-	drawBelow := least(s.NestUndrawn, able-drawAbove)
 	// A super just put on counts for what will be in use in two or three days.
 	soon := s.SuperAccess + (1-s.SuperAccess)*p.AccessSoon
-	above := s.SuperFree(p)*soon + drawAbove
-	spare := most(0, s.free(p)+drawBelow-p.SpareDays*t.WithRoom)
+	above := s.SuperFree(p) * soon
+	spare := most(0, s.free(p)-p.SpareDays*t.WithRoom)
 	return (above*s.SuperKgPerCell + spare*s.NestKgPerCell) / p.NectarCells
 }

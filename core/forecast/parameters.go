@@ -31,6 +31,7 @@ type Parameters struct {
 	PollenPerLarva   float64
 	WaxHoneyMg       float64
 	DrawCells        float64
+	DrawUrge         float64
 	GoodDayHours     float64
 	StoreMarginDays  float64
 	LayShortfall     float64
@@ -101,8 +102,8 @@ func Defaults() Parameters {
 		HouseDeath: 0.006, ForagerDeathBase: 0.015, ForagerDeathHour: 0.0105, WinterDeath: 0.0040, RecruitAlpha: 0.25,
 		RecruitSigma: 0.75, LoadPerHourMg: 26, NectarCollectors: 0.75, NectarCells: 2.5, RipeningShare: 0.25,
 		NestPull: 2.6, SuperStart: 0.28, ClearBelow: 11000, ClearShare: 0.05, ExcluderDrag: 0.65, HouseEatMg: 7,
-		ForagerEatMg: 11, WinterEatMg: 1.6, LarvaEatMg: 24, BroodHeatMg: 1.0, PollenPerLarva: 0.14, WaxHoneyMg: 109,
-		DrawCells: 0.16, GoodDayHours: 7, StoreMarginDays: 2.5, LayShortfall: 0.2, WinterNurse: 0.7,
+		ForagerEatMg: 11, WinterEatMg: 1.6, LarvaEatMg: 24, BroodHeatMg: 1.0, PollenPerLarva: 0.14, WaxHoneyMg: 65,
+		DrawCells: 0.22, DrawUrge: 0.8, GoodDayHours: 7, StoreMarginDays: 2.5, LayShortfall: 0.2, WinterNurse: 0.7,
 		WinterSpent: 0.03, PollenForFull: 1500, LidDrag: 0.6, NectarUp: 0.12, AccessSoon: 0.5, ColdHeat: 0.08,
 		DrawIncome: 0.25, DrawWarmth: 9, FullFlight: 4, DroneDeath: 0.033, DronesOut: 0.14, StoresForFull: 2,
 		BodyReserve: 0.3, FrostStop: -6, LowDrag: 0.5, LowEases: 0.05, EmergencyDays: 24, SwarmQueenDays: 19,

@@ -85,6 +85,9 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, seasonDay int, h uin
 	house = min(house, housesMost)
 	s.House = bees * (1 - winter) * house
 	s.Foragers = bees * (1 - winter) * (1 - house)
+	if s.NestDrawn < bareNest*(s.NestDrawn+s.NestUndrawn) { // a swarm: what it has, it brought in its crops
+		s.Crops = cropsHoldMg * 1e-6 * s.Bees()
+	}
 	s.SuperAccess = access(&s, p)
 	if e.Stack.OverScreen {
 		s.Warmed = screenWarmth
@@ -99,6 +102,9 @@ func draw(e *colony.Estimate, p *Parameters, excluder bool, seasonDay int, h uin
 	s.Reach = s.withinReach(p)
 	return s
 }
+
+// bareNest is the share of drawn comb under which a colony has only just come. Source: none; guess.
+const bareNest = 0.1
 
 // access is how far supers that hold something are in use.
 func access(s *State, p *Parameters) float64 {

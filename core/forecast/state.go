@@ -33,6 +33,8 @@ type State struct {
 	SuperHoney, SuperNectar float64
 	SuperCapped             float64 // of SuperHoney
 	Reach                   float64 // kg the cluster can get at while the cold holds it
+	Crops                   float64 // kg in the bees' crops that found no cell
+	fresh                   float64 // cells of the nest that were drawn the day before
 
 	NestDrawn, NestUndrawn   float64
 	SuperDrawn, SuperUndrawn float64
@@ -236,7 +238,8 @@ func (s *State) step(p *Parameters, c *Condition, t *Today) {
 	s.press(p, y, t)
 	s.eat(p, c, t)
 	s.ripen(p, c)
-	if s.NestUndrawn+s.SuperUndrawn > 0 && t.Potential >= p.DrawIncome {
+	s.fresh = 0
+	if s.NestUndrawn+s.SuperUndrawn > 0 {
 		s.draw(p, c, t)
 	}
 	t.Stores = s.Stores()

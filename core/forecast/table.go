@@ -92,12 +92,18 @@ func Table() []Row {
 			"derived: 125 mg per worker reared (Rosov 1944), 150 mg a cell", true,
 		},
 		{
-			"WaxHoneyMg", p.WaxHoneyMg, "mg honey per cell drawn", 80, 115,
-			"Whitcomb 1946: 8.4 kg honey per kg wax; 77,000 cells/kg", true,
+			"WaxHoneyMg", p.WaxHoneyMg, "mg honey per cell drawn on foundation", 50, 80,
+			"Whitcomb 1946: 8.4 kg honey per kg wax; 77,000 cells/kg, of which a sheet of 71 g a deep frame brings two " +
+				"fifths",
+			true,
 		},
 		{
 			"DrawCells", p.DrawCells, "cells/day per house bee", 0.08, 0.3,
 			"common practice: a box of foundation in ten days of good flow", false,
+		},
+		{
+			"DrawUrge", p.DrawUrge, "times more where the nest is short of comb", 0.4, 1.4,
+			"common practice: a swarm draws ten combs in two to four weeks", false,
 		},
 		{"GoodDayHours", p.GoodDayHours, "flight hours", 6, 9, "common practice", false},
 		{"StoreMarginDays", p.StoreMarginDays, "good days' intake", 2, 3, "values I: two to three", false},
