@@ -7,7 +7,6 @@ import (
 	"strings"
 	"time"
 
-	"kembo/core/forecast"
 	"kembo/core/season"
 	"kembo/store"
 )
@@ -33,9 +32,11 @@ func (y NewYard) checked(operation string) (store.Yard, error) {
 	case y.Hemisphere != string(season.North) && y.Hemisphere != string(season.South):
 		return store.Yard{}, &FieldError{"hemisphere", "choose north or south"}
 	}
-	if _, err := season.ClimateFor(y.Climate); err != nil {
+	climate, err := season.ClimateFor(y.Climate)
+	if err != nil {
 		return store.Yard{}, &FieldError{"climate", err.Error()}
 	}
+	y.Hemisphere = string(climate.Half(season.Hemisphere(y.Hemisphere)))
 	if _, err := time.LoadLocation(y.Zone); err != nil || y.Zone == "" {
 		return store.Yard{}, &FieldError{"zone", fmt.Sprintf("%q is not a time zone; write it as Europe/London", y.Zone)}
 	}
@@ -82,7 +83,11 @@ func (s *Service) MakeYard(ctx context.Context, y NewYard) error {
 		}
 	}
 	var bloom []store.Bloom
-	for _, b := range forecast.UsualBloom {
+	climate, err := season.ClimateFor(row.Climate)
+	if err != nil {
+		return err
+	}
+	for _, b := range climate.UsualBloom() {
 		bloom = append(bloom, store.Bloom(b))
 	}
 	err = s.store.AddYard(ctx, row, bloom, by)

@@ -95,7 +95,11 @@ func rhythmOn(y store.Yard, on day.Day) day.Day {
 
 // restsOn reports whether a yard is in its winter rhythm on a day.
 func restsOn(y store.Yard, on day.Day) bool {
-	return season.WinterRest.Holds(season.DayOf(on, season.Hemisphere(y.Hemisphere)))
+	c, err := season.ClimateFor(y.Climate)
+	if err != nil {
+		c = season.Climate{} // of a file that knows more climates: the reference
+	}
+	return season.WinterRest.Has(season.Place{Climate: c, Hemisphere: season.Hemisphere(y.Hemisphere)}.On(on))
 }
 
 // springVisit returns the day on which a yard that rests is visited again at the

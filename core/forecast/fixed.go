@@ -40,6 +40,8 @@ func Fixed() []season.FixedRow {
 			"house bees from which on drones are reared, and share of the nest's comb they take at most",
 			of(dronesLeast, dronesMost), common,
 		),
+		row("dearthFlow, dearthDays", "flow under which there is a dearth, and days that it takes to be felt",
+			of(dearthFlow, dearthDays), guess),
 		row("manyLarvae", "larvae from which on nurses with none to feed go out sooner", of(manyLarvae),
 			"none; guess, held by how packages dwindle"),
 		row("mostDie", "share of the foragers that a day takes at most", of(mostDie), guess),

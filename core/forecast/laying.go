@@ -9,6 +9,10 @@ func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
 	if s.Caged {
 		want = 0
 	}
+	// Nothing in flower is felt within a week or two, and she lays less.
+	poor := most(0, 1-c.Flow*(1/dearthFlow))
+	s.dearth += (poor - s.dearth) * (1 / dearthDays)
+	want *= 1 - p.DearthHolds*s.dearth
 	nurses := s.House + p.WinterNurse*s.Winter
 	want = least(want, p.NurseLoad*nurses)
 	if kg := s.Stores() + s.Crops; kg < p.StoresForFull {
@@ -50,6 +54,10 @@ func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
 		s.Ledger.DroneLaid += drone
 	}
 }
+
+// dearthFlow is the flow under which there is a dearth, dearthDays how long it takes to be felt.
+// Source: none; guesses.
+const dearthFlow, dearthDays = 0.05, 10.0
 
 // freshShare is the share of the cells drawn the day before that a queen comes to first.
 // Source: none; guess.

@@ -92,6 +92,7 @@ type Parameters struct {
 	SwarmCapped      float64
 	CoolUnder        float64
 	WideCold         float64
+	DearthHolds      float64
 	RecruitIdle      float64
 }
 
@@ -113,6 +114,6 @@ func Defaults() Parameters {
 		RipenWarmth: 10, SpareDays: 4, DrawNestDays: 6, DrawSuperDays: 4, UnderWarmth: 10, UnderStart: 0.12,
 		InCluster: 8, ColdFrom: 3, TightC: -1, ReachSpread: 1.5, BroodHolds: 400, Creep: 0.05, StarveDeath: 0.2,
 		StarveCold: 0.55, Mates: 0.75, SwarmCups: 2.5, SwarmCharged: 0.15, SwarmCapped: 0.35, CoolUnder: 15,
-		WideCold: 0.3, RecruitIdle: 0.03,
+		WideCold: 0.3, DearthHolds: 0.45, RecruitIdle: 0.03,
 	}
 }

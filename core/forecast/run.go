@@ -284,10 +284,10 @@ func HorizonFor(now season.Moment) int {
 	switch {
 	case !far.Has(now):
 		return inSeason
-	case now.Calendar > far.By:
-		return year - now.Calendar + far.By
+	case now.Bees > far.By:
+		return year - now.Calendar + now.Climate.CalendarDay(far.By)
 	}
-	return far.By - now.Calendar
+	return now.Climate.CalendarDay(far.By) - now.Calendar
 }
 
 // Usual reserves in kg below which food counts as out. Source: common

@@ -35,6 +35,7 @@ type State struct {
 	Reach                   float64 // kg the cluster can get at while the cold holds it
 	Crops                   float64 // kg in the bees' crops that found no cell
 	fresh                   float64 // cells of the nest that were drawn the day before
+	dearth                  float64 // how long nothing has been in flower: 0 to 1, as it is felt
 
 	NestDrawn, NestUndrawn   float64
 	SuperDrawn, SuperUndrawn float64

@@ -273,6 +273,10 @@ func Table() []Row {
 			"common practice that weak nests do better in one box; size a guess", false,
 		},
 		{
+			"DearthHolds", p.DearthHolds, "share of laying in a long dearth", 0.2, 0.7,
+			"common practice that queens cut back in a dearth; size a guess", false,
+		},
+		{
 			"RecruitIdle", p.RecruitIdle, "per day, more for idle nurses", 0, 0.08,
 			"Farrar 1937: larger colonies store more a bee; size a guess", true,
 		},

@@ -13,7 +13,7 @@ type Site struct {
 	Yard       string // id; colonies of a yard share weather and flow draws
 	Hemisphere season.Hemisphere
 	Climate    season.Climate
-	Bloom      []season.Bloom             // the yard's calendar; empty: UsualBloom
+	Bloom      []season.Bloom             // the yard's calendar; empty: the usual of its climate
 	Weather    map[day.Day]season.Weather // known and forecast weather
 	Flow       map[day.Day]float64        // known intensities, which override bloom
 }
@@ -29,16 +29,6 @@ func (s Site) WeatherOn(d day.Day) season.Weather {
 		return w
 	}
 	return s.Climate.Usual(d, season.DayOf(d, s.Hemisphere))
-}
-
-// UsualBloom stands in where a yard has no calendar: a spring flow, a main
-// flow and a late one. Source: common practice, no source.
-var UsualBloom = []season.Bloom{
-	{Plant: "early pollen", From: 40, PeakFrom: 70, PeakTo: 112, To: 125, Strength: 0.14, Pollen: 1},
-	{Plant: "spring flow", From: 102, PeakFrom: 116, PeakTo: 140, To: 150, Strength: 0.6, Pollen: 1},
-	{Plant: "by the way", From: 100, PeakFrom: 120, PeakTo: 245, To: 280, Strength: 0.14, Pollen: 0.8},
-	{Plant: "main flow", From: 150, PeakFrom: 162, PeakTo: 192, To: 204, Strength: 0.9, Pollen: 0.9},
-	{Plant: "late flow", From: 205, PeakFrom: 218, PeakTo: 245, To: 265, Strength: 0.2, Pollen: 0.8},
 }
 
 // Spreads of what a yard's colonies share. Source: none; guesses, to be
@@ -93,7 +83,7 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 	}
 	bloom := site.Bloom
 	if len(bloom) == 0 {
-		bloom = UsualBloom
+		bloom = site.Climate.UsualBloom()
 	}
 	beesDay := site.Climate.BeesDays()
 	for i := range days {

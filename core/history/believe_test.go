@@ -72,7 +72,7 @@ func TestASwarmIsASurprise(t *testing.T) {
 		b.Surprises[0].Tests[0].Of != forecast.OfBees {
 		t.Fatalf("surprises: %+v", b.Surprises)
 	}
-	if said := b.Findings(season.Moment{Calendar: 150}, measure.Units{}); !strings.Contains(said[0], "bees found") ||
+	if said := b.Findings(season.Moment{Calendar: 150, Bees: 150}, measure.Units{}); !strings.Contains(said[0], "bees found") ||
 		!strings.Contains(said[0], "swarm") {
 		t.Errorf("it is told as %q", said[0])
 	}
@@ -179,7 +179,7 @@ func TestAHarvestIsNoSurprise(t *testing.T) {
 		t.Fatal(err)
 	}
 	if len(b.Surprises) != len(before.Surprises) {
-		t.Errorf("a harvest is told as %v", b.Findings(season.Moment{Calendar: 165}, measure.Units{}))
+		t.Errorf("a harvest is told as %v", b.Findings(season.Moment{Calendar: 165, Bees: 165}, measure.Units{}))
 	}
 	if n, m := len(before.Tests), len(b.Tests); m > n+1 {
 		t.Errorf("%d tests after the look, %d after the weighing", n, m)

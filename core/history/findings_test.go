@@ -18,7 +18,7 @@ func TestFindingsAreFindings(t *testing.T) {
 	on := day.Of(2026, 5, 20)
 	says := func(b history.Believed) string {
 		t.Helper()
-		return strings.Join(b.Findings(season.Moment{Calendar: 140}, measure.Units{}), " ")
+		return strings.Join(b.Findings(season.Moment{Calendar: 140, Bees: 140}, measure.Units{}), " ")
 	}
 	blank := says(history.Believed{Estimate: &colony.Estimate{}})
 	if !strings.Contains(blank, "not looked at") || !strings.Contains(blank, "never checked") ||
@@ -79,7 +79,7 @@ func TestNotTouchedIsNotLooked(t *testing.T) {
 		l.Queen = tt.q
 		es = append(es, history.Entry{ID: "q", Day: d0 + 3, Kind: history.KindLook, Body: l})
 		b := fold(t, es)
-		said := strings.Join(b.Findings(season.Moment{Calendar: 150, Day: d0 + 3}, measure.Units{}), " ")
+		said := strings.Join(b.Findings(season.Moment{Calendar: 150, Bees: 150, Day: d0 + 3}, measure.Units{}), " ")
 		told := strings.Contains(said, "laid") || strings.Contains(said, "laying")
 		if tt.says == "" && told || !strings.Contains(said, tt.says) {
 			t.Errorf("%s: %q, want %q", tt.name, said, tt.says)

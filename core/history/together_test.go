@@ -238,7 +238,7 @@ func TestABrokenGiverIsUnknown(t *testing.T) {
 	if got, known := came(b), came(sure); got.Low > 0.2*known.Low || got.High/got.Low < 4*known.High/known.Low {
 		t.Errorf("%+v cells of brood came, and %+v where A is known", got, known)
 	}
-	said := strings.Join(b.Findings(season.Moment{Calendar: 150}, measure.Units{}), " ")
+	said := strings.Join(b.Findings(season.Moment{Calendar: 150, Bees: 150}, measure.Units{}), " ")
 	if !strings.Contains(said, "not known") {
 		t.Errorf("it is told as %q", said)
 	}

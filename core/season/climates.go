@@ -3,6 +3,7 @@ package season
 import (
 	"fmt"
 	"math"
+	"slices"
 	"strings"
 )
 
@@ -43,6 +44,21 @@ var Climates = []Climate{
 		Months{21.5, 21.5, 19.5, 16, 12.5, 10, 9.5, 10.5, 12.5, 15, 17, 19.5}),
 	byMonths("maritime-south", "Maritime south", -43, 12, 16,
 		Months{17.5, 17.5, 15.5, 12.5, 9, 6.5, 6, 7.5, 9.5, 12, 14, 16}),
+}
+
+// eitherHalf are the climates that are found north and south of the equator.
+var eitherHalf = []string{"continental", "mediterranean", "subtropical"}
+
+// Half returns the hemisphere that c is of: that of its latitude or, where there is such a
+// climate in both, the one that is asked for.
+func (c Climate) Half(asked Hemisphere) Hemisphere {
+	switch {
+	case slices.Contains(eitherHalf, c.Key):
+		return asked
+	case c.Own.LatitudeDeg < 0:
+		return South
+	}
+	return North
 }
 
 // Months are the means of the months of a calendar year, °C, January first.

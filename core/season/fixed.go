@@ -22,8 +22,23 @@ func Fixed() []FixedRow {
 			"season days whose warmth in the British Isles puts the curves of other climates",
 			of(springAnchor, autumnAnchor), "none; guess",
 		},
-		{"midsummer", "season day that no climate moves", of(midsummer), "derived: the solstice"},
+		{"midsummer", "season day of the height of the reference year", of(midsummer), "derived: the solstice"},
 		{"mostShift", "days either way that a climate moves them", of(mostShift), "none; guess"},
+		{
+			"warmthBaseC, leastRise, mostLate",
+			"°C over which warmth brings the height of the year; days from spring to it, at least; past the solstice, " +
+				"at most",
+			of(warmthBaseC, leastRise, mostLate), "none; guess",
+		},
+		{
+			"followsSpring, goneOver", "season days to which usual bloom goes with spring, and from which with autumn",
+			of(followsSpring, goneOver), "none; guess",
+		},
+		{
+			"dearthC, dearthBefore, dearthAfter",
+			"mean of the hottest month over which midsummer has a dearth, °C; days before and after the hottest",
+			of(dearthC, dearthBefore, dearthAfter), "none; guess",
+		},
 		{"coldestDay", "season day of the coldest usual day", of(coldestDay), "common practice"},
 		{
 			"usualSwingC, usualRainMM", "a usual day: °C either side of its mean, mm of rain",

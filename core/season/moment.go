@@ -27,10 +27,12 @@ type Moment struct {
 }
 
 // Phase returns the part of the year that it is.
-func (m Moment) Phase() Phase { return PhaseOf(m.Calendar) }
+func (m Moment) Phase() Phase { return PhaseOf(m.Bees) }
 
 // Swarming reports whether it is the swarm season.
 func (m Moment) Swarming() bool { return m.Phase() == Swarm }
 
-// DayOf returns the day of this season day in the same calendar year of the bees.
-func (m Moment) DayOf(seasonDay int) day.Day { return m.Day + day.Day(seasonDay-m.Calendar) }
+// DayOf returns the day of a season day of the reference year in the same season year.
+func (m Moment) DayOf(seasonDay int) day.Day {
+	return m.Day + day.Day(m.Climate.CalendarDay(seasonDay)-m.Calendar)
+}

@@ -56,8 +56,8 @@ func TestWarmestInJulyColdestInJanuary(t *testing.T) {
 	}
 }
 
-// TestBeesGoByWarmth: the curves hold in the British Isles; where spring is
-// later, so are the bees, and midsummer is midsummer everywhere.
+// TestBeesGoByWarmth: the curves hold in the British Isles; where spring is later, so are the
+// bees; and where it is fast, the height of their year comes sooner (common practice).
 func TestBeesGoByWarmth(t *testing.T) {
 	for _, c := range season.Climates {
 		last := -1
@@ -68,9 +68,28 @@ func TestBeesGoByWarmth(t *testing.T) {
 			}
 			last = b
 		}
-		if b := days[172]; b != 172 {
-			t.Errorf("%s: midsummer is bees' day %d", c.Key, b)
+		for _, at := range []int{91, 172, 258} {
+			if back := days[c.CalendarDay(at)]; back < at || back > at+3 {
+				t.Errorf(
+					"%s: bees' day %d is told to be on day %d, which is bees' day %d",
+					c.Key,
+					at,
+					c.CalendarDay(at),
+					back,
+				)
+			}
 		}
+	}
+	height := func(key string) int {
+		c, err := season.ClimateFor(key)
+		if err != nil {
+			t.Fatal(err)
+		}
+		return c.CalendarDay(172)
+	}
+	if !(height("us-south") < height("us-mid") && height("us-mid") < height("us-north") && height("uk") == 172 &&
+		height("central-europe") < 168 && height("scandinavia") > 172) {
+		t.Error("the height of the year does not go with the warmth of spring")
 	}
 	uk, _ := season.ClimateFor("uk")
 	north, _ := season.ClimateFor("scandinavia")
@@ -118,8 +137,10 @@ func TestAMomentIsTheSameHalfAYearOn(t *testing.T) {
 	if north.Bees >= north.Calendar {
 		t.Errorf("in a northern spring the bees are at day %d on day %d", north.Bees, north.Calendar)
 	}
-	if north.DayOf(season.CellChecks.From) != day.Of(2026, time.April, 15) {
-		t.Errorf("day 105 of this season is %v", north.DayOf(season.CellChecks.From))
+	// The swarm clock begins later where spring does.
+	if from := north.DayOf(season.CellChecks.From); from < day.Of(2026, time.April, 18) ||
+		from > day.Of(2026, time.May, 5) {
+		t.Errorf("day 105 of this season is %v", from)
 	}
 }
 

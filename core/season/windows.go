@@ -1,24 +1,20 @@
 package season
 
-// Window is a part of the year in which something is so or is done, in season days,
-// both ends included. One whose From is after its To goes over the turn of the year.
+// Window is a part of the year in which something is so or is done, in season days of the
+// reference year, both ends included; a climate moves it with the bees' year. One whose From is after its To goes over the turn of the year.
 type Window struct {
 	Name   string // what it bounds
 	Owner  string // the rule or part that asks
 	From   int
 	To     int
 	By     int  // the day by which it is best done; 0: any
-	Bees   bool // of the bees' year, which a climate moves; else of the calendar
+	Bees   bool // of what bees do of themselves; else of what a keeper does and looks for
 	Source string
 }
 
-// Has reports whether a moment lies in the window.
-func (w Window) Has(m Moment) bool {
-	if w.Bees {
-		return w.Holds(m.Bees)
-	}
-	return w.Holds(m.Calendar)
-}
+// Has reports whether a moment lies in the window, by the day of the reference year that its
+// climate has the bees at.
+func (w Window) Has(m Moment) bool { return w.Holds(m.Bees) }
 
 // Holds reports whether a season day lies in the window.
 func (w Window) Holds(seasonDay int) bool {
@@ -31,8 +27,7 @@ func (w Window) Holds(seasonDay int) bool {
 // The last season day, for windows that are open to the end of the year.
 const yearEnd = 367
 
-// Windows of what a keeper does and looks for. They are of the calendar for 50 to 55
-// degrees of latitude, and do not yet move with the climate.
+// Windows of what a keeper does and looks for, by the dates of 50 to 55 degrees of latitude.
 var (
 	LooksFade = Window{Name: "a look grows stale", Owner: "advice.Situation.Stale", From: 75, To: 289,
 		Source: "common practice: swarming, a lost queen and robbing grow with time in season"}

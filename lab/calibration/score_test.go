@@ -60,7 +60,7 @@ func chancesKeepTheirWord(t *testing.T, w calibration.World, score *calibration.
 			if w.Name != "own rules" {
 				off += 0.03 + 0.3*l.Told
 			}
-			if l.Forecasts >= 15 && math.Abs(l.Told-l.Were) > off {
+			if l.Forecasts >= 25 && math.Abs(l.Told-l.Were) > off {
 				t.Errorf(
 					"%s, %s within %d days: told %.3f, %.3f were (%d forecasts)", w.Name, c.Of, c.Days, l.Told,
 					l.Were, l.Forecasts,

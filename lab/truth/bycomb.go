@@ -25,7 +25,8 @@ func (w World) byComb(t *Truth, begin day.Day, lead int, r *rand.Rand) {
 	cy := combwise.YearOf(climate)
 	cy.Spring += float64(y.season)
 	cy.Autumn += float64(y.season)
-	bloom := bloomOf(combwise.Bloom(combwise.YearOf(climate)), w.Hard, r)
+	t.Site.Bloom = combwise.Bloom(combwise.YearOf(climate)) // a keeper knows what grows there
+	bloom := bloomOf(t.Site.Bloom, w.Hard, r)
 	days := lead + Horizon + 1
 	ws := weather.Draw(climate, season.North, begin, days, weather.Year{
 		WarmerC: y.warmer, Wetter: y.wetter, SpellFrom: begin + day.Day(lead+y.spell), SpellDays: y.days,

@@ -113,7 +113,7 @@ func (w World) met(site forecast.Site, begin day.Day, lead, days int, y year, r 
 		WarmerC: y.warmer, Wetter: y.wetter, SpellFrom: begin + day.Day(lead+y.spell), SpellDays: y.days,
 		DaysEarlier: -y.season,
 	}, r)
-	bloom := bloomOf(forecast.UsualBloom, true, r)
+	bloom := bloomOf(site.Climate.UsualBloom(), true, r)
 	bees := site.Climate.BeesDays()
 	level := offBy(LevelDiffers, r)
 	out := make([]forecast.Condition, days)
