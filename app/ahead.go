@@ -18,6 +18,7 @@ type Ahead struct {
 	Known       bool                      // the last look still tells
 	OwnPace     measure.Range             // how it gains against the usual, as its looks tell; zero: nothing learnt
 	YardPace    measure.Range             // how its yard's flow runs against the calendar
+	SeasonDays  measure.Range             // by which the colony is ahead of its climate's season
 	Tested      int                       // ranges that looks have tested
 	Held        int                       // and of them held
 }
@@ -48,6 +49,7 @@ func aheadOf(c Colony, a *assessment.Assessment) *Ahead {
 		out.BestDo, out.BestWhy = q.Do, q.Reason
 	}
 	out.OwnPace, out.YardPace, _ = c.Believed.Pace()
+	out.SeasonDays, _ = c.Believed.Ahead()
 	out.Tested, out.Held = c.Believed.Tested()
 	return out
 }

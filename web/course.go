@@ -4,6 +4,7 @@ import (
 	"encoding/csv"
 	"fmt"
 	"html/template"
+	"math"
 	"net/url"
 	"strconv"
 	"strings"
@@ -217,12 +218,38 @@ func factsAhead(x app.Course) []courseFact {
 			},
 		)
 	}
+	if f, ok := seasonFact(x.Ahead.SeasonDays); ok {
+		out = append(out, f)
+	}
 	if n, held := x.Ahead.Tested, x.Ahead.Held; n > 0 {
 		out = append(
 			out, courseFact{"Tested on its looks", fmt.Sprintf("%d of %d ranges held", held, n), "8 in 10 should"},
 		)
 	}
 	return out
+}
+
+// seasonFact tells by how many days a colony is ahead of its climate's season, where it is by
+// more than a day or two.
+func seasonFact(days measure.Range) (courseFact, bool) {
+	const hardly = 2
+	n := int(math.Round(math.Abs(days.Likely)))
+	if n < hardly {
+		return courseFact{}, false
+	}
+	of := func(v float64) string {
+		switch k := int(math.Round(math.Abs(v))); {
+		case k == 0:
+			return "on it"
+		case v > 0:
+			return words.Count(k, "day", "days") + " ahead"
+		default:
+			return words.Count(k, "day", "days") + " behind"
+		}
+	}
+	return courseFact{
+		"Its season, by its brood", of(days.Likely), "of the usual here; " + of(days.Low) + " to " + of(days.High),
+	}, true
 }
 
 // same reports whether two ends of a runway are one.

@@ -5,6 +5,7 @@ import (
 
 	"kembo/core/colony"
 	"kembo/core/day"
+	"kembo/core/measure"
 )
 
 // Ensemble is what is believed of a colony: many states that it may be in, each
@@ -98,6 +99,16 @@ func (x *Ensemble) Sample(q Quantity, p *Parameters) []float64 {
 		out[m] = x.States[m].of(q, p, &c)
 	}
 	return out
+}
+
+// Ahead returns the days by which the colony's year is ahead of that of its climate; under 0,
+// behind.
+func (x *Ensemble) Ahead() measure.Range {
+	days := make([]float64, len(x.States))
+	for m := range x.States {
+		days[m] = x.States[m].Ahead
+	}
+	return Middle(days)
 }
 
 // mild is a mean of a day on which bees move about their combs, degrees C.

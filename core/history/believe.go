@@ -199,6 +199,15 @@ func (b Believed) Tested() (n, held int) {
 	return len(b.Tests), held
 }
 
+// Ahead returns the days by which the colony's looks have it ahead of its climate's season, and
+// false where there is nothing to tell it by.
+func (b Believed) Ahead() (measure.Range, bool) {
+	if b.Ensemble == nil {
+		return measure.Range{}, false
+	}
+	return b.Ensemble.Ahead(), true
+}
+
 // Pace returns what the looks have taught of how the colony gains, against the
 // usual, and of its yard's flow, against the calendar.
 func (b Believed) Pace() (own, yard measure.Range, ok bool) {
