@@ -4,10 +4,14 @@ package forecast
 // short, and of what has found no cell, of feed and of a good day's income. A colony that has
 // hardly any comb, as a swarm, builds with all it has. Drawing costs honey.
 func (s *State) draw(p *Parameters, c *Condition, t *Today) {
-	over := most(0, s.nestUsedHoney()-s.NestDrawn*s.NestKgPerCell) // in the feeder or in fat comb
-	over = least(over, s.NestHoney)
+	if c.MeanC < p.DrawWarmth {
+		return
+	}
+	// What is in the feeder or in fat comb.
+	over := (s.broodCells+s.PollenCells-s.NestDrawn)*s.NestKgPerCell + s.NestHoney + s.NestNectar
+	over = least(most(0, over), s.NestHoney)
 	income := p.DrawIncome * least(1, s.Bees()*(1/drawIncomeBees)) // fewer bees build on less
-	if c.MeanC < p.DrawWarmth || t.Potential < income && s.Crops+over < spareFromKg {
+	if t.Potential < income && s.Crops+over < spareFromKg {
 		return
 	}
 	wanted := p.DrawNestDays * t.WithRoom
