@@ -78,3 +78,33 @@ func uniform(seed, name uint64, member, day, purpose int) float64 {
 func normal(seed, name uint64, member, day, purpose int) float64 {
 	return math.Sqrt2 * math.Erfinv(2*uniform(seed, name, member, day, purpose)-1)
 }
+
+// stratified returns a standard normal deviate for member m of n: of all members one lies in
+// each n-th of the distribution, which one is drawn by the key (Latin hypercube; McKay,
+// Beckman and Conover 1979, Technometrics 21:239-245, from memory). So a chance told by the
+// members hangs less on the seed.
+func stratified(seed, name uint64, m, n, purpose int) float64 {
+	k := shuffled(mix(seed^mix(name^mix(uint64(purpose)+1))), m, n)
+	u := (float64(k) + uniform(seed, name, m, 0, purpose)) / float64(n)
+	return math.Sqrt2 * math.Erfinv(2*u-1)
+}
+
+// shuffled returns the place of m in a permutation of n that is drawn by a key: a Feistel
+// network on the bits of n, walked until it lands inside (Black and Rogaway 2002, from memory).
+func shuffled(key uint64, m, n int) int {
+	half := uint(1)
+	for 1<<(2*half) < n {
+		half++
+	}
+	mask := uint64(1)<<half - 1
+	x := uint64(m)
+	for {
+		left, right := x>>half, x&mask
+		for round := range uint64(4) {
+			left, right = right, left^mix(key+right<<3+round)&mask
+		}
+		if x = left<<half | right; x < uint64(n) {
+			return int(x)
+		}
+	}
+}

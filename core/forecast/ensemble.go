@@ -26,7 +26,7 @@ func Draw(e *colony.Estimate, p *Parameters, y *Yard, excluder bool, name string
 	seasonDay := y.Likely[int(e.Day-y.From)].SeasonDay
 	h := hashName(name)
 	for m := range n {
-		x.States[m] = draw(e, p, excluder, seasonDay, h, m, seed)
+		x.States[m] = draw(e, p, excluder, seasonDay, h, m, n, seed)
 		x.States[m].FlowFactor = y.Level(m)
 	}
 	x.born.mean, x.born.variance = moments(x.paces())

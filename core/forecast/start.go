@@ -27,8 +27,10 @@ const (
 // draw makes member m's state from an estimate: each content off by a factor
 // of its spread, then held to the comb that is there. So free cells, a small
 // difference of large numbers, get the wide range they deserve.
-func draw(e *colony.Estimate, p *Parameters, excluder bool, seasonDay int, h uint64, m int, seed uint64) State {
-	z := func(purpose int) float64 { return normal(seed, h, m, 0, purpose) }
+func draw(
+	e *colony.Estimate, p *Parameters, excluder bool, seasonDay int, h uint64, m, n int, seed uint64,
+) State {
+	z := func(purpose int) float64 { return stratified(seed, h, m, n, purpose) }
 	off := func(s float64, purpose int) float64 { return math.Exp(s * z(purpose)) }
 
 	// A keeper's eye is off one way for all that he counts.

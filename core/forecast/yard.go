@@ -98,7 +98,7 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 	name := hashName(site.Yard)
 	y.key = name
 	for m := range members {
-		y.z = append(y.z, normal(seed, name, m, 0, forFlowLevel))
+		y.z = append(y.z, stratified(seed, name, m, members, forFlowLevel))
 		y.level = append(y.level, math.Exp(flowLevelSD*y.z[m]))
 		ar := 0.0
 		for i := range days {
