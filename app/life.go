@@ -104,6 +104,9 @@ func (s *Service) Unite(ctx context.Context, colony, entryID string, u Uniting) 
 		if err := mayGive(from, u.On); err != nil {
 			return err
 		}
+		if err := s.supersStay(ctx, from, to.YardID, u.Boxes, nil); err != nil {
+			return err
+		}
 	}
 	x, y := from.Believed.Hive(colony), to.Believed.Hive(u.To)
 	none := moves.Queen{}
@@ -160,6 +163,9 @@ func (s *Service) Split(ctx context.Context, x Splitting) error {
 		}
 		if len(p.Frames) > 0 {
 			combsOf = append(combsOf, c)
+		}
+		if err := s.supersStay(ctx, c, x.Yard, nil, p.Frames); err != nil {
+			return err
 		}
 		n += len(p.Frames)
 		givers = append(givers, c.Believed.Hive(p.From))

@@ -20,6 +20,7 @@ type Settings struct {
 	LiftLimitKg float64 // a person's own; guidance may be lower
 	MitesSpring float64 // per cent above which to act, to the end of June
 	MitesLate   float64 // and after
+	SupersStay  bool    // supers go to hives of their own yard only
 	// How far this keeper's looks may be off, as shares; 0: the usual keeper.
 	OffFaces, OffBoxes, OffSeams float64
 }
@@ -28,6 +29,9 @@ type Settings struct {
 func (s Settings) Observer() look.Observer {
 	return look.DefaultObserver.With(s.OffFaces, s.OffBoxes, s.OffSeams)
 }
+
+// As it is stored that supers stay in their yard.
+const supersStayKey, supersStayYes = "supers_stay", "yes"
 
 // Usual thresholds for mites. Source: published varroa guides, editions differ;
 // newer advice is 1 to 2 % (values F, from memory).
@@ -156,6 +160,7 @@ func (s *Service) Settings(ctx context.Context) (Settings, error) {
 		return out, err
 	}
 	out.Units = measure.SystemFor(all["units"])
+	out.SupersStay = all[supersStayKey] == supersStayYes
 	for _, n := range Numbers {
 		if v, err := strconv.ParseFloat(all[n.Key], 64); err == nil {
 			*n.Of(&out) = v
@@ -170,7 +175,10 @@ func (s *Service) Choose(ctx context.Context, c Settings) error {
 	if err != nil {
 		return err
 	}
-	rows := map[string]string{"units": c.Units.Name}
+	rows := map[string]string{"units": c.Units.Name, supersStayKey: ""}
+	if c.SupersStay {
+		rows[supersStayKey] = supersStayYes
+	}
 	for _, n := range Numbers {
 		v := *n.Of(&c)
 		if say := n.Say(v, c.Units); say != "" {

@@ -17,8 +17,11 @@ type settingsView struct {
 	Units, LiftUnit, Err string
 	Groups               []numberGroup
 	Systems              []option
-	Saved                bool
+	Saved, SupersStay    bool
 }
+
+// supersOwnYard is the answer of the form that supers stay in their yard.
+const supersOwnYard = "yard"
 
 // numberGroup is numbers under one heading, or one alone, with what helps.
 type numberGroup struct {
@@ -52,6 +55,7 @@ func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, error) {
 	}
 	v := &settingsView{
 		shell: shell{Title: "Settings", Active: "settings"}, Units: set.Units.Name, LiftUnit: set.Units.Mass.Name,
+		SupersStay: set.SupersStay,
 	}
 	for _, n := range app.Numbers {
 		f := numberForm{Field: n.Field, Label: n.Label, Value: shown(n, *n.Of(&set), set.Units.Mass)}
@@ -75,7 +79,7 @@ func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, error) {
 
 // take puts what was typed into the page.
 func (v *settingsView) take(val form.Values) {
-	v.Units = val("units")
+	v.Units, v.SupersStay = val("units"), val("supers") == supersOwnYard
 	for i := range v.Groups {
 		for k := range v.Groups[i].Numbers {
 			f := &v.Groups[i].Numbers[k]
@@ -96,7 +100,7 @@ func (s *Server) showSettings(c fiber.Ctx) error {
 // readSettings reads what was typed. A mass is read in the unit that stood beside it,
 // whatever is chosen now.
 func readSettings(val form.Values) (app.Settings, error) {
-	set := app.Settings{Units: measure.SystemFor(val("units"))}
+	set := app.Settings{Units: measure.SystemFor(val("units")), SupersStay: val("supers") == supersOwnYard}
 	mass := set.Units.Mass
 	for _, u := range measure.Systems {
 		if u.Mass.Name == val("lift_unit") {
