@@ -139,11 +139,11 @@ func TestWhatALookCosts(t *testing.T) {
 
 	// (c) A box in one line: what (a) found, with its frames counted.
 	c := &taps{person: p}
-	const line = "qE h+ 1:B6.5 H2 P1 C.5"
+	const line = "qE h+ 1:B3.5 H5 P1 C.5"
 	c.tap(".js-line")
 	c.do(chromedp.KeyEvent(line))
 	c.keys += len(line)
-	c.wait(`document.querySelector("#line-says").textContent.includes("6.5 brood")`)
+	c.wait(`document.querySelector("#line-says").textContent.includes("3.5 brood")`)
 	c.tap("[name=then][value=next]")
 	c.wait(`document.querySelector("#look")?.dataset.code === "QL-05"`)
 
