@@ -4,8 +4,8 @@ import (
 	"testing"
 
 	"kembo/app"
-	"kembo/core/hive"
 	"kembo/core/history"
+	"kembo/core/hive"
 	"kembo/core/measure"
 	"kembo/core/moves"
 )
