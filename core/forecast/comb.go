@@ -54,8 +54,9 @@ func (s *State) draw(p *Parameters, c *Condition, t *Today) {
 	s.Reach = least(s.Reach, s.Stores())
 }
 
-// Of the nectar, what a day may turn into wax at most, and of honey where comb is short; of the foundation above, what they can
-// reach from the first day; and the kg with no cell from which on they build without income.
+// Of the nectar, what a day may turn into wax at most, and of honey where comb is short; of the
+// foundation above, what they can reach from the first day; and the kg with no cell from which
+// on they build without income.
 const waxShare, honeyShare, drawLeast, spareFromKg = 0.6, 0.3, 0.1, 0.15
 
 // drawIncomeBees is the colony that DrawIncome is of. Source: none; guess.

@@ -37,7 +37,12 @@ func TestASwarmDrawsItsCombs(t *testing.T) {
 				t.Errorf("%.0f bees: %.1f combs in two weeks", tt.bees, s.NestDrawn/6900)
 			}
 			if d == 28 && (s.NestDrawn < tt.combs*6900 || s.Brood() < 12000) {
-				t.Errorf("%.0f bees: %.1f combs in four weeks, %.0f cells of brood", tt.bees, s.NestDrawn/6900, s.Brood())
+				t.Errorf(
+					"%.0f bees: %.1f combs in four weeks, %.0f cells of brood",
+					tt.bees,
+					s.NestDrawn/6900,
+					s.Brood(),
+				)
 			}
 		}
 		if lost := 1 - least/tt.bees; lost < 0.3 || lost > 0.55 || s.Bees() < 1.15*least {

@@ -82,7 +82,8 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 			}
 			s.Step(&p, &c)
 			l := &s.Ledger
-			if got, want := s.Stores()+s.Crops, sugar0+l.NectarIn+l.Fed+l.Brought-l.Eaten-l.WaxHoney-l.Taken-l.SwarmHoney; !close2(got, want) {
+			want := sugar0 + l.NectarIn + l.Fed + l.Brought - l.Eaten - l.WaxHoney - l.Taken - l.SwarmHoney
+			if got := s.Stores() + s.Crops; !close2(got, want) {
 				t.Fatalf("member %d day %d: %.9f kg in store, flows say %.9f", m, i, got, want)
 			}
 			if got, want := s.Bees(), bees0+l.BeesCame+l.Emerged-l.BeesDied-l.BeesLeft; !close2(got, want) {
@@ -91,10 +92,16 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 			if got, want := s.Brood(), l.Laid+l.BroodBrought-l.BroodDied-l.Emerged-l.BroodTaken; !close2(got, want) {
 				t.Fatalf("member %d day %d: %.6f brood, flows say %.6f", m, i, got, want)
 			}
-			if got, want := s.DroneCount()+s.Drones, l.DroneLaid+l.DroneBrought-l.DronesDied-l.DroneTaken; !close2(got, want) {
+			if got, want := s.DroneCount()+s.Drones, l.DroneLaid+l.DroneBrought-l.DronesDied-l.DroneTaken; !close2(
+				got,
+				want,
+			) {
 				t.Fatalf("member %d day %d: %.6f drones, flows say %.6f", m, i, got, want)
 			}
-			if got, want := s.PollenCells, 3000+l.PollenIn+l.PollenBrought-l.PollenEaten-l.PollenTaken; !close2(got, want) {
+			if got, want := s.PollenCells, 3000+l.PollenIn+l.PollenBrought-l.PollenEaten-l.PollenTaken; !close2(
+				got,
+				want,
+			) {
 				t.Fatalf("member %d day %d: %.6f pollen cells, flows say %.6f", m, i, got, want)
 			}
 			if used := s.nestUsed(&p); used > s.NestDrawn*1.0001+1 {

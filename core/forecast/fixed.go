@@ -74,7 +74,8 @@ func Fixed() []season.FixedRow {
 			"waxShare, honeyShare, drawLeast, spareFromKg, drawIncomeBees",
 			"share of the nectar that a day may turn into wax, of honey where comb is short, and of the foundation above that is in reach at once; kg "+
 				"with no cell from which on they build without income; bees of the colony that DrawIncome is of",
-			of(waxShare, honeyShare, drawLeast, spareFromKg, drawIncomeBees), guess,
+			of(waxShare, honeyShare, drawLeast, spareFromKg, drawIncomeBees),
+			guess,
 		),
 		row("heldLeast", "eggs a day under which the season holds her, not room", of(heldLeast), guess),
 		row("flowLeast", "kg of a good day for room to store to matter", of(flowLeast), common),

@@ -294,7 +294,10 @@ func leftAlone(boxes float64) (share float64, by [3]day.Day) {
 	for m := range members {
 		off := func(sd float64, purpose int) float64 { return math.Exp(sd * normal(1, 7, m, 0, purpose)) }
 		s := usual()
-		s.Winter, s.NestHoney, s.NestDrawn, s.SuperDrawn, s.Excluder = 10000*off(0.25, forBees), 8, boxes*69000, 0, false
+		s.Winter, s.NestHoney, s.NestDrawn, s.SuperDrawn, s.Excluder = 10000*off(
+			0.25,
+			forBees,
+		), 8, boxes*69000, 0, false
 		s.QueenPeak *= off(queenSD, forQueen)
 		s.IntakeFactor, s.DeathFactor, s.FlowFactor = off(intakeSD, forIntake), off(deathSD, forDeath), y.Level(m)
 		s.tally()

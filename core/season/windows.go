@@ -1,7 +1,8 @@
 package season
 
 // Window is a part of the year in which something is so or is done, in season days of the
-// reference year, both ends included; a climate moves it with the bees' year. One whose From is after its To goes over the turn of the year.
+// reference year, both ends included; a climate moves it with the bees' year. One whose From is
+// after its To goes over the turn of the year.
 type Window struct {
 	Name   string // what it bounds
 	Owner  string // the rule or part that asks
