@@ -43,6 +43,9 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 		if m > 5 {
 			s.NestHoney = 1.5 // these starve, and must not lose count
 		}
+		if m%4 == 1 { // and these draw comb
+			s.NestDrawn, s.NestUndrawn, s.NestHoney = 0.4*s.NestDrawn, 0.6*s.NestDrawn, 4
+		}
 		sugar0, bees0, combs := s.Stores(), s.Bees(), 0.0
 		for i, c := range y.at(m) {
 			switch i {

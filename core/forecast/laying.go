@@ -32,10 +32,11 @@ func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
 	}
 	// Queens go up more readily than down: empty cells under the brood are found
 	// late.
-	room := s.free(p) * p.FindableShare * (1 - p.LowDrag*s.Low)
+	free := s.free(p)
+	room := free * p.FindableShare * (1 - p.LowDrag*s.Low)
 	s.Low *= 1 - p.LowEases
-	// Of comb that is just drawn she takes her share before nectar does.
-	room = most(room, least(s.fresh*freshShare, s.NestDrawn-s.broodCells))
+	room = most(room, least(free, freshShare*s.fresh)) // which she comes to first
+	s.fresh = 0
 	t.WithRoom = want
 	laid := least(want, room)
 	t.Laid = laid
@@ -59,8 +60,8 @@ func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
 // Source: none; guesses.
 const dearthFlow, dearthDays = 0.05, 10.0
 
-// freshShare is the share of the cells drawn the day before that a queen comes to first.
-// Source: none; guess.
+// freshShare is the share of the cells drawn the day before that are kept for the queen. Source:
+// none; guess.
 const freshShare = 0.6
 
 // frostSpan is the degrees over which a frost goes from stopping the queen to

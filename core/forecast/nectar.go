@@ -10,6 +10,9 @@ func (s *State) forage(p *Parameters, c *Condition, t *Today) {
 
 	pollen := s.pollenNeed(p)
 	nestFree := s.free(p)
+	if s.QueenPeak > 0 && !s.Caged { // part of what is just drawn is kept for her
+		nestFree = most(0, nestFree-freshShare*s.fresh)
+	}
 	superFree := s.SuperFree(p) * s.SuperAccess
 	ripe := 1 / p.NectarCells
 	superRoom := superFree * s.SuperKgPerCell * ripe

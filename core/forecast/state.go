@@ -34,7 +34,7 @@ type State struct {
 	SuperCapped             float64 // of SuperHoney
 	Reach                   float64 // kg the cluster can get at while the cold holds it
 	Crops                   float64 // kg in the bees' crops that found no cell
-	fresh                   float64 // cells of the nest that were drawn the day before
+	fresh                   float64 // cells of the nest that were drawn since she laid last
 	dearth                  float64 // how long nothing has been in flower: 0 to 1, as it is felt
 
 	NestDrawn, NestUndrawn   float64
@@ -239,7 +239,6 @@ func (s *State) step(p *Parameters, c *Condition, t *Today) {
 	s.press(p, y, t)
 	s.eat(p, c, t)
 	s.ripen(p, c)
-	s.fresh = 0
 	if s.NestUndrawn+s.SuperUndrawn > 0 {
 		s.draw(p, c, t)
 	}
