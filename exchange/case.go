@@ -88,6 +88,12 @@ func (r Record) site() (forecast.Site, error) {
 	if s.Climate, err = season.ClimateFor(key); err != nil {
 		return s, wrong("site.climate", "%v", err)
 	}
+	if half := s.Climate.Half(s.Hemisphere); half != s.Hemisphere {
+		if r.Site.Hemisphere != "" {
+			return s, wrong("site.hemisphere", "%s does not lie in the %s; give one of the two", s.Climate.Name, s.Hemisphere)
+		}
+		s.Hemisphere = half
+	}
 	if err := r.place(&s); err != nil {
 		return s, err
 	}

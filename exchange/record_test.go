@@ -1,12 +1,14 @@
 package exchange_test
 
 import (
+	"bytes"
 	"encoding/json"
 	"errors"
 	"math"
 	"os"
 	"path/filepath"
 	"reflect"
+	"slices"
 	"strconv"
 	"strings"
 	"testing"
@@ -17,6 +19,7 @@ import (
 	"kembo/core/comb"
 	"kembo/core/forecast"
 	"kembo/core/hive"
+	"kembo/core/season"
 	"kembo/core/words"
 	"kembo/exchange"
 )
@@ -374,6 +377,63 @@ func TestSchemaListsTheFields(t *testing.T) {
 		t.Fatal(err)
 	}
 	checkSchema(t, "record", root, root, reflect.TypeFor[exchange.Record]())
+	// Its climates are those that there are.
+	var climates []any
+	for _, c := range season.Climates {
+		climates = append(climates, c.Key)
+	}
+	if i := strings.Index(string(raw), `"climate": {`); i < 0 {
+		t.Error("the schema has no climate")
+	} else {
+		var got struct{ Enum []any }
+		from := string(raw)[i+len(`"climate": `):]
+		if err := json.NewDecoder(strings.NewReader(from)).Decode(&got); err != nil || !slices.Equal(got.Enum, climates) {
+			t.Errorf("the schema's climates are %v (%v), there are %v", got.Enum, err, climates)
+		}
+	}
+}
+
+// TestTheHemisphereFollowsASouthernClimate: it need not be told; told otherwise it is refused by
+// name, and a climate that is found anywhere is where the record has it.
+func TestTheHemisphereFollowsASouthernClimate(t *testing.T) {
+	site := func(climate, hemisphere string) (season.Hemisphere, error) {
+		raw, err := os.ReadFile("../docs/examples/honey-bound.json")
+		if err != nil {
+			t.Fatal(err)
+		}
+		var record map[string]any
+		if err := json.Unmarshal(raw, &record); err != nil {
+			t.Fatal(err)
+		}
+		record["site"] = map[string]any{"climate": climate}
+		if hemisphere != "" {
+			record["site"].(map[string]any)["hemisphere"] = hemisphere
+		}
+		raw, err = json.Marshal(record)
+		if err != nil {
+			t.Fatal(err)
+		}
+		r, err := exchange.ReadRecord(bytes.NewReader(raw))
+		if err != nil {
+			return "", err
+		}
+		c, err := r.Case()
+		return c.Site.Hemisphere, err
+	}
+	for _, tt := range []struct {
+		climate, hemisphere string
+		want                season.Hemisphere
+	}{
+		{"australia-south-east", "", season.South}, {"maritime-south", "south", season.South},
+		{"mediterranean", "", season.North}, {"mediterranean", "south", season.South}, {"us-mid", "south", season.South},
+	} {
+		if got, err := site(tt.climate, tt.hemisphere); err != nil || got != tt.want {
+			t.Errorf("%s, %q: %q, %v", tt.climate, tt.hemisphere, got, err)
+		}
+	}
+	if _, err := site("australia-south-east", "north"); err == nil || !strings.Contains(err.Error(), "site.hemisphere") {
+		t.Errorf("in the north: %v", err)
+	}
 }
 
 func checkSchema(t *testing.T, path string, root, node map[string]any, ty reflect.Type) {

@@ -3,7 +3,6 @@ package season
 import (
 	"fmt"
 	"math"
-	"slices"
 	"strings"
 )
 
@@ -46,19 +45,13 @@ var Climates = []Climate{
 		Months{17.5, 17.5, 15.5, 12.5, 9, 6.5, 6, 7.5, 9.5, 12, 14, 16}),
 }
 
-// eitherHalf are the climates that are found north and south of the equator.
-var eitherHalf = []string{"continental", "mediterranean", "subtropical"}
-
-// Half returns the hemisphere that c is of: that of its latitude or, where there is such a
-// climate in both, the one that is asked for.
+// Half returns the hemisphere of a place in c: the south where c is found only there, else the
+// one that is asked for.
 func (c Climate) Half(asked Hemisphere) Hemisphere {
-	switch {
-	case slices.Contains(eitherHalf, c.Key):
-		return asked
-	case c.Own.LatitudeDeg < 0:
+	if c.Own.LatitudeDeg < 0 {
 		return South
 	}
-	return North
+	return asked
 }
 
 // Months are the means of the months of a calendar year, °C, January first.
