@@ -104,7 +104,7 @@ func (s *Service) Unite(ctx context.Context, colony, entryID string, u Uniting) 
 		if err := mayGive(from, u.On); err != nil {
 			return err
 		}
-		if err := s.supersStay(ctx, from, to.YardID, u.Boxes, nil); err != nil {
+		if err := s.supersStay(ctx, from, to.YardID, "boxes", u.Boxes, nil); err != nil {
 			return err
 		}
 	}
@@ -164,7 +164,7 @@ func (s *Service) Split(ctx context.Context, x Splitting) error {
 		if len(p.Frames) > 0 {
 			combsOf = append(combsOf, c)
 		}
-		if err := s.supersStay(ctx, c, x.Yard, nil, p.Frames); err != nil {
+		if err := s.supersStay(ctx, c, x.Yard, "combs", nil, p.Frames); err != nil {
 			return err
 		}
 		n += len(p.Frames)

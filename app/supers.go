@@ -8,8 +8,11 @@ import (
 )
 
 // supersStay returns why boxes and combs of a hive may not go to one in another yard: where an
-// operation keeps its supers in their yards, none that served as a super leaves its own.
-func (s *Service) supersStay(ctx context.Context, from Colony, toYard string, boxes, frames []string) error {
+// operation keeps its supers in their yards, none that served as a super leaves its own. field is
+// that of the form in which they were chosen.
+func (s *Service) supersStay(
+	ctx context.Context, from Colony, toYard, field string, boxes, frames []string,
+) error {
 	if from.YardID == toYard || !hasSuper(from.Believed.Stack, boxes, frames) {
 		return nil
 	}
@@ -18,7 +21,7 @@ func (s *Service) supersStay(ctx context.Context, from Colony, toYard string, bo
 		return err
 	}
 	return &FieldError{
-		"boxes", from.Code + ": its supers stay in their yard, as the settings have it; leave them off, or change that",
+		field, from.Code + ": its supers stay in their yard, as the settings have it; leave them off, or change that",
 	}
 }
 

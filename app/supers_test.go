@@ -46,7 +46,7 @@ func TestSupersStayWhereTheSettingsHaveThem(t *testing.T) {
 			ID: uid("MR-09"), Yard: l.mill, Code: "MR-09", NestFormat: "langstroth-medium-10", NestBoxes: 1,
 		},
 		EntryID: l.id(), Parts: []moves.Part{{From: two, Frames: frames[:2]}},
-	}), "supers stay in their yard")
+	}), "combs: HE-02: its supers stay in their yard")
 	// Within the yard they go; and where the settings let them, everywhere.
 	set.SupersStay = false
 	l.must(l.svc.Choose(l.ctx, set))
