@@ -311,6 +311,18 @@ func TestLooksAreReadBack(t *testing.T) {
 	}
 }
 
+// TestAWeightIsTheHive: a look by weight alone is told by the scale's own error.
+func TestAWeightIsTheHive(t *testing.T) {
+	c := inJune(t, "a", 5)
+	l := c.Look(look.ByHeft, combwise.UsualEye, rand.New(rand.NewPCG(1, 1)))
+	if d := l.Weight.Kg - c.GrossKg(); l.Weight.How != look.OnScale || math.Abs(d) > 3*combwise.UsualEye.WeightKg {
+		t.Errorf("a hive of %.1f kg is told as %+v", c.GrossKg(), l.Weight)
+	}
+	if h := c.Holds(); c.GrossKg() < h.StoresKg()+20 || c.GrossKg() > h.StoresKg()+45 {
+		t.Errorf("%.1f kg of stores in a hive of %.1f kg", h.StoresKg(), c.GrossKg())
+	}
+}
+
 // bare is a stack of which only is known what is drawn.
 func bare(st hive.Stack) hive.Stack {
 	st = st.Clone()

@@ -144,16 +144,6 @@ type sums struct {
 // Tally gathers scores.
 type Tally struct {
 	at map[key]*sums
-	// Ends are the chances told that a runway ends within days, against whether it did.
-	Chances [forecast.Runways]Brier
-}
-
-// Brier is the sum of a score of chances.
-type Brier struct {
-	N         int
-	Score     float64
-	Came      float64
-	ToldInAll float64
 }
 
 // Score forecasts truths from to to of a world and scores them beside references.
@@ -185,18 +175,6 @@ func Score(w truth.World, from, to int, seed uint64, refs *Fitted) *Tally {
 					t.add(key{o.Name, s, d}, held, crps, came, middle, of)
 				}
 			}
-		}
-		for k := range t.Chances {
-			const visit = 9
-			told, was := r.Chance(k, visit), 0.0
-			if x.Ends[k] < visit {
-				was = 1
-			}
-			c := &t.Chances[k]
-			c.N++
-			c.Score += (told - was) * (told - was)
-			c.Came += was
-			c.ToldInAll += told
 		}
 	}
 	return t
@@ -232,10 +210,6 @@ func (t *Tally) Add(o *Tally) {
 		for j := range a.reference {
 			a.reference[j] += b.reference[j]
 		}
-	}
-	for k := range t.Chances {
-		a, b := &t.Chances[k], o.Chances[k]
-		a.N, a.Score, a.Came, a.ToldInAll = a.N+b.N, a.Score+b.Score, a.Came+b.Came, a.ToldInAll+b.ToldInAll
 	}
 }
 
