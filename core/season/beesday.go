@@ -15,6 +15,7 @@ const (
 	mostShift    = 40 // days either way
 	warmthBaseC  = 5  // °C over which warmth counts towards the height of the year
 	leastRise    = 55 // days from the anchor of spring to the height of the year, at least
+	byWarmth     = 0.45 // share of a late spring by which bees are late: they go by the lengthening day too
 	mostLate     = 15 // days that the height comes after the solstice, at most
 )
 
@@ -99,7 +100,11 @@ func (c Climate) warmth(to int) float64 {
 
 // shifts returns the days by which spring and autumn come later in c than in the reference.
 func (c Climate) shifts() (spring, autumn float64) {
-	return c.shift(springAnchor, coldestDay, 1), c.shift(autumnAnchor, coldestDay+halfYear+1, -1)
+	spring = c.shift(springAnchor, coldestDay, 1)
+	if spring > 0 {
+		spring *= byWarmth
+	}
+	return spring, c.shift(autumnAnchor, coldestDay+halfYear+1, -1)
 }
 
 // BeesDay returns the season day of the curves that a colony in c is at on a season

@@ -104,3 +104,9 @@ func (c Climate) Normal(seasonDay int) float64 {
 	}
 	return c.MeanC - c.SwingC*math.Cos(2*math.Pi*float64(seasonDay-coldestDay)/yearDays)
 }
+
+// Winterness returns how deep in winter a season day is: 1 on the coldest usual day, 0 half a
+// year from it.
+func Winterness(seasonDay int) float64 {
+	return (1 + math.Cos(2*math.Pi*float64(seasonDay-coldestDay)/yearDays)) / 2
+}

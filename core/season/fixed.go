@@ -25,19 +25,21 @@ func Fixed() []FixedRow {
 		{"midsummer", "season day of the height of the reference year", of(midsummer), "derived: the solstice"},
 		{"mostShift", "days either way that a climate moves them", of(mostShift), "none; guess"},
 		{
-			"warmthBaseC, leastRise, mostLate",
+			"warmthBaseC, leastRise, mostLate, byWarmth",
 			"°C over which warmth brings the height of the year; days from spring to it, at least; past the solstice, " +
-				"at most",
-			of(warmthBaseC, leastRise, mostLate), "none; guess",
+				"at most; share of a late spring by which bees are late",
+			of(warmthBaseC, leastRise, mostLate, byWarmth),
+			"none; guess; that brood begins with the lengthening day, in the cold too: Avitabile 1978, from memory",
 		},
 		{
 			"followsSpring, goneOver", "season days to which usual bloom goes with spring, and from which with autumn",
 			of(followsSpring, goneOver), "none; guess",
 		},
 		{
-			"dearthC, dearthBefore, dearthAfter",
-			"mean of the hottest month over which midsummer has a dearth, °C; days before and after the hottest",
-			of(dearthC, dearthBefore, dearthAfter), "none; guess",
+			"dearthC, dearthBefore, dearthAfter, heatFlow, heatPollen",
+			"mean of the hottest month over which midsummer has a dearth, °C; days before and after the hottest; flow " +
+				"and pollen of what blooms in it",
+			of(dearthC, dearthBefore, dearthAfter, heatFlow, heatPollen), "none; guess",
 		},
 		{"coldestDay", "season day of the coldest usual day", of(coldestDay), "common practice"},
 		{

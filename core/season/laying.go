@@ -3,10 +3,10 @@ package season
 // queenCurve is the share of a queen's peak laying by season day, as pairs of
 // day and share. Source: common practice for 50 to 55 degrees of latitude, in
 // the shape of Nolan 1925 (from memory): rise from late winter, height in May
-// and June, fall after the solstice, nothing in late autumn.
+// and early June, fall from before the solstice, nothing in late autumn.
 var queenCurve = Curve{
-	{0, 0}, {20, 0}, {45, 0.06}, {65, 0.18}, {90, 0.42}, {112, 0.78}, {130, 1}, {172, 1}, {200, 0.72}, {230, 0.45},
-	{260, 0.22}, {280, 0.06}, {300, 0}, {367, 0},
+	{0, 0}, {20, 0}, {45, 0.07}, {65, 0.22}, {90, 0.52}, {110, 0.86}, {126, 1}, {158, 1}, {178, 0.86}, {200, 0.68},
+	{230, 0.44}, {260, 0.21}, {280, 0.06}, {300, 0}, {367, 0},
 }
 
 // laying is the share of her peak by season day, made once; it is a constant in

@@ -21,6 +21,8 @@ const (
 	dearthC       = 24.0 // mean of the hottest month over which midsummer has a dearth
 	dearthBefore  = 10   // days before the hottest day that it begins, and after it that it ends
 	dearthAfter   = 45
+	heatFlow      = 0.03 // of what blooms in it: nectar, and pollen
+	heatPollen    = 0.35
 )
 
 // UsualBloom returns the bloom of a usual yard in c, by season day of the calendar: that of
@@ -57,6 +59,12 @@ func (c Climate) UsualBloom() []Bloom {
 			after.PeakTo = max(b.PeakTo, after.PeakFrom)
 			out = append(out, after)
 		}
+	}
+	if mean >= dearthC { // little is in flower then, and not nothing
+		out = append(out, Bloom{
+			Plant: "in the heat", From: hottest - dearthBefore - 1, PeakFrom: hottest - dearthBefore,
+			PeakTo: hottest + dearthAfter, To: hottest + dearthAfter + 1, Strength: heatFlow, Pollen: heatPollen,
+		})
 	}
 	return out
 }
