@@ -10,7 +10,8 @@ type SpreadRow struct {
 // Spreads lists how far things differ or may be off, as standard deviations of
 // the logarithm unless said otherwise.
 func Spreads() []SpreadRow {
-	const guess = "none; guess, held by the calibration"
+	const guess, common = "none; guess, held by the calibration", "common practice"
+	const stations = "stations of such climates, from memory"
 	return []SpreadRow{
 		{"queenSD", "queens of one age, in what they lay at their height", queenSD, guess},
 		{"intakeSD", "colonies of a yard, in what they bring", intakeSD, "colonies differ by 30-50 % (values I)"},
@@ -29,13 +30,24 @@ func Spreads() []SpreadRow {
 			"flowForgets", "days in which what was learnt of a flow fades", flowForgets,
 			"none; guess: about the length of a flow",
 		},
-		{"weatherMemory", "correlation of one day's weather with the next", weatherMemory, "common practice"},
-		{"weatherSwingC", "a day far ahead, °C", weatherSwingC, guess},
+		{"weatherMemory", "correlation of one day's warmth with the next", weatherMemory, common},
 		{
 			"weatherSkill", "days over which a weather forecast loses its worth", weatherSkill,
 			"common practice: about five days",
 		},
-		{"HoursPerDegree", "flight hours gained by a degree, share", HoursPerDegree, guess},
+		{"swingSummerC", "a day's warmth about the usual in summer, °C", swingSummerC, stations},
+		{"swingBySummer", "and more of it by the °C that the year swings", swingBySummer, stations},
+		{"swingWinterC", "a day's warmth about the usual in winter, °C", swingWinterC, stations},
+		{"swingByWinter", "and more of it by the °C that the year swings", swingByWinter, stations},
+		{"wetBySea", "share of wet days by the sea", wetBySea, stations},
+		{"wetInland", "share of wet days inland", wetInland, stations},
+		{"wetAfterWet", "chance that a wet day is followed by one", wetAfterWet, "Richardson 1981, from memory"},
+		{"wetDayMM", "mm on a wet day, in the mean of an exponential", wetDayMM, stations},
+		{"dryHalfC", "°C either side of the mean of a dry day", dryHalfC, common},
+		{"wetHalfC", "°C either side of the mean of a wet day", wetHalfC, common},
+		{"wetCoolerC", "°C by which a wet day of summer is cooler; in winter it is milder", wetCoolerC, common},
+		{"seaSwingC", "swing of the year, °C, under which a climate is of the sea", seaSwingC, common},
+		{"wetFromMM", "mm from which a day counts as wet", wetFromMM, "usual in climatology (WMO), from memory"},
 		{
 			"newFound", "power of the share of old comb above, for what of a new box is found at once", newFound,
 			"none; guess",

@@ -34,17 +34,9 @@ func (s Site) WeatherOn(d day.Day) season.Weather {
 // Spreads of what a yard's colonies share. Source: none; guesses, to be
 // replaced by the yard's own errors once they are scored.
 const (
-	weatherMemory  = 0.75 // day-to-day correlation of weather
-	weatherSwingC  = 2.6  // standard deviation of a day far ahead, degrees C
-	weatherSkill   = 6.0  // days over which a forecast loses its worth
-	flowLevelSD    = 0.30 // log of how strong this flow is against the calendar
-	flowDaySD      = 0.30 // log of a day's flow against its level
-	HoursPerDegree = 0.13 // flight hours gained or lost by a degree
+	flowLevelSD = 0.30 // log of how strong this flow is against the calendar
+	flowDaySD   = 0.30 // log of a day's flow against its level
 )
-
-// A day on which none would have flown, and which turns out so many degrees
-// warmer than that and no colder than anyFlightC, has some hours of flight.
-const warmerBy, anyFlightC, someHours = 2, 8, 0.8
 
 // Yard holds the conditions of a yard over a stretch of days: what is likely,
 // and what each member of an ensemble draws. It is made once and shared by all
@@ -74,51 +66,76 @@ func (l Level) Times() measure.Range {
 // Level returns member m's.
 func (y *Yard) Level(m int) float64 { return y.level[m] }
 
-// NewYard draws conditions for members over days from from. Weather up to
-// today is taken as it was; later days are uncertain, more so further ahead.
+// NewYard draws conditions for members over days from from. Weather that is known
+// up to today is taken as it was; what is foretold is uncertain, more so further
+// ahead, and days that nobody has told of are drawn.
 func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Yard {
 	y := &Yard{
 		From: from, Days: days, Members: members, Likely: make([]Condition, days),
 		drawn: make([]Condition, days*members),
 	}
-	bloom := site.Bloom
-	if len(bloom) == 0 {
-		bloom = site.Climate.UsualBloom()
-	}
-	beesDay := site.Climate.BeesDays()
-	for i := range days {
-		d := from + day.Day(i)
-		seasonDay := season.DayOf(d, site.Hemisphere)
-		y.Likely[i] = ConditionOf(bloom, site.Climate, site.WeatherOn(d), seasonDay)
-		y.Likely[i].SeasonDay = beesDay[seasonDay]
-		if f, ok := site.Flow[d]; ok {
-			y.Likely[i].Flow = f
-		}
-	}
+	offers := y.daysOf(site, today)
 	name := hashName(site.Yard)
 	y.key = name
 	for m := range members {
 		y.z = append(y.z, stratified(seed, name, m, members, forFlowLevel))
 		y.level = append(y.level, math.Exp(flowLevelSD*y.z[m]))
-		ar := 0.0
-		for i := range days {
+		sky := skiesOf(site.Climate)
+		for i := range offers {
+			o, d := &offers[i], int(from)+i
+			w := sky.next(
+				&o.usual, o.told, o.trust, uniform(seed, name, m, d, forRain), normal(seed, name, m, d, forWeather),
+				uniform(seed, name, m, d, forRainfall),
+			)
 			c := y.Likely[i]
-			d := int(from) + i
-			ahead := float64(d - int(today))
-			if ahead >= 0 {
-				ar = weatherMemory*ar + math.Sqrt(1-weatherMemory*weatherMemory)*normal(seed, name, m, d, forWeather)
-				off := ar * weatherSwingC * (1 - math.Exp(-(ahead+1)/weatherSkill))
-				c.MeanC += off
-				c.FlightHours = max(0, c.FlightHours*(1+HoursPerDegree*off))
-				if c.FlightHours == 0 && off > warmerBy && c.MeanC > anyFlightC {
-					c.FlightHours = someHours
-				}
+			c.MeanC, c.FlightHours, c.Flow = w.MeanC(), w.Flight(o.usual.light), o.flow
+			if !o.measured {
+				c.Flow *= w.Nectar()
 			}
 			c.Flow *= math.Exp(flowDaySD*normal(seed, name, m, d, forFlowDay) - flowDaySD*flowDaySD/2)
 			y.drawn[m*days+i] = c
 		}
 	}
 	return y
+}
+
+// offered is what is known of a day before its weather is drawn.
+type offered struct {
+	usual    usualDay
+	told     *season.Weather // measured or foretold; nil: neither
+	trust    float64         // how far told is believed
+	flow     float64         // with all the nectar that its plants give
+	measured bool            // the flow, as it was
+}
+
+// daysOf writes what is likely of each day and returns what members draw theirs from.
+func (y *Yard) daysOf(site Site, today day.Day) []offered {
+	bloom := site.Bloom
+	if len(bloom) == 0 {
+		bloom = site.Climate.UsualBloom()
+	}
+	beesDay := site.Climate.BeesDays()
+	sky := skiesOf(site.Climate)
+	out := make([]offered, y.Days)
+	for i := range out {
+		d := y.From + day.Day(i)
+		seasonDay := season.DayOf(d, site.Hemisphere)
+		y.Likely[i] = ConditionOf(bloom, site.Climate, site.WeatherOn(d), seasonDay)
+		y.Likely[i].SeasonDay = beesDay[seasonDay]
+		o := &out[i]
+		o.usual, o.trust = sky.usual(seasonDay), 1
+		o.flow, _ = season.Intensity(bloom, seasonDay)
+		if f, ok := site.Flow[d]; ok {
+			y.Likely[i].Flow, o.flow, o.measured = f, f, true
+		}
+		if w, ok := site.Weather[d]; ok {
+			o.told = &w
+		}
+		if ahead := float64(d - today); ahead >= 0 {
+			o.trust = math.Exp(-(ahead + 1) / weatherSkill)
+		}
+	}
+	return out
 }
 
 // Met writes the warmth and the flight hours that a day is known to have had, for

@@ -93,6 +93,9 @@ func (w World) rules(r *rand.Rand) forecast.Parameters {
 	return p
 }
 
+// hoursPerDegree is the share of flight hours that a degree brings. Source: none; guess.
+const hoursPerDegree = 0.13
+
 // meets draws the days that truths of a yard meet: one draw of the same weather
 // and flow, off as far as the world is.
 func (w World) meets(site forecast.Site, from day.Day, days int, seed uint64, r *rand.Rand) []forecast.Condition {
@@ -103,7 +106,7 @@ func (w World) meets(site forecast.Site, from day.Day, days int, seed uint64, r 
 		cond[k].Flow *= level * off(w.FlowDay)
 		warm := w.WeatherC * r.NormFloat64()
 		cond[k].MeanC += warm
-		cond[k].FlightHours = max(0, cond[k].FlightHours*(1+forecast.HoursPerDegree*warm))
+		cond[k].FlightHours = max(0, cond[k].FlightHours*(1+hoursPerDegree*warm))
 	}
 	return cond
 }
