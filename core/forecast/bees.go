@@ -74,7 +74,12 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 	if n <= 0 {
 		return
 	}
-	toField := s.House * (p.RecruitAlpha - p.RecruitSigma*s.Foragers/n)
+	// Rates are of continuous time: what a day makes of them is worked out at the middle of the
+	// day, and those who go out in its course meet half of the field's dangers.
+	dies := least(mostDie, (p.ForagerDeathBase+p.ForagerDeathHour*c.FlightHours)*s.DeathFactor)
+	out := flying * s.House * (p.RecruitAlpha - p.RecruitSigma*s.Foragers/n) / 2
+	foragers := most(0, s.Foragers*(1-dies/2)+out)
+	toField := s.House * inADay(most(0, p.RecruitAlpha-p.RecruitSigma*foragers/most(1, n-dies/2*s.Foragers)))
 	// Nurses with few larvae to feed go out sooner, so larger colonies, with one
 	// queen each, have more of their bees in the field.
 	if idle := s.House - s.larvae*(1/(brood.LarvaDays*p.NurseLoad)); idle > 0 {
@@ -82,19 +87,29 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 	}
 	toField = most(0, toField*flying)
 	s.House -= toField
-	s.Foragers += toField
 	// In mild autumn weather winter bees hardly fly for nectar; in spring they
 	// are used up in it.
 	if y.spends && s.Winter > 0 {
 		spent := s.Winter * p.WinterSpent * flying
 		s.Winter -= spent
-		s.Foragers += spent
+		toField += spent
 	}
 	dh := s.House * p.HouseDeath * s.DeathFactor
-	df := s.Foragers * least(mostDie, (p.ForagerDeathBase+p.ForagerDeathHour*c.FlightHours)*s.DeathFactor)
+	df := inADay(dies)*s.Foragers + newcomers(dies)*toField
+	s.Foragers += toField
 	dw := s.Winter * p.WinterDeath * s.DeathFactor
 	s.House -= dh
 	s.Foragers -= df
 	s.Winter -= dw
 	s.Ledger.BeesDied += dh + df + dw
 }
+
+// inADay returns the share that a rate a day takes in a day, 1-exp(-rate) to within a thousandth
+// for rates up to mostDie.
+func inADay(rate float64) float64 { return rate * (1 - newcomers(rate)) }
+
+// newcomers returns the share that a rate takes of those who come to it evenly over a day.
+func newcomers(rate float64) float64 { return rate * (series2 - rate*(series3-rate*(series4-rate*series5))) }
+
+// Of the series of the exponential. Derived.
+const series2, series3, series4, series5 = 1.0 / 2, 1.0 / 6, 1.0 / 24, 1.0 / 120

@@ -1,22 +1,33 @@
 package forecast
 
+import "math"
+
 // eat takes the day's food: adults, larvae, and heat for brood in the cold.
 func (s *State) eat(p *Parameters, c *Condition, t *Today) {
 	house, forager := p.HouseEatMg, p.ForagerEatMg
 	if c.FlightHours < 1 {
 		forager = house
 	}
-	if c.MeanC < p.InCluster { // all eat as winter bees do, and a little more
-		house, forager = restless*p.WinterEatMg, restless*p.WinterEatMg
+	winter := p.WinterEatMg
+	// The cooler, the more of them rest, until in a cluster all eat as winter bees do, and a little
+	// more. The smaller it is, the more each must heat.
+	if awake := (c.MeanC - p.InCluster) * (1.0 / restSpan); awake < 1 {
+		awake = most(0, awake)
+		house = restless*winter + awake*(house-restless*winter)
+		forager = restless*winter + awake*(forager-restless*winter)
+		if n := s.Bees(); awake <= 0 && n > 0 {
+			small := least(clusterMost, math.Sqrt(math.Sqrt(usualCluster/n)))
+			house, forager, winter = house*small, forager*small, winter*small
+		}
 	}
-	mg := s.House*house + s.Foragers*forager + s.Winter*p.WinterEatMg + s.Drones*forager
+	mg := s.House*house + s.Foragers*forager + s.Winter*winter + s.Drones*forager
 	mg += s.larvae * p.LarvaEatMg
 	if c.MeanC < heatBroodUnder {
 		mg += s.broodCells * p.BroodHeatMg * (heatBroodUnder - c.MeanC) * (1 - s.Warmed)
 	}
 	// The colder, the more a cluster heats, past what WinterEatMg stands for.
 	if c.MeanC < p.ColdFrom {
-		mg += s.Winter * p.WinterEatMg * p.ColdHeat * (p.ColdFrom - c.MeanC) * (1 - s.Warmed)
+		mg += s.Winter * winter * p.ColdHeat * (p.ColdFrom - c.MeanC) * (1 - s.Warmed)
 	}
 	need := mg * 1e-6 * s.EatFactor
 	got := 0.0
@@ -50,6 +61,15 @@ const heatBroodUnder = 12
 // fed is the share of its need with which a colony is not hungry; what is under
 // one is rounding. starveBrood is what dies of the larvae of a day wholly unfed.
 const fed, starveBrood = 0.999, 0.5
+
+// restSpan is the °C over which bees go from resting in a cluster to being about. Source: none;
+// guess.
+const restSpan = 6
+
+// usualCluster is the cluster that WinterEatMg is of; a smaller one eats more a bee, by the
+// fourth root, and at most clusterMost times as much. Source: that small clusters spend more a
+// bee, Free and Racey 1968 and Southwick 1985, from memory; the power is a guess.
+const usualCluster, clusterMost = 15000.0, 1.6
 
 // restless is how many times as much as winter bees the others eat in a cluster.
 const restless = 2

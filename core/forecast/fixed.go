@@ -50,6 +50,17 @@ func Fixed() []season.FixedRow {
 			guess,
 		),
 		row("heatBroodUnder", "°C, mean of the day, under which brood costs heat", of(heatBroodUnder), guess),
+		row("restSpan", "°C over which bees go from resting to being about", of(restSpan), guess),
+		row(
+			"usualCluster, clusterMost",
+			"bees of the cluster that WinterEatMg is of; times as much that a bee of a small one eats at most",
+			of(usualCluster, clusterMost),
+			"that small clusters spend more a bee: Free and Racey 1968, Southwick 1985, from memory; size a guess",
+		),
+		row("series2, series3, series4, series5", "of the series of the exponential",
+			"1/2, 1/6, 1/24, 1/120", "derived"),
+		row("deviates, tail", "steps of the table of normal deviates, and how many at its ends are worked out",
+			of(deviates, tail), "rounding"),
 		row("restless", "times as much as winter bees that others eat in a cluster", of(restless), guess),
 		row("starveBrood", "share of the larvae that dies in a day wholly unfed", of(starveBrood), guess),
 		row("openFromKg", "kg a day that opens a new super", of(openFromKg), guess),
@@ -160,11 +171,6 @@ func Fixed() []season.FixedRow {
 		row(
 			"hopeCapped, hopeless", "share of Mates that is left with capped brood only, and with none",
 			of(hopeCapped, hopeless), guess,
-		),
-		row(
-			"warmerBy, anyFlightC, someHours",
-			"a day of no flight that turns out so many °C warmer, and no colder than, has some hours",
-			of(warmerBy, anyFlightC, someHours), guess,
 		),
 		row(
 			"toldUnder", "share of its own spread under which a colony's pace is told by its looks", of(toldUnder),

@@ -100,14 +100,14 @@ type Parameters struct {
 func Defaults() Parameters {
 	return Parameters{
 		QueenPeakLaying: 1550, NurseLoad: 0.13, FindableShare: 0.6, EggToAdult: 0.85, DroneShare: 0.06,
-		HouseDeath: 0.006, ForagerDeathBase: 0.015, ForagerDeathHour: 0.0105, WinterDeath: 0.0040, RecruitAlpha: 0.25,
+		HouseDeath: 0.006, ForagerDeathBase: 0.015, ForagerDeathHour: 0.011, WinterDeath: 0.0040, RecruitAlpha: 0.25,
 		RecruitSigma: 0.75, LoadPerHourMg: 26, NectarCollectors: 0.75, NectarCells: 2.5, RipeningShare: 0.25,
 		NestPull: 2.6, SuperStart: 0.28, ClearBelow: 11000, ClearShare: 0.05, ExcluderDrag: 0.65, HouseEatMg: 7,
 		ForagerEatMg: 11, WinterEatMg: 1.6, LarvaEatMg: 24, BroodHeatMg: 1.0, PollenPerLarva: 0.14, WaxHoneyMg: 65,
 		DrawCells: 0.22, DrawUrge: 0.8, GoodDayHours: 7, StoreMarginDays: 2.5, LayShortfall: 0.2, WinterNurse: 0.7,
-		WinterSpent: 0.03, PollenForFull: 1500, LidDrag: 0.6, NectarUp: 0.12, AccessSoon: 0.5, ColdHeat: 0.08,
+		WinterSpent: 0.03, PollenForFull: 1500, LidDrag: 0.6, NectarUp: 0.12, AccessSoon: 0.5, ColdHeat: 0.09,
 		DrawIncome: 0.25, DrawWarmth: 9, FullFlight: 4, DroneDeath: 0.033, DronesOut: 0.14, StoresForFull: 2,
-		BodyReserve: 0.3, FrostStop: -6, LowDrag: 0.5, LowEases: 0.05, EmergencyDays: 24, SwarmQueenDays: 19,
+		BodyReserve: 0.3, FrostStop: -9, LowDrag: 0.5, LowEases: 0.05, EmergencyDays: 24, SwarmQueenDays: 19,
 		SwarmShare: 0.75, SwarmCropMg: 36, SwarmBase: 0.05, SwarmHeld: 2, SwarmLeast: 8000, SwarmYoung: 0.4,
 		SwarmOld: 1.6, BeesPerCell: 0.35, DrawnCrowd: 0.5, LidShape: 1.4, ClearHours: 2, NestKeeps: 3, PollenDays: 10,
 		PollenKeeps: 1500, PollenPerHour: 0.125, WinterPollen: 0.1, BroodEaten: 0.35, CappingShare: 0.25,

@@ -127,7 +127,7 @@ func Table() []Row {
 		},
 		{"AccessSoon", p.AccessSoon, "share in use in two to three days", 0.3, 0.7, "follows from SuperStart", false},
 		{
-			"ColdHeat", p.ColdHeat, "more a degree under ColdFrom", 0.02, 0.12,
+			"ColdHeat", p.ColdHeat, "more a degree under ColdFrom", 0.05, 0.15,
 			"none; set to 1-1.5 kg a month in hard cold, common practice", false,
 		},
 		{"DrawIncome", p.DrawIncome, "kg honey a day", 0.1, 0.5, "none; guess: comb is drawn in a flow only", false},
@@ -140,7 +140,7 @@ func Table() []Row {
 			"BodyReserve", p.BodyReserve, "share of rearing without pollen", 0.1, 0.5,
 			"none; guess: nurses rear on their own bodies for a while", false,
 		},
-		{"FrostStop", p.FrostStop, "°C, mean of the day", -10, 0, "none; guess: a hard frost stops the queen", false},
+		{"FrostStop", p.FrostStop, "°C, mean of the day", -14, -4, "none; guess: a hard frost stops the queen", false},
 		{
 			"LowDrag", p.LowDrag, "share", 0.2, 0.8,
 			"common practice, factor a guess: queens go up more readily than down", false,
