@@ -30,7 +30,7 @@ var mayImport = map[string][]string{
 	"bench":    {"brood", "comb", "day", "feed", "hive", "honey", "ledger", "lift", "measure", "mites", "queen"},
 	"colony":   {"comb", "day", "hive", "measure", "queen"},
 	"look":     {"brood", "colony", "comb", "day", "hive", "ledger", "measure", "season"},
-	"forecast": {"brood", "colony", "day", "hive", "measure", "season"},
+	"forecast": {"brood", "colony", "day", "hive", "measure", "mites", "season"},
 	"advice": {
 		"brood", "colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "moves", "queen", "season",
 		"words",
@@ -38,10 +38,11 @@ var mayImport = map[string][]string{
 	"assessment": {"advice", "colony", "day", "forecast", "history", "hive", "look", "queen", "season"},
 	"shorthand":  {"comb", "history", "hive", "look", "measure", "moves"},
 	"history": {
-		"colony", "comb", "day", "forecast", "hive", "look", "measure", "moves", "queen", "season", "stock", "words",
+		"colony", "comb", "day", "forecast", "hive", "look", "measure", "mites", "moves", "queen", "season", "stock",
+		"words",
 	},
 	"stock": {"comb", "day", "hive"},
-	"moves": {"colony", "comb", "day", "feed", "forecast", "hive", "measure", "queen", "words"},
+	"moves": {"colony", "comb", "day", "feed", "forecast", "hive", "measure", "mites", "queen", "words"},
 	"words": {"day"},
 }
 

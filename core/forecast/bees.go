@@ -11,9 +11,15 @@ func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 	// Brood that is lost is lost as larvae, when nurses remove it, spread over
 	// the six days so that survival from egg to adult is EggToAdult.
 	oldest := brood.CappedDays - 1 - s.cappedTurn
-	emerged := s.Capped[oldest]
+	sealed := s.Capped[oldest]
+	emerged, carried := sealed, 0.0
+	mites := s.Mites.Riding > 0
+	if mites {
+		emerged, carried = s.emerge(p, int(oldest), sealed)
+		s.enter(p, int(oldest), s.Larvae[5])
+	}
 	s.Capped[oldest] = s.Larvae[5]
-	s.capped = most(0, s.capped+s.Larvae[5]-emerged)
+	s.capped = most(0, s.capped+s.Larvae[5]-sealed)
 	if s.cappedTurn++; s.cappedTurn == brood.CappedDays {
 		s.cappedTurn = 0
 	}
@@ -32,6 +38,9 @@ func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 
 	oldest = brood.DroneDays - 1 - s.droneTurn
 	drones := s.Drone[oldest]
+	if mites {
+		s.emergeDrones(p, int(oldest))
+	}
 	s.Drone[oldest] = 0
 	s.drone = most(0, s.drone-drones)
 	if s.droneTurn++; s.droneTurn == brood.DroneDays {
@@ -48,7 +57,8 @@ func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 	s.Drones -= dead
 	s.Ledger.DronesDied += dead
 
-	toWinter := emerged * y.winter
+	toWinter := emerged * y.winter * (1 - p.MiteShortens*carried)
+	s.sickened += sealed - emerged + emerged*y.winter*p.MiteShortens*carried
 	s.Winter += toWinter
 	s.House += emerged - toWinter
 	s.Ledger.Emerged += emerged
@@ -63,6 +73,9 @@ const manyLarvae = 3000.0
 // mostDie is the share of the foragers that a day takes at most.
 const mostDie = 0.9
 
+// dieWithBee is the share of the mites on a dying winter bee that die with it. Source: none; guess.
+const dieWithBee = 0.5
+
 // work moves house bees to the field (Khoury et al. 2011), lets winter bees
 // take to flight in spring, and takes the dead.
 func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
@@ -76,7 +89,15 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 	}
 	// Rates are of continuous time: what a day makes of them is worked out at the middle of the
 	// day, and those who go out in its course meet half of the field's dangers.
-	dies := least(mostDie, (p.ForagerDeathBase+p.ForagerDeathHour*c.FlightHours)*s.DeathFactor)
+	frail, sick := s.DeathFactor, 0.0
+	if s.Mites.Riding > 0 {
+		sick = p.MiteHarm * s.Mites.Riding / n
+		frail *= 1 + sick
+	}
+	if c.MeanC < p.InCluster {
+		frail *= s.fragile(p, n)
+	}
+	dies := least(mostDie, (p.ForagerDeathBase+p.ForagerDeathHour*c.FlightHours)*frail)
 	out := flying * s.House * (p.RecruitAlpha - p.RecruitSigma*s.Foragers/n) / 2
 	foragers := most(0, s.Foragers*(1-dies/2)+out)
 	toField := s.House * inADay(most(0, p.RecruitAlpha-p.RecruitSigma*foragers/most(1, n-dies/2*s.Foragers)))
@@ -94,14 +115,24 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 		s.Winter -= spent
 		toField += spent
 	}
-	dh := s.House * p.HouseDeath * s.DeathFactor
+	dh := s.House * least(mostDie, p.HouseDeath*frail)
 	df := inADay(dies)*s.Foragers + newcomers(dies)*toField
 	s.Foragers += toField
-	dw := s.Winter * p.WinterDeath * s.DeathFactor
+	lasting := frail
+	if s.WinterFactor > 0 {
+		lasting *= s.WinterFactor
+	}
+	dw := s.Winter * least(mostDie, p.WinterDeath*lasting)
 	s.House -= dh
 	s.Foragers -= df
 	s.Winter -= dw
 	s.Ledger.BeesDied += dh + df + dw
+	s.sickened += (dh + df + dw) * sick / (1 + sick)
+	if riding := s.Mites.Riding; riding > 0 && s.brood <= 0 { // on a bee of the cluster they die with it, or not
+		gone := riding * dieWithBee * dw / n
+		s.Mites.Riding -= gone
+		s.Ledger.MitesDied += gone
+	}
 }
 
 // inADay returns the share that a rate a day takes in a day, 1-exp(-rate) to within a thousandth
@@ -109,7 +140,9 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 func inADay(rate float64) float64 { return rate * (1 - newcomers(rate)) }
 
 // newcomers returns the share that a rate takes of those who come to it evenly over a day.
-func newcomers(rate float64) float64 { return rate * (series2 - rate*(series3-rate*(series4-rate*series5))) }
+func newcomers(rate float64) float64 {
+	return rate * (series2 - rate*(series3-rate*(series4-rate*series5)))
+}
 
 // Of the series of the exponential. Derived.
 const series2, series3, series4, series5 = 1.0 / 2, 1.0 / 6, 1.0 / 24, 1.0 / 120

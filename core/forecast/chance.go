@@ -51,6 +51,11 @@ const (
 	forFar        = 2006
 	forRain       = 2007
 	forRainfall   = 2008
+	forMites      = 2009
+	forLuck       = 2010
+	forFailing    = 2011
+	forHeir       = 2012
+	forWinter     = 2013
 )
 
 // hashName turns a colony's or yard's id into a key (FNV-1a).

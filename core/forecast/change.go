@@ -51,6 +51,7 @@ type Change struct {
 	LaysIn    float64 // days until the queen who is there, or is to come, lays; 0: as it was
 	Caged     Setting // she is in the hive and cannot lay
 	Swarmed   bool    // a prime swarm has left
+	Treat     *Treat  // against mites, from that day
 	NoFlow    bool    // for asking what if nothing came in from now on
 }
 
@@ -171,6 +172,9 @@ func (s *State) Befall(p *Parameters, c *Change) {
 	if q := c.QueenIn; q != nil {
 		s.QueenPeak, s.NextQueen, s.LaysIn = q.Peak, q.Coming, q.LaysIn
 	}
+	if c.Treat != nil {
+		s.treat(c.Treat)
+	}
 	if c.LaysIn > 0 {
 		s.begins(p, c.LaysIn)
 	}
@@ -195,6 +199,18 @@ func (s *State) donate(c *Change) {
 	}
 	s.Ledger.BroodTaken += out(s.Eggs[:]) + out(s.Larvae[:]) + out(s.Capped[:])
 	s.Ledger.DroneTaken += out(s.Drone[:])
+	mites := func(on []float64, share float64) {
+		for i := range on {
+			d := on[i] * share
+			on[i] -= d
+			s.Ledger.MitesLeft += d
+		}
+	}
+	mites(s.Mites.Sealed[:], c.BroodOut)
+	mites(s.Mites.Drone[:], c.BroodOut)
+	riding := s.Mites.Riding * c.BeesOut
+	s.Mites.Riding -= riding
+	s.Ledger.MitesLeft += riding
 	s.tally()
 }
 

@@ -111,6 +111,7 @@ func (s *State) starve(unfed, death float64) {
 	for _, b := range [...]*float64{&s.House, &s.Foragers, &s.Winter} {
 		d := *b * unfed * death
 		*b -= d
+		s.starved += d
 		s.Ledger.BeesDied += d
 	}
 }

@@ -12,9 +12,7 @@ func Fixed() []season.FixedRow {
 	of := season.Numbers
 	const guess, common = "none; guess", "common practice"
 	const held = "none; guess, held by the calibration"
-	row := func(name, what, value, source string) season.FixedRow {
-		return season.FixedRow{Name: name, What: what, Value: value, Source: source}
-	}
+	row := fixedRow
 	return append([]season.FixedRow{
 		row(
 			"WinterBred", "share of the emerging bees that become long-lived, by season day",
@@ -58,7 +56,9 @@ func Fixed() []season.FixedRow {
 			"that small clusters spend more a bee: Free and Racey 1968, Southwick 1985, from memory; size a guess",
 		),
 		row("series2, series3, series4, series5", "of the series of the exponential",
-			"1/2, 1/6, 1/24, 1/120", "derived"),
+			of(series2, series3, series4, series5), "derived: 1 over the factorial"),
+		row("skyBlock, skyWarmUp", "days after which the drawing of weather begins anew, and how many before it does",
+			of(skyBlock, skyWarmUp), "rounding"),
 		row("deviates, tail", "steps of the table of normal deviates, and how many at its ends are worked out",
 			of(deviates, tail), "rounding"),
 		row("restless", "times as much as winter bees that others eat in a cluster", of(restless), guess),
@@ -217,5 +217,9 @@ func Fixed() []season.FixedRow {
 		row("leastKgPerCell", "kg that a cell holds at least, so that nothing is divided by none",
 			of(leastKgPerCell), "rounding"),
 		row("tenths", "parts of a day that runways are told in", of(tenths), "rounding"),
-	}, season.Fixed()...)
+	}, append(fixedOfLosses(), season.Fixed()...)...)
+}
+
+func fixedRow(name, what, value, source string) season.FixedRow {
+	return season.FixedRow{Name: name, What: what, Value: value, Source: source}
 }

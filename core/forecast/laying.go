@@ -75,15 +75,35 @@ const (
 	dronesMost  = 0.05
 )
 
-// await brings on the queen that is to come.
-func (s *State) await() {
+// await brings on the queen that is to come, and lets the one who is there fail. A virgin mates on
+// fine days alone; one who has waited too long lays drones.
+func (s *State) await(p *Parameters, c *Condition, y *timeOfYear) {
+	if s.FailsIn > 0 && s.QueenPeak > 0 {
+		if s.FailsIn--; s.FailsIn <= 0 {
+			s.loseQueen(p)
+			if s.Heirless {
+				s.NextQueen, s.LaysIn = 0, 0
+			}
+		}
+	}
 	if s.LaysIn <= 0 {
 		return
 	}
+	if s.Virgin && s.LaysIn <= fliesOut && s.LaysIn > hasMated && (c.FlightHours < p.MateHours || !y.mates) {
+		if s.waited++; s.waited > waitsMost {
+			s.NextQueen, s.LaysIn, s.Virgin, s.waited = 0, 0, false, 0
+		}
+		return
+	}
 	if s.LaysIn--; s.LaysIn <= 0 {
-		s.QueenPeak, s.NextQueen, s.LaysIn = s.NextQueen, 0, 0
+		s.QueenPeak, s.NextQueen, s.LaysIn, s.Virgin, s.waited = s.NextQueen, 0, 0, false, 0
 	}
 }
+
+// Days before she lays between which a virgin flies out, and how many she can wait for a fine one.
+// Source: mature five to six days after she is out, laying two to three after mating; after three
+// to four weeks she no longer mates (Winston 1987, from memory).
+const fliesOut, hasMated, waitsMost = 5, 3, 21
 
 // partWithQueen takes the queen to elsewhere, or the virgin that is to lay; where a
 // laying one goes they rear another, as they would if she were lost.
@@ -99,7 +119,7 @@ func (s *State) partWithQueen(p *Parameters) {
 // another from it, who lays after EmergencyDays.
 func (s *State) loseQueen(p *Parameters) {
 	if s.EggCount()+s.Larvae[0]+s.Larvae[1] > 0 && s.LaysIn == 0 {
-		s.NextQueen, s.LaysIn = s.QueenPeak, p.EmergencyDays
+		s.NextQueen, s.LaysIn, s.Virgin, s.waited = s.QueenPeak, p.EmergencyDays, true, 0
 	}
 	s.QueenPeak = 0
 }
@@ -110,5 +130,5 @@ func (s *State) begins(p *Parameters, days float64) {
 	if peak <= 0 {
 		peak = p.QueenPeakLaying
 	}
-	s.QueenPeak, s.NextQueen, s.LaysIn = 0, peak, days
+	s.QueenPeak, s.NextQueen, s.LaysIn, s.Virgin = 0, peak, days, false
 }

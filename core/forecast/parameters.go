@@ -94,6 +94,19 @@ type Parameters struct {
 	WideCold         float64
 	DearthHolds      float64
 	RecruitIdle      float64
+	MiteEnters       float64
+	MiteEntersDrone  float64
+	MiteWorker       float64
+	MiteDrone        float64
+	MiteDeath        float64
+	MiteDeathWinter  float64
+	MitesCome        float64
+	MiteKills        float64
+	MiteShortens     float64
+	MiteHarm         float64
+	SmallCluster     float64
+	QueenFails       float64
+	MateHours        float64
 }
 
 // Defaults returns the values of [Table].
@@ -115,5 +128,7 @@ func Defaults() Parameters {
 		InCluster: 8, ColdFrom: 3, TightC: -1, ReachSpread: 1.5, BroodHolds: 400, Creep: 0.05, StarveDeath: 0.2,
 		StarveCold: 0.55, Mates: 0.75, SwarmCups: 2.5, SwarmCharged: 0.15, SwarmCapped: 0.35, CoolUnder: 15,
 		WideCold: 0.3, DearthHolds: 0.45, RecruitIdle: 0.03,
+		MiteEnters: 0.56, MiteEntersDrone: 6.49, MiteWorker: 1.25, MiteDrone: 1.9, MiteDeath: 0.006, MiteDeathWinter: 0.003,
+		MitesCome: 0.3, MiteKills: 0.1, MiteShortens: 0.7, MiteHarm: 4, SmallCluster: 3000, QueenFails: 0.1, MateHours: 4,
 	}
 }

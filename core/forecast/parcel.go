@@ -23,6 +23,10 @@ type Load struct {
 	SuperCapped             float64 // of SuperHoney
 	Pollen                  float64
 
+	Mites       float64                   // on the bees
+	SealedMites [brood.CappedDays]float64 // in Capped
+	DroneMites  [brood.DroneDays]float64  // in Drone
+
 	Queen Queen
 }
 
@@ -65,11 +69,12 @@ func (s *State) holding() Load {
 		Queen:  Queen{s.QueenPeak, s.NextQueen, s.LaysIn},
 	}
 	for age := range l.Capped {
-		l.Capped[age] = s.Capped[s.cappedSlot(age)]
+		l.Capped[age], l.SealedMites[age] = s.Capped[s.cappedSlot(age)], s.Mites.Sealed[s.cappedSlot(age)]
 	}
 	for age := range l.Drone {
-		l.Drone[age] = s.Drone[s.droneSlot(age)]
+		l.Drone[age], l.DroneMites[age] = s.Drone[s.droneSlot(age)], s.Mites.Drone[s.droneSlot(age)]
 	}
+	l.Mites = s.Mites.Riding
 	return l
 }
 
@@ -106,11 +111,12 @@ func (s *State) give(p *Parameters, c *Change) Load {
 		l.Larvae[i] = v * c.BroodOut
 	}
 	for i, v := range was.Capped {
-		l.Capped[i] = v * c.BroodOut
+		l.Capped[i], l.SealedMites[i] = v*c.BroodOut, was.SealedMites[i]*c.BroodOut
 	}
 	for i, v := range was.Drone {
-		l.Drone[i] = v * c.BroodOut
+		l.Drone[i], l.DroneMites[i] = v*c.BroodOut, was.DroneMites[i]*c.BroodOut
 	}
+	l.Mites = was.Mites * c.BeesOut
 	if c.QueenOut {
 		l.Queen = Queen{Peak: was.Queen.Peak}
 		if was.Queen.Peak <= 0 { // a virgin: she who is to come is this one
@@ -130,10 +136,14 @@ func (s *State) receive(l *Load, above float64) {
 	}
 	for age, v := range l.Capped {
 		s.Capped[s.cappedSlot(age)] += v
+		s.Mites.Sealed[s.cappedSlot(age)] += l.SealedMites[age]
 	}
 	for age, v := range l.Drone {
 		s.Drone[s.droneSlot(age)] += v
+		s.Mites.Drone[s.droneSlot(age)] += l.DroneMites[age]
 	}
+	s.Mites.Riding += l.Mites
+	s.Ledger.MitesBrought += l.Mites + sum(l.SealedMites[:]) + sum(l.DroneMites[:])
 	s.House += l.House
 	s.Foragers += l.Foragers
 	s.Winter += l.Winter

@@ -172,7 +172,7 @@ func TestCollapseThreshold(t *testing.T) {
 		dt := 1 / float64(parts)
 		p.RecruitAlpha, p.RecruitSigma, p.HouseDeath = 0.25*dt, 0.75*dt, 0
 		p.ForagerDeathBase, p.ForagerDeathHour = m*dt, 0
-		c := Condition{SeasonDay: 180, FlightHours: p.FullFlight}
+		c := Condition{SeasonDay: 180, MeanC: 20, FlightHours: p.FullFlight}
 		p.RecruitIdle = 0
 		s := State{House: 12000, Foragers: 4000, DeathFactor: 1}
 		for range 15000 * parts {

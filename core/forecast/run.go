@@ -46,6 +46,9 @@ type Result struct {
 	// Full and SuperCapped say of each super, in the order in which they fill,
 	// when it is full and when it is capped.
 	Full, SuperCapped []Runway
+	// Losses are by the horizon; LastFood is the days until they go hungry, whatever the reserve.
+	Losses   Losses
+	LastFood Runway
 
 	ends    [Runways][]float64
 	today   [Quantities][]float64
@@ -111,6 +114,7 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 	supers := y.superEnds(with, n)
 	r.hazard, r.drives = make([]float64, (in.Horizon+1)*n), make([]drive, in.Horizon+1)
 	with = inOrder(with)
+	lost, hungry := make([]Cause, n), make([]float64, n)
 	run := runner{p: &p, reserve: in.ReserveKg}
 	if supers != nil {
 		run.supers = supers.ends
@@ -144,8 +148,10 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 		for k := range r.ends {
 			r.ends[k][m] = run.end[k]
 		}
+		lost[m], hungry[m] = run.s.fate(), run.hungry
 		supers.take(m)
 	}
+	r.Losses, r.LastFood = lossesOf(lost, in.Horizon), runwayOf(hungry)
 	col.into(r, in, len(with) > 0)
 	if tr != nil {
 		tr.into(r)

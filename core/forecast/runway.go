@@ -55,6 +55,7 @@ type runner struct {
 	end     [Runways]float64
 	now     Today
 	before  Today   // how the day before ended
+	hungry  float64 // day on which they first go hungry
 	room    float64 // good days over the margin, when it was last asked
 	supers  *superEnds
 }
@@ -64,7 +65,7 @@ func (r *runner) reset() {
 		r.end[k] = math.Inf(1)
 	}
 	r.before = Today{Stores: r.s.Stores(), Laid: math.Inf(1)}
-	r.room = math.Inf(1)
+	r.room, r.hungry = math.Inf(1), math.Inf(1)
 	if r.before.Stores < r.reserve {
 		r.end[Food] = 0
 	}
@@ -85,6 +86,9 @@ func (r *runner) day(i int, c *Condition) {
 	*t = Today{}
 	r.s.step(r.p, c, t)
 	at := float64(i)
+	if t.Hungry && at < r.hungry {
+		r.hungry = at
+	}
 	if r.end[Food] > at {
 		switch {
 		case t.Stores < r.reserve:

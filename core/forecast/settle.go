@@ -101,13 +101,15 @@ func (x *Ensemble) Foresee(o Sight, p *Parameters) measure.Range {
 	return measure.Range{Low: math.Exp(mean - half), Likely: math.Exp(mean), High: math.Exp(mean + half)}
 }
 
-// KeepPace takes over what another ensemble has learnt of the colony's pace and
-// its yard's flow.
-func (x *Ensemble) KeepPace(from *Ensemble) {
+// KeepPace takes over what another ensemble has learnt of the colony's pace, its yard's flow, its
+// mites and its queen's years.
+func (x *Ensemble) KeepPace(from *Ensemble, p *Parameters) {
 	for m := range x.States {
 		s, o := &x.States[m], &from.States[m]
 		s.IntakeFactor, s.FlowFactor, s.EatFactor, s.DeathFactor = o.IntakeFactor, o.FlowFactor, o.EatFactor, o.DeathFactor
 		s.Ahead = o.Ahead
+		s.WinterFactor, s.Mites.Luck, s.FailsIn, s.Heirless = o.WinterFactor, o.Mites.Luck, o.FailsIn, o.Heirless
+		s.infest(p, o.MitesPer100())
 	}
 }
 

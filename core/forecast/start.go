@@ -15,6 +15,7 @@ const (
 	intakeSD = 0.36
 	eatingSD = 0.12
 	deathSD  = 0.18
+	winterSD = 0.40 // of the deaths of winter bees, beyond deathSD: what they were reared on, and sickness
 	eyeSD    = 0.04
 	youngSD  = 0.12 // eggs and larvae are harder to see than capped brood
 	stagesSD = 0.32 // of eggs, where brood was counted and split by the season
@@ -61,6 +62,7 @@ func draw(
 		IntakeFactor: off(intakeSD, forIntake) * math.Exp(-intakeSD*intakeSD/2),
 		EatFactor:    off(eatingSD, forEating),
 		DeathFactor:  off(deathSD, forDeath),
+		WinterFactor: off(winterSD, forWinter),
 		SuperCapped:  e.SuperHoney * super,
 		FlowFactor:   1,
 	}
@@ -102,8 +104,15 @@ func draw(
 	}
 	s.hold(p)
 	s.Reach = s.withinReach(p)
+	s.infest(p, season.UsualMites.On(float64(seasonDay))*off(mitesSD, forMites))
+	s.Mites.Luck = chanceOfNormal(z(forLuck))
+	s.FailsIn = p.failsIn(chanceOfNormal(z(forFailing)))
+	s.Heirless = chanceOfNormal(z(forHeir)) > p.Mates
 	return s
 }
+
+// mitesSD is how far the mites of colonies differ of which none were counted.
+const mitesSD = 0.8
 
 // bareNest is the share of drawn comb under which a colony has only just come. Source: none; guess.
 const bareNest = 0.1
@@ -178,7 +187,7 @@ func (s *State) requeen(e *colony.Estimate, p *Parameters, h uint64, m int, seed
 				s.QueenPeak = p.QueenPeakLaying * math.Exp(queenSD*normal(seed, h, m, 0, forQueen))
 			}
 		}
-		s.NextQueen, s.LaysIn = 0, 0
+		s.NextQueen, s.LaysIn, s.Virgin = 0, 0, false
 		return
 	}
 	peak := max(s.QueenPeak, s.NextQueen)
@@ -202,7 +211,7 @@ func (s *State) requeen(e *colony.Estimate, p *Parameters, h uint64, m int, seed
 		days, chance = afterBrood, hopeless*p.Mates
 	}
 	if uniform(seed, h, m, at, forMating) < chance {
-		s.NextQueen = peak
+		s.NextQueen, s.Virgin = peak, true
 		s.LaysIn = math.Max(1, math.Round(days+requeenSD*normal(seed, h, m, at, forRequeen)))
 	}
 }

@@ -26,6 +26,9 @@ type State struct {
 	QueenPeak float64 // eggs a day she would lay at the height of the season; 0: no laying queen
 	NextQueen float64 // peak of the queen that is to come
 	LaysIn    float64 // days until she lays; 0: none is to come
+	Virgin    bool    // she who is to come has yet to mate
+	FailsIn   float64 // days until the queen fails; 0: she does not
+	Heirless  bool    // the queen that is reared after her does not come to lay
 
 	PollenCells float64
 
@@ -54,8 +57,12 @@ type State struct {
 	// How this colony differs from the usual one, and how its yard's flow does
 	// from the calendar.
 	IntakeFactor, EatFactor, DeathFactor, FlowFactor float64
+	WinterFactor                                     float64 // of the deaths of winter bees; 0: as usual
 
 	Ahead float64 // days by which its year is ahead of that of its climate; under 0: behind
+
+	Mites infested
+	Lost  Cause
 
 	SwarmHazard float64 // summed up since the forecast began
 
@@ -67,6 +74,8 @@ type State struct {
 	brood, broodCells     float64
 	nestPerKg             float64 // cells that a kg fills
 	superPerKg            float64 // the same above; 0: not worked out
+	starved, sickened     float64 // bees that died of hunger, and of mites
+	waited                float64 // days that a virgin could not fly out to mate
 	cappedTurn, droneTurn uint8   // slot of the oldest cohort, counted down from the last
 	drive                 drive
 }
@@ -134,6 +143,9 @@ type Ledger struct {
 	BeesCame, BroodBrought float64
 	DroneBrought           float64
 	PollenBrought          float64 // cells
+	// Mites.
+	MitesBorn, MitesDied, MitesCame float64
+	MitesLeft, MitesBrought         float64
 }
 
 // droneCells is the worker cells a drone cell takes the place of.
@@ -229,8 +241,12 @@ func (s *State) step(p *Parameters, c *Condition, t *Today) {
 		s.tally()
 	}
 	y := s.time(c.SeasonDay)
+	bees := s.Bees()
 	s.age(p, c, y)
-	s.await()
+	if s.Mites.Riding > 0 {
+		s.fallOff(p, c)
+	}
+	s.await(p, c, y)
 	if s.UnderDrawn+s.UnderUndrawn > 0 {
 		s.widen(p, c)
 	}
@@ -242,5 +258,6 @@ func (s *State) step(p *Parameters, c *Condition, t *Today) {
 	if s.NestUndrawn+s.SuperUndrawn > 0 {
 		s.draw(p, c, t)
 	}
+	s.perish(bees)
 	t.Stores = s.Stores()
 }

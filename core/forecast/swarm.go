@@ -112,7 +112,11 @@ func (s *State) swarm(p *Parameters) {
 		s.NestHoney -= crop
 		s.Ledger.SwarmHoney += crop
 	}
+	riding := s.Mites.Riding * p.SwarmShare
+	s.Mites.Riding -= riding
+	s.Ledger.MitesLeft += riding
 	s.NextQueen, s.LaysIn = max(s.QueenPeak, s.NextQueen), p.SwarmQueenDays
+	s.Virgin, s.waited = true, 0
 	s.QueenPeak = 0
 	s.SwarmHazard = 0
 	s.Reach = least(s.Reach, s.Stores())

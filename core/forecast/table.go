@@ -280,5 +280,48 @@ func Table() []Row {
 			"RecruitIdle", p.RecruitIdle, "per day, more for idle nurses", 0, 0.08,
 			"Farrar 1937: larger colonies store more a bee; size a guess", true,
 		},
+		{
+			"MiteEnters", p.MiteEnters, "per day, a cell capped and a gram of bees", 0.4, 0.75,
+			"Boot, Calis and Beetsma 1995; Calis, Fries and Ryrie 1999, Apidologie 30:111-124", true,
+		},
+		{"MiteEntersDrone", p.MiteEntersDrone, "the same into drone cells", 4.5, 8.5, "Calis, Fries and Ryrie 1999", true},
+		{
+			"MiteWorker", p.MiteWorker, "mites that leave a worker cell for one that entered", 1.1, 1.5,
+			"set to grow by 0.02 a day in all (Martin 1998, Ecol. Model. 109:267-281)", true,
+		},
+		{
+			"MiteDrone", p.MiteDrone, "the same of a drone cell", 1.6, 2.6,
+			"set as MiteWorker; some 1.4 times as many as in worker cells (Martin 1998)", true,
+		},
+		{"MiteDeath", p.MiteDeath, "of those on bees a day, with brood", 0.003, 0.012, "Fries, Camazine and Sneyd 1994", true},
+		{"MiteDeathWinter", p.MiteDeathWinter, "the same without brood", 0.001, 0.006, "Martin 1998", true},
+		{
+			"MitesCome", p.MitesCome, "a day of full flight", 0, 3,
+			"one or two a day in a usual neighbourhood, far more beside dying colonies; size a guess", false,
+		},
+		{
+			"MiteKills", p.MiteKills, "of the emerging that carry mites", 0.03, 0.3,
+			"none; guess: brood that dies of mites and what they bring", false,
+		},
+		{
+			"MiteShortens", p.MiteShortens, "of the winter bees that carry mites", 0.4, 1,
+			"Amdam et al. 2004, J. Econ. Entomol. 97:741-747: they do not come to live long; size a guess", true,
+		},
+		{
+			"MiteHarm", p.MiteHarm, "more deaths for a mite on every bee", 2, 8,
+			"none; guess, held by winter losses above 6 mites per 100 bees (Genersch et al. 2010)", false,
+		},
+		{
+			"SmallCluster", p.SmallCluster, "bees, with twice the deaths in the cold", 2000, 5000,
+			"common practice: under 5,000 bees few winter; values G", false,
+		},
+		{
+			"QueenFails", p.QueenFails, "a year", 0.05, 0.25,
+			"common practice: some 5 % of colonies come out of winter without a good queen", false,
+		},
+		{
+			"MateHours", p.MateHours, "flight hours of a day on which a virgin mates", 2, 6,
+			"common practice: fine afternoons", false,
+		},
 	}
 }

@@ -65,9 +65,17 @@ func (s *skies) usual(seasonDay int) usualDay {
 	return u
 }
 
-// next draws a day: u is in (0, 1), z are standard normal. trust is how far told, which may be
-// nil, is believed.
-func (s *skies) next(day *usualDay, told *season.Weather, trust, u, z, rain float64) season.Weather {
+// A day's weather hangs on the days before it. So that it does not hang on the day that a yard is
+// drawn from, the days of a block begin anew, so many days before its first. Rounding: by then
+// nothing is left of where they began.
+const skyBlock, skyWarmUp = 128, 24
+
+// warmUpFrom returns the day from which the weather of the block of d is drawn.
+func warmUpFrom(d int) int { return d - (d%skyBlock+skyBlock)%skyBlock - skyWarmUp }
+
+// next draws a day: u and rain are in (0, 1), z is standard normal.
+func (s *skies) next(o *offered, u, z, rain float64) season.Weather {
+	day, told, trust := &o.usual, o.told, o.trust
 	chance := s.wetAfterDry
 	switch {
 	case !s.begun:

@@ -74,20 +74,31 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 		From: from, Days: days, Members: members, Likely: make([]Condition, days),
 		drawn: make([]Condition, days*members),
 	}
-	offers := y.daysOf(site, today)
+	before := int(from) - warmUpFrom(int(from)) // days of which only the weather is drawn
+	offers := y.daysOf(site, today, before)
 	name := hashName(site.Yard)
 	y.key = name
 	for m := range members {
 		y.z = append(y.z, stratified(seed, name, m, members, forFlowLevel))
 		y.level = append(y.level, math.Exp(flowLevelSD*y.z[m]))
-		sky := skiesOf(site.Climate)
-		for i := range offers {
-			o, d := &offers[i], int(from)+i
-			w := sky.next(
-				&o.usual, o.told, o.trust, uniform(seed, name, m, d, forRain), normal(seed, name, m, d, forWeather),
+		draw := func(sky *skies, i int) season.Weather {
+			d := int(from) + i
+			return sky.next(
+				&offers[before+i], uniform(seed, name, m, d, forRain), normal(seed, name, m, d, forWeather),
 				uniform(seed, name, m, d, forRainfall),
 			)
-			c := y.Likely[i]
+		}
+		var sky skies
+		for i := range days {
+			d := int(from) + i
+			if i == 0 || d%skyBlock == 0 {
+				sky = skiesOf(site.Climate)
+				for k := warmUpFrom(d); k < d; k++ {
+					draw(&sky, k-int(from))
+				}
+			}
+			w := draw(&sky, i)
+			o, c := &offers[before+i], y.Likely[i]
 			c.MeanC, c.FlightHours, c.Flow = w.MeanC(), w.Flight(o.usual.light), o.flow
 			if !o.measured {
 				c.Flow *= w.Nectar()
@@ -108,31 +119,36 @@ type offered struct {
 	measured bool            // the flow, as it was
 }
 
-// daysOf writes what is likely of each day and returns what members draw theirs from.
-func (y *Yard) daysOf(site Site, today day.Day) []offered {
+// daysOf writes what is likely of each day and returns what members draw theirs from, some days
+// before the first among it.
+func (y *Yard) daysOf(site Site, today day.Day, before int) []offered {
 	bloom := site.Bloom
 	if len(bloom) == 0 {
 		bloom = site.Climate.UsualBloom()
 	}
 	beesDay := site.Climate.BeesDays()
 	sky := skiesOf(site.Climate)
-	out := make([]offered, y.Days)
-	for i := range out {
+	out := make([]offered, before+y.Days)
+	for k := range out {
+		i := k - before
 		d := y.From + day.Day(i)
 		seasonDay := season.DayOf(d, site.Hemisphere)
-		y.Likely[i] = ConditionOf(bloom, site.Climate, site.WeatherOn(d), seasonDay)
-		y.Likely[i].SeasonDay = beesDay[seasonDay]
-		o := &out[i]
+		o := &out[k]
 		o.usual, o.trust = sky.usual(seasonDay), 1
-		o.flow, _ = season.Intensity(bloom, seasonDay)
-		if f, ok := site.Flow[d]; ok {
-			y.Likely[i].Flow, o.flow, o.measured = f, f, true
-		}
 		if w, ok := site.Weather[d]; ok {
 			o.told = &w
 		}
 		if ahead := float64(d - today); ahead >= 0 {
 			o.trust = math.Exp(-(ahead + 1) / weatherSkill)
+		}
+		if i < 0 {
+			continue
+		}
+		y.Likely[i] = ConditionOf(bloom, site.Climate, site.WeatherOn(d), seasonDay)
+		y.Likely[i].SeasonDay = beesDay[seasonDay]
+		o.flow, _ = season.Intensity(bloom, seasonDay)
+		if f, ok := site.Flow[d]; ok {
+			y.Likely[i].Flow, o.flow, o.measured = f, f, true
 		}
 	}
 	return out

@@ -14,6 +14,7 @@ type timeOfYear struct {
 	drones bool    // they are reared
 	out    bool    // and thrown out
 	spends bool    // winter bees take to the field
+	mates  bool    // virgins find drones
 }
 
 // year is timeOfYear by season day, made once; it is a constant in all but name.
@@ -28,6 +29,7 @@ func yearOf() (out [368]timeOfYear) {
 			drones: season.DronesReared.Holds(d),
 			out:    season.DronesOut.Holds(d),
 			spends: season.WinterSpent.Holds(d),
+			mates:  season.QueensMate.Holds(d),
 		}
 	}
 	return out

@@ -152,7 +152,7 @@ func (w *walker) learn(e *colony.Estimate) {
 	if !x.See(sights, &w.parameters) {
 		w.Surprises = append(w.Surprises, w.surprise(e, sights))
 		fresh := w.draw(e)
-		fresh.KeepPace(x)
+		fresh.KeepPace(x, &w.parameters)
 		x = fresh
 	}
 	x.Settle(e, &w.parameters, e.Stack.ExcluderAbove > 0, w.ground.Colony, w.ground.Seed)

@@ -2,7 +2,10 @@ package history
 
 import (
 	"kembo/core/day"
+	"kembo/core/forecast"
+	"kembo/core/mites"
 	"kembo/core/moves"
+	"kembo/core/season"
 )
 
 // MiteCount is a count of mites: in a sample of bees or, by their natural fall, over
@@ -47,7 +50,44 @@ func (m *MiteCount) apply(b *walker, e Entry) error {
 		return &moves.Error{Field: "days", Say: "give the days over which they fell, 1 to 60"}
 	}
 	b.Mites = append(b.Mites, MitesCounted{e.Day, e.ID, *m})
+	b.counted(e.Day, m)
 	return nil
+}
+
+// counted brings what is believed of the mites into line with a count. Before the first look there
+// is nothing to bring.
+func (w *walker) counted(on day.Day, m *MiteCount) {
+	if !w.carries(on) || on < w.Estimate.Day {
+		return
+	}
+	if w.Ensemble == nil {
+		e := *w.Estimate
+		e.Stack = w.Stack
+		w.Ensemble = w.draw(&e)
+	}
+	if on < w.Ensemble.Day {
+		return
+	}
+	x := w.Ensemble.Clone()
+	w.advance(x, on)
+	x.SeeMites(m.sight(w.ground.Site.On(on)), &w.parameters)
+	w.Ensemble = x
+}
+
+// sight returns what a count tells.
+func (m *MiteCount) sight(on season.Moment) forecast.MiteCount {
+	if m.Method == MethodFall {
+		of := mites.Falls.Between
+		switch on.Phase() {
+		case season.Winter:
+			of = mites.Falls.Winter
+		case season.Harvest:
+			of = mites.Falls.Summer
+		}
+		return forecast.MiteCount{Mites: m.Mites, Days: m.Days, Fall: true, OneOf: of}
+	}
+	method, _ := mites.MethodFor(m.Method)
+	return forecast.MiteCount{Mites: m.Mites, Bees: m.Bees, Recovery: method.Recovery}
 }
 
 // Texts returns what a user wrote.

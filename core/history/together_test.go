@@ -154,7 +154,8 @@ func TestWhatOneGivesTheOtherGets(t *testing.T) {
 	if !there || p != (hive.Place{Box: 0, Slot: 1}) {
 		t.Errorf("in B it stands at %+v", p)
 	}
-	if len(from.Changes) != 1 || len(to.Changes) != 1 || from.Changes[0].Day != d0+5 || to.Changes[0].Day != d0+5 {
+	if len(from.Changes) != 2 || len(to.Changes) != 1 || from.Changes[0].Treat == nil || from.Changes[1].Day != d0+5 ||
+		to.Changes[0].Day != d0+5 {
 		t.Fatalf("changes of A %+v, of B %+v", from.Changes, to.Changes)
 	}
 	given := *to.Changes[0].In
@@ -164,7 +165,7 @@ func TestWhatOneGivesTheOtherGets(t *testing.T) {
 	lose := from.Ensemble.Clone()
 	par, y := forecast.Defaults(), a.yard
 	before := lose.Clone()
-	before.Move(&par, y, nil, d0+5)
+	before.Move(&par, y, from.Changes[:1], d0+5)
 	lose.Move(&par, y, from.Changes, d0+5)
 	for m := range given {
 		for what, d := range map[string][2]float64{

@@ -33,7 +33,9 @@ func Do(h *Hives, a Act, on day.Day) (Done, error) {
 	}
 	d := Done{Hives: after, Changes: map[string]forecast.Change{}}
 	for id, was := range h.all {
-		if c := ChangeOf(*was, *after.all[id]); !c.Nothing() {
+		c := ChangeOf(*was, *after.all[id])
+		c.Treat = treatOf(after.all[id].Did, on)
+		if !c.Nothing() {
 			c.Day = on
 			d.Changes[id] = c
 		}
@@ -175,6 +177,21 @@ func ChangeOf(before, after Hive) forecast.Change {
 		c.BeesOut, c.BroodOut = 1, 1
 	}
 	return c
+}
+
+// treatOf returns what a treatment that was noted on a day is to mites; nil for none.
+func treatOf(d Effect, on day.Day) *forecast.Treat {
+	if d.Treated == nil || d.Against.Days == 0 {
+		return nil
+	}
+	t := &forecast.Treat{Class: d.Against}
+	switch to := d.Treated.To; {
+	case to != 0 && to <= on:
+		t.Over = true
+	case to != 0:
+		t.Days = int(to - on)
+	}
+	return t
 }
 
 // come adds the comb of a frame that came, or is not the comb it was.

@@ -19,6 +19,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/measure"
+	"kembo/core/mites"
 	"kembo/core/queen"
 )
 
@@ -85,6 +86,7 @@ type Effect struct {
 	Fed       *colony.Period // what was fed, with its sugar
 	FedMassKg float64        // what it weighs as it goes in
 	Treated   *colony.Period
+	Against   mites.Class // mites, of what it was treated with; zero: of nothing that takes them
 
 	BeesOut   float64 // share of the bees that went
 	Opened    float64 // share of the nest's honey that was uncapped

@@ -7,6 +7,7 @@ import (
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/measure"
+	"kembo/core/mites"
 	"kembo/core/words"
 )
 
@@ -67,7 +68,9 @@ func (a *Treatment) Apply(h *Hives) error {
 	if until == 0 && a.To != 0 && a.BarDays > 0 {
 		until = a.To + day.Day(a.BarDays)
 	}
-	h.Here().Did.Treated = &colony.Period{What: a.What, From: a.From, To: a.To, Until: until}
+	did := &h.Here().Did
+	did.Treated = &colony.Period{What: a.What, From: a.From, To: a.To, Until: until}
+	did.Against, _ = mites.ClassFor(string(a.Class))
 	return nil
 }
 

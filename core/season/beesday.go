@@ -12,11 +12,11 @@ const (
 	springAnchor = 91
 	midsummer    = 172
 	autumnAnchor = 258
-	mostShift    = 40 // days either way
-	warmthBaseC  = 5  // °C over which warmth counts towards the height of the year
-	leastRise    = 55 // days from the anchor of spring to the height of the year, at least
+	mostShift    = 40   // days either way
+	warmthBaseC  = 5    // °C over which warmth counts towards the height of the year
+	leastRise    = 55   // days from the anchor of spring to the height of the year, at least
 	byWarmth     = 0.45 // share of a late spring by which bees are late: they go by the lengthening day too
-	mostLate     = 15 // days that the height comes after the solstice, at most
+	mostLate     = 15   // days that the height comes after the solstice, at most
 )
 
 // BeesDays returns, by season day of the calendar, the season day of the curves

@@ -92,6 +92,10 @@ var (
 	}
 	WinterSpent = Window{Name: "winter bees take to the field", Owner: "forecast bees", From: 41, To: 159, Bees: true,
 		Source: "common practice: they are used up from late winter to June"}
+	QueensMate = Window{
+		Name: "virgins find drones", Owner: "forecast laying", From: 110, To: 262, Bees: true,
+		Source: "common practice: from late April, when drones fly, to mid-September",
+	}
 	HeldBySpring = Window{
 		Name: "cold may have held the queen back", Owner: "forecast start", From: 0, To: 129, Bees: true,
 		Source: "none; guess",
@@ -103,7 +107,7 @@ func Windows() []Window {
 	return []Window{
 		LooksFade, EggsExpected, WeakIsNews, CellChecks, NestRelief, Crop, StillFilling, LiquidFeed, ThickFeed,
 		WinterFeed, Uniting, PackingDown, LayingExpected, MitesLate, BroodMoves, WinterRest, FarHorizon, DronesReared, DronesOut, WinterSpent,
-		HeldBySpring,
+		QueensMate, HeldBySpring,
 	}
 }
 
@@ -124,5 +128,10 @@ var (
 	BroodPerBee = Curve{
 		{0, 0.01}, {40, 0.08}, {75, 0.45}, {105, 1.1}, {140, 1.15}, {170, 0.85}, {210, 0.65}, {245, 0.4}, {275, 0.15},
 		{300, 0.03}, {366, 0.01},
+	}
+	// UsualMites are the mites on a hundred bees of a colony of which none were counted. Source:
+	// none; guess, as of apiaries that are treated in late summer and in winter.
+	UsualMites = Curve{
+		{0, 0.5}, {91, 0.4}, {150, 0.7}, {200, 1.4}, {240, 2.4}, {275, 2.4}, {320, 1}, {366, 0.5},
 	}
 )

@@ -199,7 +199,7 @@ func (x *pupil) see(w World, y *forecast.Yard, p *forecast.Parameters, on day.Da
 		x.own.Settle(e, p, x.truth.Excluder, x.name, seed)
 	default:
 		fresh := x.fresh.Clone()
-		fresh.KeepPace(x.own)
+		fresh.KeepPace(x.own, p)
 		x.own = fresh
 	}
 }
