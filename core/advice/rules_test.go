@@ -79,7 +79,7 @@ func TestEachRuleFiresAndStaysQuiet(t *testing.T) {
 	}{
 		{advice.FeedEmergency,
 			hiveOf(t, day.Of(2026, time.April, 12), 14, look.Counts{Brood: 4, Honey: 0.5, Pollen: 1, Empty: 4.5}, 6),
-			hiveOf(t, day.Of(2026, time.April, 12), 14, look.Counts{Brood: 4, Honey: 4, Pollen: 1, Empty: 1}, 6)},
+			hiveOf(t, day.Of(2026, time.April, 12), 14, look.Counts{Brood: 4, Honey: 5, Pollen: 1}, 6)},
 		{advice.AddSuper,
 			hiveOf(t, jun, 10, fine, 9, look.Counts{Honey: 7, Nectar: 2.5, Empty: 0.5}),
 			hiveOf(t, jun, 10, fine, 9, emptyish, look.Counts{Empty: 10}, look.Counts{Empty: 10})},

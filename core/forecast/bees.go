@@ -52,6 +52,8 @@ func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 	droneDeath := p.DroneDeath
 	if y.out {
 		droneDeath = p.DronesOut
+	} else if s.dearth > dronesFeel { // they are thrown out when nothing is in flower
+		droneDeath += (p.DronesOut - droneDeath) * (s.dearth - dronesFeel) * (1 / (1 - dronesFeel))
 	}
 	dead := s.Drones * droneDeath
 	s.Drones -= dead
@@ -75,6 +77,9 @@ const mostDie = 0.9
 
 // dieWithBee is the share of the mites on a dying winter bee that die with it. Source: none; guess.
 const dieWithBee = 0.5
+
+// dronesFeel is the dearth, as it is felt, from which on drones are thrown out. Source: none; guess.
+const dronesFeel = 0.4
 
 // work moves house bees to the field (Khoury et al. 2011), lets winter bees
 // take to flight in spring, and takes the dead.

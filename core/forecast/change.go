@@ -30,6 +30,8 @@ type Change struct {
 	// Shares of what the supers hold that goes down into the nest, with its comb.
 	SuperHoneyDown, SuperDrawnDown, SuperUndrawnDown float64
 	BeesOut                                          float64 // share of the bees shaken or carried into another hive
+	FlyBack                                          bool    // of BeesOut, those that fly: they know their hive
+	ForagersLost                                     float64 // share that flies home to where the hive stood
 	BroodOut                                         float64 // share of the brood carried into another hive
 
 	FeedKg float64 // stores gained, after losses
@@ -109,6 +111,10 @@ func (s *State) Apply(c *Change) {
 	if c.BeesOut > 0 || c.BroodOut > 0 {
 		s.donate(c)
 	}
+	if lost := s.Foragers * c.ForagersLost; lost > 0 {
+		s.Foragers -= lost
+		s.Ledger.BeesDied += lost
+	}
 	if c.FeedKg > 0 {
 		s.Ledger.Fed += c.FeedKg
 		s.NestHoney += c.FeedKg
@@ -184,8 +190,11 @@ func (s *State) Befall(p *Parameters, c *Change) {
 func (s *State) donate(c *Change) {
 	s.Ledger.Taken += s.Crops * c.BeesOut
 	s.Crops *= 1 - c.BeesOut
-	for _, b := range [...]*float64{&s.House, &s.Foragers, &s.Winter} {
+	for i, b := range [...]*float64{&s.House, &s.Foragers, &s.Winter} {
 		gone := *b * c.BeesOut
+		if i == 1 {
+			gone = *b * c.foragersOut()
+		}
 		*b -= gone
 		s.Ledger.BeesLeft += gone
 	}
@@ -213,6 +222,18 @@ func (s *State) donate(c *Change) {
 	s.Ledger.MitesLeft += riding
 	s.tally()
 }
+
+// foragersOut is the share of the foragers that stay where BeesOut went.
+func (c *Change) foragersOut() float64 {
+	if c.FlyBack {
+		return c.BeesOut * stayOver
+	}
+	return c.BeesOut
+}
+
+// stayOver is the share of the foragers carried to another hive of the yard that stay there.
+// Source: common practice, that old bees fly back; size a guess.
+const stayOver = 0.1
 
 // nestUsedHoney is what the nest holds, with brood and pollen counted as the
 // honey that would fill their cells.

@@ -45,6 +45,9 @@ func fixedOfLosses() []season.FixedRow {
 			"days before she lays between which a virgin flies out; days that she can wait for a fine one",
 			of(fliesOut, hasMated, waitsMost), "Winston 1987, from memory",
 		),
+		row("stayOver", "share of the foragers carried to another hive of the yard that stay there", of(stayOver),
+			"common practice; size a guess"),
+		row("dronesFeel", "dearth, as it is felt, from which on drones are thrown out", of(dronesFeel), guess),
 		row("leastAlive", "bees under which a colony is lost", of(leastAlive), common),
 		row(
 			"beyondHelp", "bees, and brood, under which it counts as lost in a survey of losses", of(beyondHelp), common,

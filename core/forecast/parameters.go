@@ -112,7 +112,7 @@ type Parameters struct {
 // Defaults returns the values of [Table].
 func Defaults() Parameters {
 	return Parameters{
-		QueenPeakLaying: 1550, NurseLoad: 0.13, FindableShare: 0.6, EggToAdult: 0.85, DroneShare: 0.06,
+		QueenPeakLaying: 1550, NurseLoad: 0.15, FindableShare: 0.6, EggToAdult: 0.85, DroneShare: 0.06,
 		HouseDeath: 0.006, ForagerDeathBase: 0.015, ForagerDeathHour: 0.011, WinterDeath: 0.0040, RecruitAlpha: 0.25,
 		RecruitSigma: 0.75, LoadPerHourMg: 26, NectarCollectors: 0.75, NectarCells: 2.5, RipeningShare: 0.25,
 		NestPull: 2.6, SuperStart: 0.28, ClearBelow: 11000, ClearShare: 0.05, ExcluderDrag: 0.65, HouseEatMg: 7,

@@ -20,7 +20,7 @@ const (
 	youngSD  = 0.12 // eggs and larvae are harder to see than capped brood
 	stagesSD = 0.32 // of eggs, where brood was counted and split by the season
 	housesSD = 0.10 // of the house bees among those that are not winter bees
-	ripeOpen = 0.45 // of the open honey: ripe, and not yet capped
+	ripeOpen = 0.50 // of the open honey: ripe, and not yet capped
 	nectarSD = 0.25
 	SameEye  = 0.7 // correlation of errors in stores below and above
 )
@@ -75,6 +75,9 @@ func draw(
 	}
 	for i := range s.Drone {
 		s.Drone[i] = e.Drone * drones / brood.DroneDays
+	}
+	if !timeOf(seasonDay).out { // as many as emerge and die
+		s.Drones = e.Drone * drones / brood.DroneDays / p.DroneDeath
 	}
 	// Of what is open, part is ripe: see hive.NectarFill.
 	ripe := s.SuperNectar * ripeOpen

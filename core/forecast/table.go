@@ -20,7 +20,7 @@ func Table() []Row {
 			"Nolan 1925, USDA Bull. 1349: best measured mean about 1,590", true,
 		},
 		{
-			"NurseLoad", p.NurseLoad, "eggs/day per house bee", 0.08, 0.18,
+			"NurseLoad", p.NurseLoad, "eggs/day per house bee", 0.10, 0.20,
 			"none; guess, ±30 %: what nurses can rear and warm", false,
 		},
 		{

@@ -1,6 +1,9 @@
 package history
 
-import "kembo/core/moves"
+import (
+	"kembo/core/forecast"
+	"kembo/core/moves"
+)
 
 // Placed is where a colony stands and what it is called from a day on. What is empty
 // stays as it was.
@@ -10,9 +13,18 @@ type Placed struct {
 	Code  string `json:"code,omitempty"`
 }
 
-// apply changes nothing of the hive: where it stands is kept beside the log, worked
-// out from these entries.
-func (p *Placed) apply(*walker, Entry) error { return nil }
+// movedLoses is the share of the foragers that a move to another yard costs: some are out when it
+// is closed, some lose it. Source: common practice; size a guess.
+const movedLoses = 0.05
+
+// apply changes little of the hive: where it stands is kept beside the log, worked out from these
+// entries.
+func (p *Placed) apply(w *walker, e Entry) error {
+	if p.Yard != "" && w.Estimate != nil && e.Day > w.Estimate.Day {
+		w.change(forecast.Change{Day: e.Day, ForagersLost: movedLoses})
+	}
+	return nil
+}
 
 // Texts returns what a user wrote.
 func (p *Placed) Texts() []moves.Text {

@@ -26,7 +26,7 @@ func (a *BeesMoved) Apply(h *Hives) error {
 		return wrong("bees", "bees are moved from one hive to another; choose two")
 	}
 	if from := h.At(a.From); from != nil {
-		from.Did.BeesOut = a.Share
+		from.Did.BeesOut, from.Did.FlyBack = a.Share, true
 	}
 	return nil
 }

@@ -36,6 +36,7 @@ func (a *BoxMoved) Apply(h *Hives) error {
 		if a.WithBees && a.From != a.To {
 			for _, f := range from.Stack.Boxes[at].Frames {
 				from.Did.BeesOut += beesOn(from.Stack, f.ID)
+				from.Did.FlyBack = true
 			}
 		}
 		var err error

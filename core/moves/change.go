@@ -173,8 +173,9 @@ func ChangeOf(before, after Hive) forecast.Change {
 	c.FeedKg, c.BeesOut, c.Opened = d.FeedKg, d.BeesOut, d.Opened
 	c.QueenOut, c.QueenIn, c.Caged = d.QueenOut, d.QueenIn, d.Caged
 	c.QueenLost, c.Swarmed, c.LaysIn = d.QueenLost, d.Swarmed, d.LaysIn
+	c.FlyBack = d.FlyBack && c.BeesOut < allWent
 	if d.Emptied {
-		c.BeesOut, c.BroodOut = 1, 1
+		c.BeesOut, c.BroodOut, c.FlyBack = 1, 1, false
 	}
 	return c
 }
@@ -193,6 +194,9 @@ func treatOf(d Effect, on day.Day) *forecast.Treat {
 	}
 	return t
 }
+
+// allWent is the share of the bees from which on nobody is left to fly back to. Rounding.
+const allWent = 0.99
 
 // come adds the comb of a frame that came, or is not the comb it was.
 func come(c *forecast.Change, x held) {

@@ -38,7 +38,7 @@ func (a *FrameMoved) Apply(h *Hives) error {
 			return frameNotHere()
 		}
 		if a.WithBees {
-			from.Did.BeesOut = beesOn(from.Stack, a.Frame)
+			from.Did.BeesOut, from.Did.FlyBack = beesOn(from.Stack, a.Frame), true
 		}
 		out := from.Stack.Boxes[p.Box].Format
 		if to := h.At(a.To); to != nil {

@@ -89,6 +89,7 @@ type Effect struct {
 	Against   mites.Class // mites, of what it was treated with; zero: of nothing that takes them
 
 	BeesOut   float64 // share of the bees that went
+	FlyBack   bool    // of those, the ones that fly: they were carried from a hive that still stands
 	Opened    float64 // share of the nest's honey that was uncapped
 	QueenOut  bool
 	QueenIn   *forecast.Queen // nil: none came, or she comes from another hive

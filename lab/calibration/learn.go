@@ -144,7 +144,7 @@ func (w World) follow(out *Lessons, i int, seed uint64) {
 			name: fmt.Sprint("colony ", i, " ", c), rng: rand.New(rand.NewPCG(seed+uint64(c)+1, uint64(i))),
 			rules: w.rules(rand.New(rand.NewPCG(seed, uint64(i*inYard+c)))),
 		}
-		x.truth = truth.Spring(x.rng)
+		x.truth = truth.Spring(x.rng, &x.rules)
 		x.truth.FlowFactor = level
 		x.urge = w.urge(i*inYard+c, seed)
 		for k := range at {

@@ -65,7 +65,7 @@ func (w World) make(i int, seed uint64) lived {
 	t.site = forecast.Site{Yard: "y", Hemisphere: season.North, Climate: climate}
 	days := int(t.on-begin) + Horizon
 	cond := w.meets(t.site, begin, days, seed*1_000_003+uint64(i), r)
-	s := truth.Spring(r)
+	s := truth.Spring(r, &p)
 	lead := int(t.on - begin)
 	for k := range lead {
 		s.Step(&p, &cond[k])

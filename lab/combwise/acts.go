@@ -210,7 +210,11 @@ func (c *Colony) undergo(d moves.Effect) (house []cohort, out, queen float64) {
 		c.queen, c.next, c.wait = 0, 0, 0
 	}
 	if share > 0 {
-		house, out = c.part(min(1, share))
+		flying := min(1, share)
+		if d.FlyBack && share < nearlyAll && !d.Emptied {
+			flying *= staysAway
+		}
+		house, out = c.part(min(1, share), flying)
 	}
 	if d.Swarmed {
 		c.swarms()
@@ -243,15 +247,19 @@ func (c *Colony) undergo(d moves.Effect) (house []cohort, out, queen float64) {
 	return house, out, queen
 }
 
-// part takes a share of the bees out.
-func (c *Colony) part(share float64) (house []cohort, out float64) {
+// staysAway is the share of foragers that do not fly back to the hive that they were carried
+// from; nearlyAll of the bees moved leave none to fly back to. Source: common practice; a guess.
+const staysAway, nearlyAll = 0.1, 0.99
+
+// part takes a share of the house bees out, and of those that fly.
+func (c *Colony) part(share, flying float64) (house []cohort, out float64) {
 	for i := range c.house {
 		n := c.house[i].n * share
 		house = append(house, cohort{n, c.house[i].age})
 		c.house[i].n -= n
 		c.Books.BeesLeft += n
 	}
-	out = c.out * share
+	out = c.out * flying
 	c.out -= out
 	c.Books.BeesLeft += out
 	return house, out
@@ -271,7 +279,7 @@ func (c *Colony) orphaned() {
 
 // swarms lets a prime swarm go, with crops full.
 func (c *Colony) swarms() {
-	house, out := c.part(swarmTakes)
+	house, out := c.part(swarmTakes, swarmTakes)
 	n := out
 	for _, h := range house {
 		n += h.n

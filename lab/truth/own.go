@@ -11,6 +11,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/mites"
 	"kembo/core/season"
 	"kembo/lab/weather"
 )
@@ -25,6 +26,8 @@ const (
 	deathDiffers  = 0.12
 	LevelDiffers  = 0.30 // of the yard's flow
 	flowDays      = 0.30 // of a day's flow
+	winterDiffers = 0.30
+	mitesDiffer   = 0.60
 )
 
 // own lives a truth by the forecast's own rules with parameters p.
@@ -35,7 +38,7 @@ func (w World) own(t *Truth, begin day.Day, lead int, p forecast.Parameters, r *
 	if w.Hard {
 		cond = w.met(t.Site, begin, lead, days, y, r)
 	}
-	s := Spring(r)
+	s := Spring(r, &p)
 	if w.Hard {
 		s.EatFactor *= offBy(0.15, r)
 		s.DeathFactor *= offBy(0.2, r)
@@ -127,7 +130,7 @@ func (w World) met(site forecast.Site, begin day.Day, lead, days int, y year, r 
 }
 
 // Spring is a colony in March, as they differ.
-func Spring(r *rand.Rand) forecast.State {
+func Spring(r *rand.Rand, p *forecast.Parameters) forecast.State {
 	deep, medium := hive.Formats[0], hive.Formats[2]
 	boxes := 1 + r.IntN(2)
 	cells := 2 * float64(deep.Slots) * deep.Frame.WorkerCells()
@@ -143,6 +146,10 @@ func Spring(r *rand.Rand) forecast.State {
 	if r.IntN(4) == 0 { // some of the nest is foundation
 		s.NestUndrawn, s.NestDrawn = 0.3*s.NestDrawn, 0.7*s.NestDrawn
 	}
+	s.WinterFactor = off(winterDiffers)
+	s.Mites.Riding = 0.004 * s.Winter * off(mitesDiffer)
+	s.Mites.Luck = r.Float64()
+	s.FailsIn, s.Heirless = math.Ceil(r.ExpFloat64()*365/p.QueenFails), r.Float64() > p.Mates
 	s.NestKgPerCell = deep.Frame.HoneyKg(deep.ThicknessMM(deep.Slots)) / deep.Frame.WorkerCells()
 	s.SuperKgPerCell = medium.Frame.HoneyKg(medium.ThicknessMM(medium.Slots)) / medium.Frame.WorkerCells()
 	return s
@@ -154,6 +161,7 @@ const (
 	supersUntil = 205
 	everyDays   = 8 // somebody comes
 	cropOff     = 236
+	treatedOn   = 238
 	fedOn       = 244
 	wintersOn   = 18 // kg in the nest
 )
@@ -165,6 +173,9 @@ func keep(s *forecast.State, p *forecast.Parameters, seasonDay, since int, r *ra
 		s.Apply(&forecast.Change{UnderDrawn: s.NestDrawn / 2, UnderUndrawn: s.NestDrawn / 4})
 	case seasonDay == cropOff:
 		s.Apply(&forecast.Change{SuperOut: 1, SuperDrawnOut: 1, SuperUndrawnOut: 1, Excluder: forecast.Off})
+	case seasonDay == treatedOn:
+		strips, _ := mites.ClassFor("amidine")
+		s.Befall(p, &forecast.Change{Treat: &forecast.Treat{Class: strips}})
 	case seasonDay == fedOn:
 		if lacks := wintersOn*(0.8+0.4*r.Float64()) - s.NestHoney - s.NestNectar; lacks > 0 {
 			s.Apply(&forecast.Change{FeedKg: lacks})
