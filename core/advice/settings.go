@@ -16,7 +16,7 @@ type Settings struct {
 	ClippedDays    int     `json:"clipped_days"`     //
 	StaleDays      int     `json:"stale_days"`       // after which a look no longer tells
 	WinterTargetKg float64 `json:"winter_target_kg"` // 0: by climate
-	ReserveKg      float64 `json:"reserve_kg"`       // 0: by season
+	ReserveKg      float64 `json:"reserve_kg"`       // 0: by the colony
 	LiftLimitKg    float64 `json:"lift_limit_kg"`
 	DrawnSupers    bool    `json:"drawn_supers"` // supers to hand are drawn, not foundation
 	// Observer is how far this keeper's looks may be off; zero: the usual one.

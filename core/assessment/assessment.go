@@ -111,17 +111,18 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 		yard = Yard(c.Site, first(c, e), c.Today, c.Seed)
 	}
 	now := c.Site.On(c.Today)
-	reserve := c.Settings.ReserveKg
-	if reserve == 0 {
-		reserve = forecast.ReserveFor(now)
-	}
 	in := forecast.Input{
 		Colony: c.Colony, Estimate: e, Excluder: e.Stack.ExcluderAbove > 0, Changes: c.Changes,
 		Today: c.Today, Horizon: forecast.HorizonFor(now), Yard: yard,
-		ReserveKg: reserve, Seed: c.Seed, Parameters: forecast.Defaults(), Tracks: c.Tracks,
+		ReserveKg: c.Settings.ReserveKg, Seed: c.Seed, Parameters: forecast.Defaults(), Tracks: c.Tracks,
 		Ensemble: c.Ensemble, Pressure: pressureOf(c, e), Supers: supersOf(e.Stack), Capped: c.Settings.CappedShare,
 	}
 	ready := forecast.Prepare(in)
+	if in.ReserveKg == 0 {
+		in.Reserves = ready.Reserves()
+		in.ReserveKg = in.Reserves[0]
+		ready.Keep(in.Reserves)
+	}
 	healthDay := c.HealthDay
 	if healthDay == 0 {
 		healthDay = e.Seen

@@ -204,6 +204,13 @@ func Fixed() []season.FixedRow {
 		row("fed", "share of its need with which a colony is not hungry", of(fed), "rounding"),
 		row("mild", "°C, mean of a day on which bees move about their combs", of(mild), common),
 		row(
+			"refillHours, refillMost, notFoundKg, reserveLeast, reserveMost, reserveOf",
+			"of the reserve: hours of flight after which a colony feeds itself, days they are waited for, kg that "+
+				"nobody finds, kg at least and at most, members that tell it",
+			of(refillHours, refillMost, notFoundKg, reserveLeast, reserveMost, reserveOf),
+			"common practice has about 5 kg in season; the parts are guesses",
+		),
+		row(
 			"ReserveSeasonKg, ReserveWinterKg", "kg under which food counts as out, in season and in winter",
 			of(ReserveSeasonKg, ReserveWinterKg), common,
 		),

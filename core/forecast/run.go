@@ -21,9 +21,10 @@ type Input struct {
 	Excluder   bool
 	Changes    []Change // since the look
 	Today      day.Day
-	Horizon    int   // days from today
-	Yard       *Yard // from Estimate.Day or earlier, to Today+Horizon at least
-	ReserveKg  float64
+	Horizon    int       // days from today
+	Yard       *Yard     // from Estimate.Day or earlier, to Today+Horizon at least
+	ReserveKg  float64   // under which food counts as out, today
+	Reserves   []float64 // and on each day from today; nil: as today
 	Seed       uint64
 	Parameters Parameters
 	Pressure   Pressure
@@ -84,6 +85,9 @@ func Prepare(in Input) *Ready {
 	return &Ready{in, x, int(in.Today - in.Yard.From)}
 }
 
+// Keep sets the reserves that food is held against, by day from today.
+func (y *Ready) Keep(kg []float64) { y.in.ReserveKg, y.in.Reserves = kg[0], kg }
+
 // Run prepares and runs in.
 func Run(in Input) *Result { return Prepare(in).Run() }
 
@@ -115,7 +119,7 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 	r.hazard, r.drives = make([]float64, (in.Horizon+1)*n), make([]drive, in.Horizon+1)
 	with = inOrder(with)
 	lost, hungry := make([]Cause, n), make([]float64, n)
-	run := runner{p: &p, reserve: in.ReserveKg}
+	run := runner{p: &p, reserve: in.ReserveKg, reserves: in.Reserves}
 	if supers != nil {
 		run.supers = supers.ends
 	}
@@ -296,8 +300,9 @@ func HorizonFor(now season.Moment) int {
 	return now.Climate.CalendarDay(far.By) - now.Calendar
 }
 
-// Usual reserves in kg below which food counts as out. Source: common
-// practice: about 5 kg in season, more while they cannot forage.
+// Reserves in kg below which food counts as out where no forecast tells the colony's own
+// ([Ready.Reserves]). Source: common practice: about 5 kg in season, more while they cannot
+// forage.
 const (
 	ReserveSeasonKg = 5.0
 	ReserveWinterKg = 6.0

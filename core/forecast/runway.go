@@ -49,15 +49,16 @@ func runwayOf(ends []float64) Runway {
 // runner moves one member over the horizon and notes where its runways end, at
 // what part of a day.
 type runner struct {
-	s       State
-	p       *Parameters
-	reserve float64
-	end     [Runways]float64
-	now     Today
-	before  Today   // how the day before ended
-	hungry  float64 // day on which they first go hungry
-	room    float64 // good days over the margin, when it was last asked
-	supers  *superEnds
+	s        State
+	p        *Parameters
+	reserve  float64
+	reserves []float64 // by day; nil: the same on all
+	end      [Runways]float64
+	now      Today
+	before   Today   // how the day before ended
+	hungry   float64 // day on which they first go hungry
+	room     float64 // good days over the margin, when it was last asked
+	supers   *superEnds
 }
 
 func (r *runner) reset() {
@@ -86,20 +87,24 @@ func (r *runner) day(i int, c *Condition) {
 	*t = Today{}
 	r.s.step(r.p, c, t)
 	at := float64(i)
+	keep, kept := r.reserve, r.reserve
+	if r.reserves != nil {
+		keep, kept = r.reserves[i+1], r.reserves[i]
+	}
 	if t.Hungry && at < r.hungry {
 		r.hungry = at
 	}
 	if r.end[Food] > at {
 		switch {
-		case t.Stores < r.reserve:
-			r.end[Food] = at + crossed(was.Stores-r.reserve, t.Stores-r.reserve)
+		case t.Stores < keep:
+			r.end[Food] = at + crossed(was.Stores-kept, t.Stores-keep)
 		case t.Hungry: // there is food, but not where they are
 			r.end[Food] = at
 		}
 	}
 	// Below so few eggs a day it is the season that holds her, not room.
-	if keep := 1 - r.p.LayShortfall; t.Laid < keep*t.WithRoom && t.WithRoom > heldLeast && r.end[Lay] > at {
-		r.end[Lay] = at + crossed(was.Laid/was.WithRoom-keep, t.Laid/t.WithRoom-keep)
+	if share := 1 - r.p.LayShortfall; t.Laid < share*t.WithRoom && t.WithRoom > heldLeast && r.end[Lay] > at {
+		r.end[Lay] = at + crossed(was.Laid/was.WithRoom-share, t.Laid/t.WithRoom-share)
 	}
 	if t.GoodDay > flowLeast && r.end[Store] > at {
 		was := r.room
