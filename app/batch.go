@@ -144,7 +144,7 @@ func (b *batch) read(ctx context.Context, w *work) error {
 	if w.entries, err = b.s.entries(ctx, w.colony.ID, b.y.today); err != nil {
 		return err
 	}
-	if w.gains, err = b.s.gains(ctx, w.colony, b.y, w.entries); err != nil {
+	if w.gains, err = b.s.gains(ctx, w.colony, b.y, b.site, w.entries); err != nil {
 		return err
 	}
 	if w.givers, err = b.s.giversOf(ctx, w.colony.ID, w.entries, b.set); err != nil {

@@ -110,7 +110,9 @@ const (
 )
 
 // gains returns what a hive scale under a colony tells of its days.
-func (s *Service) gains(ctx context.Context, c store.Colony, y yardDay, es []history.Entry) ([]history.Gain, error) {
+func (s *Service) gains(
+	ctx context.Context, c store.Colony, y yardDay, site forecast.Site, es []history.Entry,
+) ([]history.Gain, error) {
 	rs, err := s.readings(ctx, c.ID, y.Zone, y.today, history.CarryDays)
 	if err != nil || len(rs) == 0 {
 		return nil, err
@@ -124,9 +126,9 @@ func (s *Service) gains(ctx context.Context, c store.Colony, y yardDay, es []his
 		fed[f.From] = true
 	}
 	var out []history.Gain
-	for _, d := range ledger.Days(rs, zone(y.Zone), handled(plain)) {
+	for _, d := range ledger.Dried(ledger.Days(rs, zone(y.Zone), handled(plain)), rainOf(site)) {
 		if d.Known && !d.Suspect && !fed[d.Day] {
-			out = append(out, history.Gain{Day: d.Day, Kg: d.GainKg, SD: math.Hypot(gainKg, gainShare*d.GainKg)})
+			out = append(out, history.Gain{Day: d.Day, Kg: d.GainKg, SD: math.Hypot(math.Hypot(gainKg, gainShare*d.GainKg), d.RainSD)})
 		}
 	}
 	return out, nil

@@ -231,7 +231,7 @@ func (s *Service) believe(ctx context.Context, f found, es []history.Entry) (Col
 	if err != nil {
 		return c, err
 	}
-	gains, err := s.gains(ctx, f.colony, f.yard, es)
+	gains, err := s.gains(ctx, f.colony, f.yard, c.site, es)
 	if err != nil {
 		return c, err
 	}

@@ -29,7 +29,7 @@ func (s *Service) giversOf(
 		if err != nil {
 			return history.Log{}, err
 		}
-		gains, err := s.gains(ctx, f.colony, f.yard, own)
+		gains, err := s.gains(ctx, f.colony, f.yard, site, own)
 		if err != nil {
 			return history.Log{}, err
 		}

@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"kembo/core/day"
+	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/ledger"
 	"kembo/core/measure"
@@ -137,7 +138,12 @@ func handled(b history.Believed) []ledger.Handled {
 
 func (s *Service) scaleDaysOf(ctx context.Context, c Colony) ([]ledger.Daily, error) {
 	rs, err := s.readings(ctx, c.ID, c.Zone, c.Today, scaleDays)
-	return ledger.Days(rs, zone(c.Zone), handled(c.Believed)), err
+	return ledger.Dried(ledger.Days(rs, zone(c.Zone), handled(c.Believed)), rainOf(c.site)), err
+}
+
+// rainOf returns the rain of a day at a site, mm; none where it is not known.
+func rainOf(site forecast.Site) func(day.Day) float64 {
+	return func(d day.Day) float64 { return site.Weather[d].RainMM }
 }
 
 // readings returns the readings of a colony's scale over the last days.

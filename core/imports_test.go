@@ -38,8 +38,8 @@ var mayImport = map[string][]string{
 	"assessment": {"advice", "colony", "day", "forecast", "history", "hive", "look", "queen", "season"},
 	"shorthand":  {"comb", "history", "hive", "look", "measure", "moves"},
 	"history": {
-		"colony", "comb", "day", "forecast", "hive", "look", "measure", "mites", "moves", "queen", "season", "stock",
-		"words",
+		"colony", "comb", "day", "forecast", "hive", "ledger", "look", "measure", "mites", "moves", "queen", "season",
+		"stock", "words",
 	},
 	"stock": {"comb", "day", "hive"},
 	"moves": {"colony", "comb", "day", "feed", "forecast", "hive", "measure", "mites", "queen", "words"},

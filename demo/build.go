@@ -134,7 +134,8 @@ func live(st story, y yard, ws map[day.Day]season.Weather, visits []day.Day, on 
 		}
 		c := forecast.ConditionOf(y.plants, season.Climates[0], ws[d], season.DayOf(d, season.North))
 		c.Flow *= luck
-		before := k.grossKg()
+		before, dry := k.grossKg(), k.waterKg
+		k.rainsOn(ws[d].RainMM)
 		k.truth.step(c)
 		lived := k.grossKg()
 		k.note(d)
@@ -148,7 +149,7 @@ func live(st story, y yard, ws map[day.Day]season.Weather, visits []day.Day, on 
 		k.days = append(
 			k.days,
 			station.DayMass{
-				Start: d.Time(), BeginKg: before, EndKg: after, MovedKg: after - lived,
+				Start: d.Time(), BeginKg: before + dry, EndKg: after + k.waterKg, MovedKg: after - lived,
 				OutKg: k.truth.state.Foragers / 12000 * min(1, c.FlightHours/6),
 			},
 		)

@@ -313,6 +313,8 @@ func TestTheSampleTeachesAgainstTheTruth(t *testing.T) {
 		switch q {
 		case forecast.OfNestStores:
 			least = 0.04
+		case forecast.OfSuperStores: // a first look tells much of them
+			least = 0.1
 		case forecast.OfBrood: // one look tells most of it
 			least = 0.08
 		}

@@ -26,6 +26,7 @@ type keeper struct {
 	out     bool          // and came out
 	n       int
 	days    []station.DayMass // as a scale under the hive would feel them
+	waterKg float64           // of rain in its wood
 	course  map[day.Day]Truth // on the morning of each day
 	// combsNoted says that this spring's look at the combs is done.
 	combsNoted bool
@@ -124,7 +125,7 @@ func (k *keeper) visit(d day.Day) {
 
 func (k *keeper) weigh(d day.Day) {
 	k.write(history.Entry{
-		Day: d, Kind: history.KindWeighing, Body: &history.Weighing{Kg: math.Round(2*k.grossKg()) / 2},
+		Day: d, Kind: history.KindWeighing, Body: &history.Weighing{Kg: math.Round(2*(k.grossKg()+k.waterKg)) / 2},
 	})
 }
 
@@ -136,6 +137,13 @@ func (k *keeper) grossKg() float64 {
 		kg += b.TareKg()
 	}
 	return kg + s.Stores() + s.PollenCells*hive.PollenKgPerCell + s.Brood()*hive.BroodKgPerCell + s.Bees()/hive.BeesPerKg
+}
+
+// rainsOn wets the wood of the hive, which dries in the days after.
+func (k *keeper) rainsOn(mm float64) {
+	const most, byMM, stays = 2.4, 12.0, 0.45
+	k.waterKg *= stays
+	k.waterKg += (most - k.waterKg) * (1 - math.Exp(-mm/byMM))
 }
 
 // noteCombs is the spring look at the combs themselves: the oldest stand at the

@@ -187,6 +187,9 @@ func chartWords(days []ledger.Daily, u measure.Unit) string {
 	return say
 }
 
+// rainTold is the kg of water from which on it is told. Source: none; what a scale tells.
+const rainTold = 0.3
+
 func dayRowOf(d ledger.Daily, u measure.Unit) dayRow {
 	r := dayRow{Date: d.Day.Short(), Kg: fmt.Sprintf("%.1f", u.In(d.Kg)), Gain: signed(u.In(d.GainKg))}
 	if !d.Known {
@@ -194,6 +197,15 @@ func dayRowOf(d ledger.Daily, u measure.Unit) dayRow {
 	}
 	if d.JumpKg != 0 {
 		r.Note = fmt.Sprintf("%s %s of handling taken out", signed(u.In(d.JumpKg)), u.Name)
+	}
+	if math.Abs(d.RainKg) >= rainTold {
+		what := "rain in the wood"
+		if d.RainKg < 0 {
+			what = "rain that dried off"
+		}
+		r.Note = strings.TrimPrefix(
+			fmt.Sprintf("%s; %s %s of %s taken out", r.Note, signed(u.In(d.RainKg)), u.Name, what), "; ",
+		)
 	}
 	if d.Suspect {
 		r.Note = strings.TrimPrefix(r.Note+"; sudden fall, no reason in the log", "; ")

@@ -96,9 +96,12 @@ func (x *Ensemble) Foresee(o Sight, p *Parameters) measure.Range {
 	for m := range x.States {
 		y[m] = logOf(x.States[m].of(o.Of, p, &c), floor(o.Of))
 	}
-	mean, v := moments(y)
-	half := measure.Z80 * math.Sqrt(v+o.SD*o.SD)
-	return measure.Range{Low: math.Exp(mean - half), Likely: math.Exp(mean), High: math.Exp(mean + half)}
+	// By quantiles: a few members without a queen would spoil the moments.
+	mid := Middle(y)
+	half := math.Hypot((mid.High-mid.Low)/2, measure.Z80*o.SD)
+	return measure.Range{
+		Low: math.Exp(mid.Likely - half), Likely: math.Exp(mid.Likely), High: math.Exp(mid.Likely + half),
+	}
 }
 
 // KeepPace takes over what another ensemble has learnt of the colony's pace, its yard's flow, its

@@ -138,6 +138,7 @@ func (w *walker) learn(e *colony.Estimate) {
 		return
 	}
 	x := w.ahead.Clone()
+	x.Agree(e)
 	sights := forecast.Sights(e)
 	if again {
 		w.Tests = slices.DeleteFunc(w.Tests, func(t Tested) bool { return t.Day == e.Day })

@@ -28,6 +28,8 @@ type Daily struct {
 	GainKg  float64 // by the bees: nectar in, less eaten and dried
 	Known   bool    // false: no reading the evening before, or the day cannot be told from handling
 	JumpKg  float64 // taken out as handling; 0 for none
+	RainKg  float64 // taken out as rain in the wood, or as what dried off
+	RainSD  float64 // and how far that may be off
 	Suspect bool    // a sudden fall that nobody noted: a swarm, a spill, a robbed or lifted hive
 }
 

@@ -192,6 +192,9 @@ func (x *pupil) see(w World, y *forecast.Yard, p *forecast.Parameters, on day.Da
 			forecast.Sight{Of: forecast.OfSuperStores, Value: e.SuperHoney + e.SuperNectar, SD: e.Spread.Super},
 		)
 	}
+	if x.own != nil {
+		x.own.Agree(e)
+	}
 	switch {
 	case x.own == nil:
 		x.own = x.fresh.Clone()
