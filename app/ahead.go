@@ -10,6 +10,7 @@ import (
 // Ahead is what is told of a colony's weeks ahead beside its runways and tracks.
 type Ahead struct {
 	StoppedFood forecast.Runway           // food, if nothing came in from today
+	ReserveKg   float64                   // under which food counts as out, today
 	Chances     [forecast.Runways]float64 // that each runway ends before the visit
 	Swarm       Swarm                     // by the visit
 	Options     []Option                  // what can be tried
@@ -37,6 +38,7 @@ func aheadOf(c Colony, a *assessment.Assessment) *Ahead {
 	sit := a.Situation
 	days := int(sit.Visit - sit.Today)
 	out := &Ahead{
+		ReserveKg:   sit.Input.ReserveKg,
 		StoppedFood: stopped(sit).Runway[forecast.Food],
 		Swarm:       swarmOf(a.Base, days),
 		Options:     optionsOf(sit),

@@ -22,7 +22,7 @@ type Course struct {
 var drawnCourses = []forecast.Quantity{
 	forecast.OfStores, forecast.OfReachable, forecast.OfSuperStores, forecast.OfCapped, forecast.OfEggs,
 	forecast.OfLarvae, forecast.OfSealed, forecast.OfBrood, forecast.OfBees, forecast.OfFree, forecast.OfSuperFree,
-	forecast.OfRoom, forecast.OfCrowding,
+	forecast.OfRoom, forecast.OfCrowding, forecast.OfMites,
 }
 
 // Course returns a colony's forecast, with the options of these keys done on a

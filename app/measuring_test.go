@@ -263,7 +263,7 @@ func TestMitesAreActedOnByTheSeason(t *testing.T) {
 		{day.Of(2026, time.July, 2), season.North, 3}, {day.Of(2026, time.August, 15), season.North, 3},
 		{day.Of(2026, time.October, 20), season.South, 2}, {day.Of(2026, time.February, 15), season.South, 3},
 	} {
-		if got := set.MitesNow(x.on, x.h); got != x.want {
+		if got := set.MitesNow(season.Place{Hemisphere: x.h}.On(x.on)); got != x.want {
 			t.Errorf("%v, %v: %g %%, not %g", x.on, x.h, got, x.want)
 		}
 	}

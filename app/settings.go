@@ -39,9 +39,9 @@ const (
 	usualMitesSpring, usualMitesLate = 2.0, 3.0
 )
 
-// MitesNow returns the threshold of a day.
-func (s Settings) MitesNow(today day.Day, h season.Hemisphere) float64 {
-	if !season.MitesLate.Holds(season.DayOf(today, h)) {
+// MitesNow returns the threshold of a moment of the bees' year.
+func (s Settings) MitesNow(now season.Moment) float64 {
+	if !season.MitesLate.Has(now) {
 		return s.MitesSpring
 	}
 	return s.MitesLate

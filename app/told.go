@@ -22,7 +22,7 @@ import (
 // a row, however long the log is. What is stored can be dropped: it is made again.
 
 // toldForm is the form of what is stored; it goes up where it changes.
-const toldForm = 4
+const toldForm = 5
 
 // told is what is stored of a colony for its pages.
 type told struct {

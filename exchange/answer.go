@@ -18,7 +18,7 @@ import (
 
 // AnswerVersion is the version of an answer's form. It goes up where a key is
 // added; none is ever taken away or given another type.
-const AnswerVersion = 2
+const AnswerVersion = 3
 
 // Answer is what `kembo assess --json` prints.
 type Answer struct {
@@ -48,6 +48,26 @@ type Answer struct {
 	CanBeTried   map[string]string          `json:"can_be_tried"` // key and words
 	Calendar     []queen.Step               `json:"calendar"`     // of a hive that waits for a queen to lay
 	Mites        []MiteRate                 `json:"mites"`        // each count, with its interval
+	ReserveKg    float64                    `json:"reserve_kg"`   // under which food counts as out
+	LastFood     forecast.Runway            `json:"last_food_days"`
+	Losses       Losses                     `json:"losses"`
+	MitesOnBees  measure.Range              `json:"mites_per_100_bees"`
+}
+
+// Losses are the chances that the colony is lost within the horizon, or beyond saving, if nobody
+// helps.
+type Losses struct {
+	Chance  float64 `json:"chance"`
+	Hunger  float64 `json:"hunger"`
+	Queen   float64 `json:"queen"`
+	Mites   float64 `json:"mites"`
+	FewBees float64 `json:"few_bees"`
+}
+
+func lossesOf(l forecast.Losses) Losses {
+	return Losses{
+		l.Chance(), l.By[forecast.ToHunger], l.By[forecast.ToQueen], l.By[forecast.ToMites], l.By[forecast.ToFewBees],
+	}
 }
 
 // Swarm is the chance of a swarm before the next visit if nobody acts, and how
@@ -154,7 +174,8 @@ func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 	if due, _, runs := a.Situation.SwarmClock(); runs {
 		out.SwarmCheckBy = &due
 	}
-	out.ReachableKg = b.Reachable
+	out.ReachableKg, out.MitesOnBees, out.LastFood, out.Losses = b.Reachable, b.Mites, b.LastFood, lossesOf(b.Losses)
+	out.ReserveKg = a.Situation.Input.ReserveKg
 	out.StoppedFood = a.Situation.Ready.Few(
 		forecast.Members, forecast.Change{Day: c.Today, NoFlow: true},
 	).Runway[forecast.Food]
@@ -205,6 +226,10 @@ func (a Answer) WriteText(w io.Writer) error {
 	if a.SwarmCheckBy != nil {
 		p.line("  cells  check due %s", a.SwarmCheckBy.Short())
 	}
+	p.line("  food   is held to a reserve of %.1f kg; the last honey lasts %s", a.ReserveKg,
+		Days(a.LastFood.Likely, a.HorizonDays))
+	p.line("  mites  %.1f per 100 bees (%.1f to %.1f)", a.MitesOnBees.Likely, a.MitesOnBees.Low, a.MitesOnBees.High)
+	p.line("  lost within %d d, if nobody helps: %.0f %%", a.HorizonDays, 100*a.Losses.Chance)
 	p.line("  food, if the flow stopped today, ends in %s", Days(a.StoppedFood.Likely, a.HorizonDays))
 	if a.Swarm.Chance >= 0.005 {
 		p.line(

@@ -11,6 +11,7 @@ import (
 	"kembo/app"
 	"kembo/core/bench"
 	"kembo/core/measure"
+	"kembo/core/season"
 	"kembo/web/draw"
 )
 
@@ -90,7 +91,7 @@ func (s *Server) showBench(c fiber.Ctx) error {
 		given[key] = v
 	}
 	own := map[string]string{
-		bench.SettingMites: plain(set.MitesNow(today, hem)),
+		bench.SettingMites: plain(set.MitesNow(season.Place{Hemisphere: hem}.On(today))),
 		bench.SettingLift:  plain(set.Units.Mass.In(set.LiftLimitKg)),
 	}
 	for _, f := range k.Fields {

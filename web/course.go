@@ -195,6 +195,9 @@ func factsAhead(x app.Course) []courseFact {
 			},
 		)
 	}
+	if f, ok := lastFoodFact(shown, x); ok {
+		out = append(out, f)
+	}
 	if s := shown.Reachable; s.Likely < 0.97*shown.Stores.Likely {
 		out = append(
 			out,
@@ -219,6 +222,10 @@ func factsAhead(x app.Course) []courseFact {
 		)
 	}
 	if f, ok := seasonFact(x.Ahead.SeasonDays); ok {
+		out = append(out, f)
+	}
+	out = append(out, mitesAhead(shown, x))
+	if f, ok := lossFact(shown.Losses, x.Today); ok {
 		out = append(out, f)
 	}
 	if n, held := x.Ahead.Tested, x.Ahead.Held; n > 0 {

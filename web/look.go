@@ -79,6 +79,7 @@ type boxForm struct {
 	Expect            string // seams that are expected; empty: none
 	Expected          bool   // they were accepted
 	Counts            []countForm
+	Combs             bool // brood is counted in combs that have some
 	Frames            []frameForm
 	FrameCount, Super int
 	Known             bool // it has been looked at, so that there is a last time

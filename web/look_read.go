@@ -51,7 +51,7 @@ func (b *boxForm) take(l form.BoxLook) {
 		b.Depth = l.Depth
 	}
 	b.Outer, b.State, b.Heft, b.Kg, b.Below = l.Outer, l.State, l.Heft, l.Kg, l.Below
-	b.Expected, b.Seams = l.Expected, l.Seams
+	b.Expected, b.Seams, b.Combs = l.Expected, l.Seams, l.Combs
 	for k := range b.Counts {
 		b.Counts[k].Value = l.Counts[k]
 	}

@@ -226,7 +226,7 @@ func mitesRowOf(to, name string, m history.MitesCounted, set app.Settings, x app
 	if err != nil {
 		return r
 	}
-	mark := set.MitesNow(m.Day, x.Season.Hemisphere)
+	mark := set.MitesNow(x.Season.Place.On(m.Day))
 	switch {
 	case rate.Low95 > mark:
 		r.Above = fmt.Sprintf("Above %g %%: act.", mark)

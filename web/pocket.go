@@ -8,6 +8,7 @@ import (
 	"kembo/core/brood"
 	"kembo/core/feed"
 	"kembo/core/measure"
+	"kembo/core/season"
 )
 
 // pocketView is the three calculators that work with no signal. What they need
@@ -75,7 +76,7 @@ func (s *Server) showPocket(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	d, err := pocketDataOf(set.Units, set.MitesNow(today, hem))
+	d, err := pocketDataOf(set.Units, set.MitesNow(season.Place{Hemisphere: hem}.On(today)))
 	if err != nil {
 		return err
 	}

@@ -15,7 +15,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "19"
+const ModelVersion = "20"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101

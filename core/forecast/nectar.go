@@ -12,6 +12,9 @@ func (s *State) forage(p *Parameters, c *Condition, t *Today) {
 	nestFree := s.free(p)
 	if s.QueenPeak > 0 && !s.Caged { // part of what is just drawn is kept for her
 		nestFree = most(0, nestFree-freshShare*s.fresh)
+		if kept := p.HeartCells - s.broodCells; kept > 0 { // and her last patch of brood is not filled
+			nestFree = most(0, nestFree-kept)
+		}
 	}
 	superFree := s.SuperFree(p) * s.SuperAccess
 	ripe := 1 / p.NectarCells

@@ -42,6 +42,7 @@ type Result struct {
 	Eggs, Larvae, Capped, Drone             measure.Range // cells
 	Bees, Free, WantsToLay, GoodDay, RoomKg measure.Range
 	Reachable                               measure.Range
+	Mites                                   measure.Range // on a hundred bees
 	Runway                                  [Runways]Runway
 	Tracks                                  [Quantities]Track
 	// Full and SuperCapped say of each super, in the order in which they fill,
@@ -234,7 +235,7 @@ func (c *columns) into(r *Result, in *Input, changed bool) {
 	r.Capped, r.Drone = set(r.today[OfSealed], e.Capped), set(r.today[OfDrone], e.Drone)
 	r.Bees, r.Free = set(r.today[OfBees], e.Bees), set(r.today[OfFree], e.NestFree())
 	r.WantsToLay, r.GoodDay, r.RoomKg = set(c.want, none), set(c.good, none), set(c.room, none)
-	r.Reachable = set(r.today[OfReachable], none)
+	r.Reachable, r.Mites = set(r.today[OfReachable], none), set(r.today[OfMites], none)
 }
 
 // superRun gathers when supers are full and capped, by super and member.

@@ -323,5 +323,9 @@ func Table() []Row {
 			"MateHours", p.MateHours, "flight hours of a day on which a virgin mates", 2, 6,
 			"common practice: fine afternoons", false,
 		},
+		{
+			"HeartCells", p.HeartCells, "cells", 1000, 6000,
+			"common practice: in a nest bound with honey she keeps a patch on a few combs; size a guess", false,
+		},
 	}
 }

@@ -14,6 +14,7 @@ import (
 // that sums are as counted and the drawing is plausible. Which face holds what
 // is presumed.
 func layCounts(b *hive.Box, c Counts, q colony.QueenEvidence, seasonDay int) {
+	c = c.filled()
 	known := c.Brood + c.Honey + c.Nectar + c.Pollen + c.Empty + c.Undrawn + c.Drone
 	// What was not counted of the box is empty drawn comb.
 	eggs, larvae, capped := Stages(q, seasonDay)
@@ -24,6 +25,23 @@ func layCounts(b *hive.Box, c Counts, q colony.QueenEvidence, seasonDay int) {
 	t[comb.Foundation], t[comb.Drone] = 2*c.Undrawn, 2*c.Drone
 	Arrange(b, t)
 }
+
+// filled returns c with its combs of brood as frames that each thing would fill. What brood leaves of
+// a comb is an arc of honey above it, pollen between them, and cells that wait for the queen.
+func (c Counts) filled() Counts {
+	if c.BroodCover <= 0 || c.BroodCover >= 1 {
+		return c
+	}
+	rim := c.Brood * (1 - c.BroodCover)
+	c.Brood *= c.BroodCover
+	c.Honey += rimHoney * rim
+	c.Pollen += rimPollen * rim
+	c.Empty += (1 - rimHoney - rimPollen) * rim
+	return c
+}
+
+// What is on a comb of brood beside it. Source: common practice; shares are guesses.
+const rimHoney, rimPollen = 0.35, 0.2
 
 // Stages returns how brood counted without its stages is split into eggs,
 // larvae and capped brood. In a steady nest they stand as 3 : 6 : 12; while the

@@ -33,7 +33,18 @@ const (
 type Counts struct {
 	Brood, Honey, Nectar, Pollen, Empty, Undrawn float64
 	Drone                                        float64 `json:",omitempty"` // of drone brood
+	// BroodCover is how far brood fills each of its frames, where combs with brood were counted; 0:
+	// frames were counted as brood would fill them.
+	BroodCover float64 `json:",omitempty"`
 }
+
+// UsualCover is how far brood fills a comb that is counted as one of brood, and coverSD how far that
+// may be off, as the standard deviation of the logarithm. Source: common practice, about two thirds;
+// the spread is a guess.
+const (
+	UsualCover = 2.0 / 3
+	coverSD    = 0.15
+)
 
 // BoxLook is what was entered for one box.
 type BoxLook struct {
@@ -229,6 +240,10 @@ func checkCounts(b BoxLook, box hive.Box, name string) error {
 			return &FieldError{name + ", " + v.what, fmt.Sprintf("%g frames is less than none; enter 0 or more", v.n)}
 		}
 		sum += v.n
+	}
+	if !(c.BroodCover >= 0 && c.BroodCover <= 1) {
+		return &FieldError{name + ", brood", fmt.Sprintf("brood fills more than 0 and at most 1 of a comb, not %g",
+			c.BroodCover)}
 	}
 	if sum > float64(len(box.Frames))+0.01 {
 		return &FieldError{

@@ -137,6 +137,10 @@ func (r *reader) lay() {
 		case ByBox:
 			layCounts(box, b.Counts, r.l.Queen, r.c.Season.Bees)
 			r.note(i, r.o.Boxes, ByBox)
+			if c := b.Counts.BroodCover; c > 0 && c < 1 {
+				brood := &r.brood[i]
+				brood.sd = math.Hypot(brood.sd, coverSD*brood.amount)
+			}
 		default:
 			continue
 		}

@@ -69,6 +69,9 @@ func boxFields(f map[string]string, name string, x history.BoxLook, u measure.Un
 		for i, n := range []float64{c.Brood, c.Honey, c.Nectar, c.Pollen, c.Empty, c.Undrawn} {
 			f[name+Counts[i].Key] = plainNumber(n)
 		}
+		if c.BroodCover > 0 {
+			f[name+"combs"] = "1"
+		}
 	}
 	for k, face := range x.Faces {
 		f[fmt.Sprintf("%sf.%d.a", name, k+1)], f[fmt.Sprintf("%sf.%d.b", name, k+1)] = face[0], face[1]

@@ -37,6 +37,7 @@ type BoxLook struct {
 	Below, Expected bool
 	Heft, Kg, Seams string
 	Counts          [len(Counts)]string
+	Combs           bool // brood is counted in combs that have some
 	Faces           [][2]string
 }
 
@@ -101,6 +102,7 @@ func readBox(val Values, b Box, at int) BoxLook {
 	for k, c := range Counts {
 		out.Counts[k] = val(name + c.Key)
 	}
+	out.Combs = val(name+"combs") != ""
 	for k := range b.Frames {
 		out.Faces = append(out.Faces, [2]string{
 			val(fmt.Sprintf("%sf.%d.a", name, k+1)), val(fmt.Sprintf("%sf.%d.b", name, k+1)),
@@ -326,6 +328,9 @@ func (b BoxLook) counted(out history.BoxLook) (history.BoxLook, error) {
 			return out, err
 		}
 		*into[k] = n
+		if b.Combs && c.Brood > 0 {
+			c.BroodCover = look.UsualCover
+		}
 		out.Depth, out.Counts = string(look.ByBox), &c
 	}
 	return out, nil
