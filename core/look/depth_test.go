@@ -292,6 +292,28 @@ func TestQuestionsShowTheirArithmetic(t *testing.T) {
 			[]string{"three days ago"},
 		},
 		{
+			"eggs and capped brood, no larvae",
+			look.Look{Day: on, Boxes: []look.BoxLook{fine},
+				Queen: colony.QueenEvidence{Looked: true, Eggs: true, Capped: true}},
+			june, "stages", []string{"six days", "larvae looked for"},
+		},
+		{
+			"larvae alone",
+			look.Look{Day: on, Boxes: []look.BoxLook{fine}, Queen: colony.QueenEvidence{Looked: true, Larvae: true}},
+			june, "stages", []string{"stopped three days ago"},
+		},
+		{
+			"larvae alone, the rest not looked for",
+			look.Look{Day: on, Boxes: []look.BoxLook{fine},
+				Queen: colony.QueenEvidence{Looked: true, Larvae: true, EggsUnlooked: true}},
+			june, "", nil,
+		},
+		{
+			"capped brood alone, as of a lost queen",
+			look.Look{Day: on, Boxes: []look.BoxLook{fine}, Queen: colony.QueenEvidence{Looked: true, Capped: true}},
+			june, "", nil,
+		},
+		{
 			"bees on more seams than combs",
 			look.Look{
 				Day: on,

@@ -96,6 +96,9 @@ func tooMuchBrood(l Look, _ hive.Stack, e colony.Estimate, _ Context) []Question
 // stagesOff: brood by face that no laying could have left: capped brood is
 // twelve days of laying, larvae six, eggs three.
 func stagesOff(l Look, _ hive.Stack, e colony.Estimate, _ Context) []Question {
+	if ask := gap(l, e); ask != "" {
+		return []Question{{"stages", "brood", ask}}
+	}
 	for _, b := range l.Boxes {
 		if b.Depth == ByFace && e.Eggs > 3*mostEggsADay/2 && e.Capped+e.Larvae < e.Eggs/4 {
 			return []Question{{"stages", "brood", fmt.Sprintf(
@@ -108,6 +111,32 @@ func stagesOff(l Look, _ hive.Stack, e colony.Estimate, _ Context) []Question {
 	}
 	return nil
 }
+
+// gap asks about a stage that is missing between two that were found: it takes days in which she did
+// not lay, which a queen seldom has but by a cage, a swarm or a new queen.
+func gap(l Look, e colony.Estimate) string {
+	q := l.Queen
+	eggs, larvae, capped := q.Eggs, q.Larvae, q.Capped
+	looked := q.Looked && !q.EggsUnlooked && !q.LarvaeUnlooked && !q.CappedUnlooked
+	if !looked && e.Painted() {
+		looked, eggs, larvae, capped = true, e.Eggs > someCells, e.Larvae > someCells, e.Capped > someCells
+	}
+	switch {
+	case !looked:
+		return ""
+	case eggs && !larvae && capped:
+		return "Eggs and capped brood and no larvae between them: she would have laid nothing for six days and begun " +
+			"again within three. Were larvae looked for?"
+	case !eggs && larvae && !capped:
+		return "Larvae with neither eggs nor capped brood: she would have laid for a few days alone and stopped three " +
+			"days ago. Were eggs and cappings looked for?"
+	}
+	return ""
+}
+
+// someCells are the painted cells from which on a stage counts as found. Source: none; an eighth of a
+// face may be a slip.
+const someCells = 300
 
 // tooManyBees: more bees than the combs hold, or too few for the brood.
 func tooManyBees(l Look, _ hive.Stack, e colony.Estimate, _ Context) []Question {
