@@ -74,3 +74,46 @@ func TestTheOlderTheYoungestBroodTheLessSureTheQueen(t *testing.T) {
 		t.Errorf("not looked is taken as %v, which is a finding", c)
 	}
 }
+
+// TestRoomSheFindsLate: cells beside the brood are found at once; those three combs off, and rims
+// round the honey, are not (common practice, no source).
+func TestRoomSheFindsLate(t *testing.T) {
+	deep, err := hive.FormatFor("langstroth-deep-10")
+	if err != nil {
+		t.Fatal(err)
+	}
+	low := func(brood, beside, far, rims float64) float64 {
+		b := hive.NewBox("n", deep, 10, hive.Make{Drawn: true})
+		for i := range b.Frames {
+			s := comb.Shares{comb.Honey: 1 - rims, comb.Empty: rims}
+			switch {
+			case i >= 3 && i <= 5:
+				s = comb.Shares{comb.Brood: brood, comb.Empty: 1 - brood}
+			case i == 6:
+				s = comb.Shares{comb.Honey: 1 - beside, comb.Empty: beside}
+			case i == 9:
+				s = comb.Shares{comb.Honey: 1 - far, comb.Empty: far}
+			}
+			b.Frames[i].A, b.Frames[i].B = s, s
+		}
+		return colony.ShapeOf(hive.Stack{Boxes: []hive.Box{b}}).Low
+	}
+	for _, tt := range []struct {
+		name                    string
+		brood, beside, far, rim float64
+		low, high               float64
+	}{
+		{"all beside the brood", 1, 1, 0, 0, 0, 0.01},
+		{"in the nest", 0.7, 0, 0, 0, 0, 0.01},
+		{"three combs off", 1, 0, 1, 0, 0.99, 1},
+		{"rims alone", 1, 0, 0, 0.1, 0.99, 1},
+		{"half and half", 1, 0.5, 0.5, 0, 0.49, 0.51},
+	} {
+		if got := low(tt.brood, tt.beside, tt.far, tt.rim); got < tt.low || got > tt.high {
+			t.Errorf("%s: %.2f of the room is found late, want %.2f to %.2f", tt.name, got, tt.low, tt.high)
+		}
+	}
+	if got := low(0, 0, 0, 0.1); got != 0 {
+		t.Errorf("where no brood was seen nothing is said, not %.2f", got)
+	}
+}

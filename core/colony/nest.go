@@ -8,7 +8,7 @@ import (
 // Shape is how a nest lies in its boxes, as far as it bears on what bees do.
 type Shape struct {
 	Lid  float64 // honey in the top box of the nest against the nest's share; 1: spread evenly
-	Low  float64 // share of the nest's empty cells that lie below its brood
+	Low  float64 // share of the nest's empty cells that the queen finds late: below its brood, far from it, or rims
 	Near float64 // share of the nest's honey beside the brood or above it
 }
 
@@ -16,8 +16,34 @@ type Shape struct {
 // brood nest. Source: none; guess, a comb or so.
 const broodBox = 0.1
 
-// ShapeOf reads the shape of a nest off a stack; one box, or none, has nothing
-// above or below.
+// rim is the share of a face under which empty cells without brood beside them are a rim that she
+// hardly lays in, and someBrood the share from which on a face has brood. Source: none; guesses, an
+// eighth as faces are painted.
+const rim, someBrood = 0.126, 0.03
+
+// late returns the empty cells of a box that a queen finds late: on combs with no brood on them or
+// beside them, and in rims.
+func late(b *hive.Box) float64 {
+	brood := func(k int) bool {
+		if k < 0 || k >= len(b.Frames) {
+			return false
+		}
+		f := b.Frames[k]
+		return f.A.Completed().Worker()+f.B.Completed().Worker() > someBrood
+	}
+	cells, n := 0.0, b.Format.Frame.WorkerCells()
+	for k, f := range b.Frames {
+		far := !brood(k-1) && !brood(k) && !brood(k+1)
+		for _, side := range [2]comb.Shares{f.A.Completed(), f.B.Completed()} {
+			if e := side[comb.Empty]; far || e < rim && side.Worker() < someBrood {
+				cells += n * e
+			}
+		}
+	}
+	return cells
+}
+
+// ShapeOf reads the shape of a nest off a stack; one box has nothing above or below.
 func ShapeOf(st hive.Stack) Shape {
 	s := Shape{Lid: 1, Near: 1}
 	var boxes []hive.Box
@@ -26,7 +52,7 @@ func ShapeOf(st hive.Stack) Shape {
 			boxes = append(boxes, b)
 		}
 	}
-	if len(boxes) < 2 {
+	if len(boxes) == 0 {
 		return s
 	}
 	var brood, honey, empty, cells []float64
@@ -60,6 +86,9 @@ func ShapeOf(st hive.Stack) Shape {
 	for i := range lowest {
 		below += empty[i]
 		far += honey[i]
+	}
+	for i := lowest; i < len(boxes); i++ {
+		below += late(&boxes[i])
 	}
 	if allEmpty > 0 {
 		s.Low = below / allEmpty

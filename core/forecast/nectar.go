@@ -153,7 +153,7 @@ const coolRipening = 0.5
 func (s *State) roomKg(p *Parameters, t *Today) float64 {
 	// A super just put on counts for what will be in use in two or three days.
 	soon := s.SuperAccess + (1-s.SuperAccess)*p.AccessSoon
-	above := s.SuperFree(p) * soon
+	above := most(0, s.SuperFree(p)-(1-fullShare)*s.SuperDrawn) * soon // corners are seldom filled
 	spare := most(0, s.free(p)-p.SpareDays*t.WithRoom)
 	return (above*s.SuperKgPerCell + spare*s.NestKgPerCell) / p.NectarCells
 }
