@@ -12,7 +12,7 @@ const (
 	notFoundKg   = 1.0
 	reserveLeast = 2.0 // kg
 	reserveMost  = 12.0
-	reserveOf    = 30 // members that tell it
+	reserveOf    = 80 // members that tell it
 )
 
 // Reserves returns the usual reserve of the colony on each day of the horizon, in kg: in the mean of

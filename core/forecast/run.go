@@ -1,7 +1,6 @@
 package forecast
 
 import (
-	"math"
 	"slices"
 
 	"kembo/core/colony"
@@ -157,7 +156,7 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 		supers.take(m)
 	}
 	r.Losses, r.LastFood = lossesOf(lost, in.Horizon), runwayOf(hungry)
-	col.into(r, in, len(with) > 0)
+	col.into(r)
 	if tr != nil {
 		tr.into(r)
 		r.courses = tr
@@ -213,29 +212,20 @@ func (c *columns) first(m int, t *Today, roomKg float64) {
 	c.want[m], c.good[m], c.room[m] = t.WithRoom, t.GoodDay, roomKg
 }
 
-// into writes ranges. On the day of a look that stands alone the likely value
-// is the look's own; else it is the middle of the ensemble.
-func (c *columns) into(r *Result, in *Input, changed bool) {
-	seen := in.Today == in.Estimate.Day && len(in.Changes) == 0 && in.Ensemble == nil && !changed
-	e := &in.Estimate
+// into writes ranges: the likely is the middle of the members, on the day of a look as on any other,
+// so that what is told today is what is forecast from.
+func (c *columns) into(r *Result) {
 	scratch := make([]float64, r.members)
-	set := func(sample []float64, looked float64) measure.Range {
+	of := func(sample []float64) measure.Range {
 		copy(scratch, sample)
-		w := Middle(scratch)
-		if seen && !math.IsNaN(looked) {
-			return measure.Around(looked, scratch)
-		}
-		return w
+		return Middle(scratch)
 	}
-	none := math.NaN()
-	r.Stores = set(r.today[OfStores], e.Stores())
-	r.NestStores = set(r.today[OfNestStores], e.NestHoney+e.NestNectar)
-	r.SuperStores = set(r.today[OfSuperStores], e.SuperHoney+e.SuperNectar)
-	r.Eggs, r.Larvae = set(r.today[OfEggs], e.Eggs), set(r.today[OfLarvae], e.Larvae)
-	r.Capped, r.Drone = set(r.today[OfSealed], e.Capped), set(r.today[OfDrone], e.Drone)
-	r.Bees, r.Free = set(r.today[OfBees], e.Bees), set(r.today[OfFree], e.NestFree())
-	r.WantsToLay, r.GoodDay, r.RoomKg = set(c.want, none), set(c.good, none), set(c.room, none)
-	r.Reachable, r.Mites = set(r.today[OfReachable], none), set(r.today[OfMites], none)
+	today := func(q Quantity) measure.Range { return of(r.today[q]) }
+	r.Stores, r.NestStores, r.SuperStores = today(OfStores), today(OfNestStores), today(OfSuperStores)
+	r.Eggs, r.Larvae, r.Capped, r.Drone = today(OfEggs), today(OfLarvae), today(OfSealed), today(OfDrone)
+	r.Bees, r.Free = today(OfBees), today(OfFree)
+	r.WantsToLay, r.GoodDay, r.RoomKg = of(c.want), of(c.good), of(c.room)
+	r.Reachable, r.Mites = today(OfReachable), today(OfMites)
 }
 
 // superRun gathers when supers are full and capped, by super and member.

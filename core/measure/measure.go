@@ -6,7 +6,6 @@ package measure
 import (
 	"fmt"
 	"math"
-	"slices"
 	"strings"
 )
 
@@ -44,18 +43,6 @@ func Share(part, whole float64) float64 {
 
 // Exact returns the Range of a value that is known.
 func Exact(v float64) Range { return Range{v, v, v} }
-
-// Around returns the Range from quantiles 0.1 and 0.9 of sample, with likely
-// moved inside them if it lies outside. It sorts sample in place. An empty
-// sample gives Exact(likely).
-func Around(likely float64, sample []float64) Range {
-	if len(sample) == 0 {
-		return Exact(likely)
-	}
-	slices.Sort(sample)
-	lo, hi := Quantile(sample, 0.1), Quantile(sample, 0.9)
-	return Range{lo, min(max(likely, lo), hi), hi}
-}
 
 // Quantile returns the p-quantile, 0 <= p <= 1, of an ascending sample by
 // linear interpolation between order statistics (type 7 of Hyndman and Fan,

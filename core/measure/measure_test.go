@@ -26,22 +26,6 @@ func TestQuantileAgainstReference(t *testing.T) {
 	}
 }
 
-func FuzzAroundKeepsOrder(f *testing.F) {
-	f.Add(3.0, 1.0, 2.0, 9.0)
-	f.Add(-1.0, 0.0, 0.0, 0.0)
-	f.Fuzz(func(t *testing.T, likely, a, b, c float64) {
-		for _, v := range []float64{likely, a, b, c} {
-			if math.IsNaN(v) || math.Abs(v) > 1e12 {
-				t.Skip()
-			}
-		}
-		r := measure.Around(likely, []float64{a, b, c})
-		if !(r.Low <= r.Likely && r.Likely <= r.High) {
-			t.Errorf("Around(%v, %v %v %v) = %+v is out of order", likely, a, b, c, r)
-		}
-	})
-}
-
 func TestCountAndRough(t *testing.T) {
 	for v, want := range map[float64]string{
 		0: "0", 999: "999", 1000: "1,000", 37412: "37,412", -1500: "-1,500", 1234567: "1,234,567",
