@@ -22,16 +22,17 @@ func queenAndSeason(
 	queen := queenSD * z(forQueen)
 	says, off := queenSays(e, p, seasonDay, more)
 	if off <= 0 {
-		return max(p.QueenPeakLaying*math.Exp(queen), layingLeast), seasonSD * z(forSeason)
+		return max(p.QueenPeakLaying*math.Exp(queen), layingLeast), seasonOff(seasonDay) * z(forSeason)
 	}
 	slope := math.Log(curveOn(seasonDay+slopeOver)/curveOn(seasonDay-slopeOver)) / (2 * slopeOver)
 	all := func(sd float64) float64 { return queenSD*queenSD + slope*slope*sd*sd + off*off }
 	// Most colonies are near their climate's season; a few are far off, and one that cannot be
 	// near is one of those.
-	sd := float64(seasonSD)
+	near := seasonOff(seasonDay)
+	sd := near
 	likely := func(sd float64) float64 { return math.Exp(-says*says/(2*all(sd))) / math.Sqrt(all(sd)) }
 	far := farShare * likely(farSD)
-	if chance := far / (far + (1-farShare)*likely(seasonSD)); chance > chanceOfNormal(z(forFar)) {
+	if chance := far / (far + (1-farShare)*likely(near)); chance > chanceOfNormal(z(forFar)) {
 		sd = farSD
 	}
 	days := sd * z(forSeason)
@@ -95,9 +96,19 @@ func curveOn(seasonDay int) float64 {
 	return max(season.Laying(min(max(seasonDay, brood.WorkerDays), lastDay), 0, brood.WorkerDays-1), curveNone)
 }
 
+// seasonOff is how many days colonies of a climate are ahead of its season or behind: in autumn more,
+// when queens stop early or late.
+func seasonOff(seasonDay int) float64 {
+	share := float64(seasonDay-autumnFrom) / (autumnFull - autumnFrom)
+	return seasonSD + (autumnSD-seasonSD)*min(max(share, 0), 1)
+}
+
 // What brood tells of the queen who laid it; [Fixed] says of each where it comes from.
 const (
 	seasonSD    = 5     // days by which colonies of a climate are ahead or behind
+	autumnSD    = 9     // the same in autumn
+	autumnFrom  = 205   // season day from which on it goes over to that
+	autumnFull  = 250   // and by which it has
 	farShare    = 0.002 // of those that are far off
 	farSD       = 20    // and by how many days
 	slopeOver   = 7     // days either side over which the season's change is taken

@@ -56,6 +56,7 @@ func (x *Ensemble) Drift(y *Yard, days int, name string, seed uint64) {
 	h := hashName(name)
 	keep := math.Exp(-float64(days) / flowForgets)
 	fresh := math.Sqrt(1 - keep*keep)
+	off := seasonOff(y.Likely[min(max(int(x.Day-y.From), 0), len(y.Likely)-1)].SeasonDay)
 	unseen := unseenADay * math.Sqrt(float64(days)) // a walk: the same however it is cut
 	for m := range x.States {
 		s := &x.States[m]
@@ -65,7 +66,7 @@ func (x *Ensemble) Drift(y *Yard, days int, name string, seed uint64) {
 			)
 		}
 		back := math.Exp(-float64(days) / seasonForgets)
-		s.Ahead = back*s.Ahead + math.Sqrt(1-back*back)*seasonSD*normal(seed, h, m, int(x.Day), forSeason)
+		s.Ahead = back*s.Ahead + math.Sqrt(1-back*back)*off*normal(seed, h, m, int(x.Day), forSeason)
 		z := func(k int) float64 { return unseen * normal(seed, h, m, int(x.Day), forUnseen+k) }
 		s.move(atNest, z(atNest))
 		s.move(atSuper, z(atSuper))
