@@ -36,7 +36,7 @@ func careOf(b history.Believed, y yardDay, set Settings) []string {
 	if !ok || m.Method == history.MethodFall {
 		return out
 	}
-	climate, _ := season.ClimateFor(y.Climate) // one that is not known is as the reference
+	climate, _ := climateOf(y.Yard) // one that is not known is as the reference
 	mark := set.MitesNow(season.Place{Climate: climate, Hemisphere: season.Hemisphere(y.Hemisphere)}.On(m.Day))
 	if rate, err := mites.Of(m.Mites, m.Bees); err == nil && rate.Percent > mark {
 		out = append(out, fmt.Sprintf("Mites %.1f %% on %s, over %g %%.", rate.Percent, m.Day.Short(), mark))

@@ -16,6 +16,7 @@ type NewYard struct {
 	ID, Name, Climate, Hemisphere, Zone string
 	RhythmDays                          int
 	WinterDays                          int // between visits in winter; 0: as in the season
+	Place                               Place
 }
 
 // checked returns what is given of a yard as it is stored.
@@ -36,14 +37,20 @@ func (y NewYard) checked(operation string) (store.Yard, error) {
 	if err != nil {
 		return store.Yard{}, &FieldError{"climate", err.Error()}
 	}
-	y.Hemisphere = string(climate.Half(season.Hemisphere(y.Hemisphere)))
+	_, half, err := y.Place.in(climate, season.Hemisphere(y.Hemisphere))
+	if err != nil {
+		return store.Yard{}, err
+	}
+	y.Hemisphere = string(half)
 	if _, err := time.LoadLocation(y.Zone); err != nil || y.Zone == "" {
 		return store.Yard{}, &FieldError{"zone", fmt.Sprintf("%q is not a time zone; write it as Europe/London", y.Zone)}
 	}
-	return store.Yard{
+	row := store.Yard{
 		ID: y.ID, OperationID: operation, Name: name, Climate: y.Climate, Hemisphere: y.Hemisphere, Zone: y.Zone,
 		RhythmDays: y.RhythmDays, WinterDays: y.WinterDays,
-	}, nil
+	}
+	y.Place.stored(&row)
+	return row, nil
 }
 
 func yardNamed(name string) error {
@@ -83,7 +90,7 @@ func (s *Service) MakeYard(ctx context.Context, y NewYard) error {
 		}
 	}
 	var bloom []store.Bloom
-	climate, err := season.ClimateFor(row.Climate)
+	climate, err := climateOf(row)
 	if err != nil {
 		return err
 	}

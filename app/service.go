@@ -115,7 +115,7 @@ func (s *Service) site(ctx context.Context, y yardDay) (forecast.Site, error) {
 
 // siteFrom is site with the weather from a day on.
 func (s *Service) siteFrom(ctx context.Context, y yardDay, from day.Day) (forecast.Site, error) {
-	climate, err := season.ClimateFor(y.Climate)
+	climate, err := climateOf(y.Yard)
 	if err != nil {
 		return forecast.Site{}, err
 	}

@@ -95,7 +95,7 @@ func rhythmOn(y store.Yard, on day.Day) day.Day {
 
 // restsOn reports whether a yard is in its winter rhythm on a day.
 func restsOn(y store.Yard, on day.Day) bool {
-	c, err := season.ClimateFor(y.Climate)
+	c, err := climateOf(y)
 	if err != nil {
 		c = season.Climate{} // of a file that knows more climates: the reference
 	}
@@ -120,7 +120,7 @@ func (s *Service) Yard(ctx context.Context, id string) (NewYard, error) {
 	_, y, err := s.yardDay(ctx, id)
 	return NewYard{
 		ID: y.ID, Name: y.Name, Climate: y.Climate, Hemisphere: y.Hemisphere, Zone: y.Zone, RhythmDays: y.RhythmDays,
-		WinterDays: y.WinterDays,
+		WinterDays: y.WinterDays, Place: placeOf(y.Yard),
 	}, err
 }
 

@@ -114,7 +114,7 @@ func (m *merger) counts(w Whole) error {
 func (m *merger) yards(w Whole) error {
 	for _, y := range w.Yards {
 		if err := m.put("yards", insertYard+` ON CONFLICT (id) DO NOTHING`, y.ID, m.operation, y.Name, y.Climate,
-			y.Hemisphere, y.Zone, y.RhythmDays, y.WinterDays, y.Actor, y.At); errors.Is(err, ErrTaken) {
+			y.Hemisphere, y.Zone, y.RhythmDays, y.WinterDays, y.Latitude, y.MonthsC, y.Actor, y.At); errors.Is(err, ErrTaken) {
 			return &NameTakenError{y.Name}
 		} else if err != nil {
 			return err

@@ -89,6 +89,8 @@ type WholeYard struct {
 	Zone       string         `json:"zone"`
 	RhythmDays int            `json:"rhythm_days"`
 	WinterDays int            `json:"winter_days"`
+	Latitude   *float64       `json:"latitude"` // degrees, less than 0 in the south; null: not given
+	MonthsC    string         `json:"months_c"` // twelve means, January first, apart by a space; empty: not given
 	Bloom      []WholeBloom   `json:"bloom"`
 	Weather    []WholeWeather `json:"weather"`
 	Visits     []WholeVisit   `json:"visits"`
@@ -287,10 +289,11 @@ func (r *wholeReader) counts(w *Whole) {
 func (r *wholeReader) yards(w *Whole) {
 	rows(r, &w.Yards, func(q *sql.Rows, x *WholeYard) error {
 		return q.Scan(
-			&x.ID, &x.Name, &x.Climate, &x.Hemisphere, &x.Zone, &x.RhythmDays, &x.WinterDays, &x.Actor, &x.At,
+			&x.ID, &x.Name, &x.Climate, &x.Hemisphere, &x.Zone, &x.RhythmDays, &x.WinterDays, &x.Latitude, &x.MonthsC,
+			&x.Actor, &x.At,
 		)
-	}, `SELECT id, name, climate, hemisphere, zone, rhythm_days, winter_days, actor, recorded_utc FROM yard
-	WHERE operation_id = ? ORDER BY id`, r.operation)
+	}, `SELECT id, name, climate, hemisphere, zone, rhythm_days, winter_days, latitude, months_c, actor, recorded_utc
+	FROM yard WHERE operation_id = ? ORDER BY id`, r.operation)
 	for i := range w.Yards {
 		y := &w.Yards[i]
 		rows(r, &y.Bloom, func(q *sql.Rows, b *WholeBloom) error {

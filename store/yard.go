@@ -36,13 +36,17 @@ type Yard struct {
 	ID, OperationID, Name, Climate, Hemisphere, Zone string
 	RhythmDays                                       int
 	WinterDays                                       int // between visits in winter; 0: as in the season
+	// Where it lies beside its climate: degrees, less than 0 in the south; and the means of its months,
+	// °C, January first, twelve numbers apart by a space. Empty where they are not given.
+	Latitude sql.NullFloat64
+	MonthsC  string
 }
 
 // By says who wrote a row and when, in UTC; it stands on every write.
 type By struct{ Actor, RecordedUTC string }
 
-const insertYard = `INSERT INTO yard (id, operation_id, name, climate, hemisphere, zone, rhythm_days, winter_days, actor, recorded_utc)
-	VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`
+const insertYard = `INSERT INTO yard (id, operation_id, name, climate, hemisphere, zone, rhythm_days, winter_days,
+	latitude, months_c, actor, recorded_utc) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`
 
 // AddYard writes a yard with its bloom calendar. A name that another yard has is
 // ErrTaken.
@@ -54,7 +58,7 @@ func (s *Store) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error
 func (t *Tx) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error {
 	if _, err := t.tx.ExecContext(
 		ctx, insertYard, y.ID, y.OperationID, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, y.WinterDays,
-		by.Actor, by.RecordedUTC,
+		y.Latitude, y.MonthsC, by.Actor, by.RecordedUTC,
 	); err != nil {
 		return unique("yard "+y.Name, err)
 	}
@@ -70,14 +74,14 @@ func (t *Tx) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error {
 }
 
 const updateYard = `UPDATE yard SET name = ?, climate = ?, hemisphere = ?, zone = ?, rhythm_days = ?, winter_days = ?,
-	actor = ?, recorded_utc = ? WHERE id = ?`
+	latitude = ?, months_c = ?, actor = ?, recorded_utc = ? WHERE id = ?`
 
 // ChangeYard writes what a yard is called and how it is visited. A name that another
 // yard has is ErrTaken.
 func (s *Store) ChangeYard(ctx context.Context, y Yard, by By) error {
 	return unique("yard "+y.Name, s.exec(
-		ctx, updateYard, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, y.WinterDays, by.Actor,
-		by.RecordedUTC, y.ID,
+		ctx, updateYard, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, y.WinterDays, y.Latitude,
+		y.MonthsC, by.Actor, by.RecordedUTC, y.ID,
 	))
 }
 
@@ -110,34 +114,41 @@ func (s *Store) RemoveYard(ctx context.Context, yard string) (removed bool, err 
 	return removed, err
 }
 
-const selectYards = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days, winter_days FROM yard WHERE operation_id = ? ORDER BY name`
+const yardColumns = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days, winter_days, latitude, months_c
+	FROM yard `
+
+// into are where the columns of a yard go.
+func (y *Yard) into() []any {
+	return []any{
+		&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays, &y.WinterDays, &y.Latitude,
+		&y.MonthsC,
+	}
+}
+
+const selectYards = yardColumns + `WHERE operation_id = ? ORDER BY name`
 
 // Yards returns the yards of an operation by name.
 func (s *Store) Yards(ctx context.Context, operation string) ([]Yard, error) {
 	return collect(ctx, s.read, func(r *sql.Rows, y *Yard) error {
-		return r.Scan(&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays, &y.WinterDays)
+		return r.Scan(y.into()...)
 	}, selectYards, operation)
 }
 
-const selectYard = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days, winter_days FROM yard WHERE id = ?`
+const selectYard = yardColumns + `WHERE id = ?`
 
 // Yard returns a yard, or ErrNotFound.
 func (s *Store) Yard(ctx context.Context, id string) (Yard, error) {
 	var y Yard
-	err := s.read.QueryRowContext(ctx, selectYard, id).Scan(
-		&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays, &y.WinterDays,
-	)
+	err := s.read.QueryRowContext(ctx, selectYard, id).Scan(y.into()...)
 	return y, notFound("yard "+id, err)
 }
 
-const selectFirstYard = `SELECT id, operation_id, name, climate, hemisphere, zone, rhythm_days, winter_days FROM yard ORDER BY name LIMIT 1`
+const selectFirstYard = yardColumns + `ORDER BY name LIMIT 1`
 
 // FirstYard returns the first yard by name, or ErrNotFound.
 func (s *Store) FirstYard(ctx context.Context) (Yard, error) {
 	var y Yard
-	err := s.read.QueryRowContext(ctx, selectFirstYard).Scan(
-		&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays, &y.WinterDays,
-	)
+	err := s.read.QueryRowContext(ctx, selectFirstYard).Scan(y.into()...)
 	return y, notFound("yard", err)
 }
 

@@ -2,6 +2,9 @@ package web
 
 import (
 	"fmt"
+	"math"
+	"strconv"
+	"strings"
 
 	"github.com/gofiber/fiber/v3"
 
@@ -35,11 +38,53 @@ func yardFields(y app.NewYard, u measure.Units) []formField {
 		rhythm, winter,
 	}
 	out[2].Half = true
-	return out
+	return append(out, placeFields(y.Place, u)...)
+}
+
+// placeFields ask where a yard lies beside its climate. Both may be left empty.
+func placeFields(p app.Place, u measure.Units) []formField {
+	latitude := text("latitude", "Latitude, degrees")
+	latitude.Placeholder = "as its climate"
+	latitude.Help = "Less than 0 in the south, which sets the hemisphere. It tells how long the days are."
+	if p.HasLatitude {
+		latitude.Value = strconv.FormatFloat(p.LatitudeDeg, 'f', -1, 64)
+	}
+	months := text("months", "Means of the months, "+u.Temperature.Name)
+	months.Called, months.Placeholder = []string{"monthly means"}, "as its climate"
+	months.Help = "Twelve numbers, January first, as a weather station near by has them: they move the bees’ year."
+	var parts []string
+	for _, v := range p.MonthsC {
+		parts = append(parts, strconv.FormatFloat(math.Round(10*u.Temperature.In(v))/10, 'f', -1, 64))
+	}
+	months.Value = strings.Join(parts, " ")
+	return []formField{latitude, months}
+}
+
+// placeFrom reads what was typed of a place.
+func placeFrom(p *formPage, u measure.Units) (app.Place, error) {
+	var out app.Place
+	number := func(s string) (float64, error) {
+		return strconv.ParseFloat(strings.ReplaceAll(strings.ReplaceAll(s, "−", "-"), ",", "."), 64)
+	}
+	if s := strings.TrimSpace(p.val("latitude")); s != "" {
+		v, err := number(s)
+		if err != nil {
+			return out, &app.FieldError{Field: "latitude", Say: "give degrees as a number, less than 0 in the south, or none"}
+		}
+		out.HasLatitude, out.LatitudeDeg = true, v
+	}
+	for f := range strings.FieldsSeq(strings.ReplaceAll(p.val("months"), ";", " ")) {
+		v, err := number(strings.Trim(f, ","))
+		if err != nil {
+			return out, &app.FieldError{Field: "monthly means", Say: fmt.Sprintf("%q is not a number", f)}
+		}
+		out.MonthsC = append(out.MonthsC, u.Temperature.Of(v))
+	}
+	return out, nil
 }
 
 // yardFrom reads what was typed of a yard.
-func yardFrom(p *formPage, id string) (app.NewYard, error) {
+func yardFrom(p *formPage, id string, u measure.Units) (app.NewYard, error) {
 	y := app.NewYard{
 		ID: id, Name: p.val("name"), Climate: p.val("climate"), Hemisphere: p.val("hemisphere"), Zone: p.val("zone"),
 	}
@@ -47,7 +92,10 @@ func yardFrom(p *formPage, id string) (app.NewYard, error) {
 	if y.RhythmDays, err = p.whole("rhythm", "give the usual days between visits, 1 to 120"); err != nil {
 		return y, err
 	}
-	y.WinterDays, err = p.whole("winter", "give the days between visits in winter, 1 to 200, or none")
+	if y.WinterDays, err = p.whole("winter", "give the days between visits in winter, 1 to 200, or none"); err != nil {
+		return y, err
+	}
+	y.Place, err = placeFrom(p, u)
 	return y, err
 }
 
@@ -67,7 +115,11 @@ func (s *Server) makingYard() asks {
 			}, nil
 		},
 		do: func(c fiber.Ctx, p *formPage) (string, error) {
-			y, err := yardFrom(p, p.Entry)
+			set, err := s.as(c).Settings(c.Context())
+			if err != nil {
+				return "", err
+			}
+			y, err := yardFrom(p, p.Entry, set.Units)
 			if err != nil {
 				return "", err
 			}
@@ -96,7 +148,11 @@ func (s *Server) editYard() asks {
 			}, nil
 		},
 		do: func(c fiber.Ctx, p *formPage) (string, error) {
-			y, err := yardFrom(p, c.Params("yard"))
+			set, err := s.as(c).Settings(c.Context())
+			if err != nil {
+				return "", err
+			}
+			y, err := yardFrom(p, c.Params("yard"), set.Units)
 			if err != nil {
 				return "", err
 			}
