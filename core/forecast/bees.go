@@ -94,18 +94,24 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 	}
 	// Rates are of continuous time: what a day makes of them is worked out at the middle of the
 	// day, and those who go out in its course meet half of the field's dangers.
+	perBee := 1 / n
 	frail, sick := s.DeathFactor, 0.0
 	if s.Mites.Riding > 0 {
-		sick = p.MiteHarm * s.Mites.Riding / n
-		frail *= 1 + sick
+		sick = p.MiteHarm * s.Mites.Riding * perBee * frail
+		frail += sick
 	}
 	if c.MeanC < p.InCluster {
-		frail *= s.fragile(p, n)
+		cold := s.fragile(p, n)
+		frail, sick = frail*cold, sick*cold
 	}
-	dies := least(mostDie, (p.ForagerDeathBase+p.ForagerDeathHour*c.FlightHours)*frail)
-	out := flying * s.House * (p.RecruitAlpha - p.RecruitSigma*s.Foragers/n) / 2
-	foragers := most(0, s.Foragers*(1-dies/2)+out)
-	toField := s.House * inADay(most(0, p.RecruitAlpha-p.RecruitSigma*foragers/most(1, n-dies/2*s.Foragers)))
+	// Rates are of continuous time: what a day makes of them is worked out at the middle of the
+	// day, and those who go out in its course meet half of the field's dangers.
+	danger := p.ForagerDeathBase + p.ForagerDeathHour*c.FlightHours
+	dies := least(mostDie, danger*frail)
+	out := flying * s.House * (p.RecruitAlpha - p.RecruitSigma*s.Foragers*perBee) / 2
+	half := dies / 2 * s.Foragers
+	foragers := most(0, s.Foragers-half+out)
+	toField := s.House * recruited(most(0, p.RecruitAlpha-p.RecruitSigma*foragers*perBee*(1+half*perBee)))
 	// Nurses with few larvae to feed go out sooner, so larger colonies, with one
 	// queen each, have more of their bees in the field.
 	if idle := s.House - s.larvae*(1/(brood.LarvaDays*p.NurseLoad)); idle > 0 {
@@ -121,7 +127,8 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 		toField += spent
 	}
 	dh := s.House * least(mostDie, p.HouseDeath*frail)
-	df := inADay(dies)*s.Foragers + newcomers(dies)*toField
+	late := newcomers(dies)
+	df := dies*(1-late)*s.Foragers + late*toField
 	s.Foragers += toField
 	lasting := frail
 	if s.WinterFactor > 0 {
@@ -132,19 +139,22 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 	s.Foragers -= df
 	s.Winter -= dw
 	s.Ledger.BeesDied += dh + df + dw
-	s.sickened += (dh + df + dw) * sick / (1 + sick)
+	if sick > 0 {
+		s.sickened += sick * (s.House*p.HouseDeath + s.Foragers*danger + s.Winter*p.WinterDeath)
+	}
 	if riding := s.Mites.Riding; riding > 0 && s.brood <= 0 { // on a bee of the cluster they die with it, or not
-		gone := riding * dieWithBee * dw / n
+		gone := riding * dieWithBee * dw * perBee
 		s.Mites.Riding -= gone
 		s.Ledger.MitesDied += gone
 	}
 }
 
-// inADay returns the share that a rate a day takes in a day, 1-exp(-rate) to within a thousandth
-// for rates up to mostDie.
-func inADay(rate float64) float64 { return rate * (1 - newcomers(rate)) }
+// recruited returns the share that goes out in a day at a rate, 1-exp(-rate) for rates up to a third.
+func recruited(rate float64) float64 { return rate * (1 - rate*(series2-rate*series3)) }
 
-// newcomers returns the share that a rate takes of those who come to it evenly over a day.
+// newcomers returns the share that a rate takes of those who come to it evenly over a day; of those
+// who are there all day it takes rate times what is left of one: 1-exp(-rate), to within a thousandth
+// for rates up to mostDie.
 func newcomers(rate float64) float64 {
 	return rate * (series2 - rate*(series3-rate*(series4-rate*series5)))
 }

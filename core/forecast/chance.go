@@ -81,6 +81,19 @@ func uniform(seed, name uint64, member, day, purpose int) float64 {
 	return (float64(k>>11) + 0.5) / (1 << 53)
 }
 
+// draws are those of one member and day, for whatever purpose.
+type draws uint64
+
+func drawsOf(seed, name uint64, member, day int) draws {
+	return draws(mix(seed ^ mix(name^mix(uint64(member)<<32|uint64(uint32(day))))))
+}
+
+func (d draws) uniform(purpose int) float64 {
+	return (float64(mix(uint64(d)+uint64(purpose))>>11) + 0.5) / (1 << 53)
+}
+
+func (d draws) normal(purpose int) float64 { return deviate(d.uniform(purpose)) }
+
 // normal returns a standard normal deviate for a key.
 func normal(seed, name uint64, member, day, purpose int) float64 {
 	return deviate(uniform(seed, name, member, day, purpose))

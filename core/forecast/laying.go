@@ -79,7 +79,7 @@ const (
 // fine days alone; one who has waited too long lays drones.
 func (s *State) await(p *Parameters, c *Condition, y *timeOfYear) {
 	if s.FailsIn > 0 && s.QueenPeak > 0 {
-		if s.FailsIn--; s.FailsIn <= 0 {
+		if s.FailsIn--; s.FailsIn == 0 {
 			s.loseQueen(p)
 			if s.Heirless {
 				s.NextQueen, s.LaysIn = 0, 0

@@ -122,13 +122,13 @@ func (s *State) enter(p *Parameters, slot int, sealed float64) {
 	perBee := beesPerG / n
 	workers, drones := p.MiteEnters*sealed*perBee, p.MiteEntersDrone*s.Drone[drone]*perBee
 	all := workers + drones
-	if all <= 0 {
-		return
+	if all > mostDie {
+		workers, drones, all = workers*mostDie/all, drones*mostDie/all, mostDie
 	}
-	in := x.Riding * inADay(least(mostDie, all))
-	x.Sealed[slot] += in * workers / all
-	x.Drone[drone] += in * drones / all
-	x.Riding -= in
+	in := x.Riding * (1 - newcomers(all)) // for each of the rate at which they enter
+	x.Sealed[slot] += in * workers
+	x.Drone[drone] += in * drones
+	x.Riding -= in * all
 }
 
 // emergeDrones lets the mites of a drone cohort out.

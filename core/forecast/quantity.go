@@ -130,14 +130,8 @@ func (t *tracks) into(r *Result) {
 	}
 }
 
-// Middle returns the median of a sample with its 80 % range; it sorts it.
-func Middle(sample []float64) measure.Range {
-	slices.Sort(sample)
-	return measure.Range{
-		Low: measure.Quantile(sample, measure.Low80), Likely: measure.Quantile(sample, measure.Median),
-		High: measure.Quantile(sample, measure.High80),
-	}
-}
+// Middle returns the median of a sample with its 80 % range; it reorders it.
+func Middle(sample []float64) measure.Range { return measure.Middle(sample) }
 
 // Below returns the share of the members in which a quantity whose course was
 // asked for is under v on a day ahead, and false where it was not.

@@ -246,7 +246,9 @@ func (s *State) step(p *Parameters, c *Condition, t *Today) {
 	if s.Mites.Riding > 0 {
 		s.fallOff(p, c)
 	}
-	s.await(p, c, y)
+	if s.LaysIn > 0 || s.FailsIn > 0 {
+		s.await(p, c, y)
+	}
 	if s.UnderDrawn+s.UnderUndrawn > 0 {
 		s.widen(p, c)
 	}

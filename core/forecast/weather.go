@@ -30,18 +30,36 @@ const (
 	wetCoolerC    = 1.0 // by which a wet day of summer is cooler than a dry one; in winter it is milder
 )
 
-// skies draws the weather of one member, day by day.
+// skies draws the weather of one member, day by day. A day hangs on the window of days before it and
+// on nothing else, so that it does not hang on the day that a yard is drawn from.
 type skies struct {
 	wetShare, wetAfterDry float64
 	summerC, winterC      float64 // standard deviation of a day's warmth
 	climate               season.Climate
+	z                     [window]float64 // deviates of the last days, a ring
+	at                    int             // of today's in it
 	wet                   bool
-	off                   float64 // of yesterday's warmth, in standard deviations
-	begun                 bool
+	settled               int     // days since which it hangs on nothing that lies further back
+	anchor                float64 // how far the last measured day was off, in standard deviations
+	since                 int     // days since it; over window: none
+}
+
+// window is the days of which the weather of a day tells, and starts the powers of weatherMemory
+// that weigh them. Rounding: of what lies further back a hundredth is left.
+const window = 16
+
+var fades = fadesOf()
+
+func fadesOf() (out [window + 1]float64) {
+	out[0] = 1
+	for i := range window {
+		out[i+1] = weatherMemory * out[i]
+	}
+	return out
 }
 
 func skiesOf(c season.Climate) skies {
-	s := skies{wetShare: wetInland, climate: c}
+	s := skies{wetShare: wetInland, climate: c, since: window + 1, settled: window}
 	if c.SwingC < seaSwingC {
 		s.wetShare = wetBySea
 	}
@@ -65,36 +83,32 @@ func (s *skies) usual(seasonDay int) usualDay {
 	return u
 }
 
-// A day's weather hangs on the days before it. So that it does not hang on the day that a yard is
-// drawn from, the days of a block begin anew, so many days before its first. Rounding: by then
-// nothing is left of where they began.
-const skyBlock, skyWarmUp = 128, 24
-
-// warmUpFrom returns the day from which the weather of the block of d is drawn.
-func warmUpFrom(d int) int { return d - (d%skyBlock+skyBlock)%skyBlock - skyWarmUp }
-
 // next draws a day: u and rain are in (0, 1), z is standard normal.
 func (s *skies) next(o *offered, u, z, rain float64) season.Weather {
 	day, told, trust := &o.usual, o.told, o.trust
-	chance := s.wetAfterDry
-	switch {
-	case !s.begun:
-		chance, s.off = s.wetShare, z
-	default:
-		if s.wet {
-			chance = wetAfterWet
-		}
-		s.off = weatherMemory*s.off + math.Sqrt(1-weatherMemory*weatherMemory)*z
+	if s.at++; s.at == window {
+		s.at = 0
 	}
-	s.begun = true
-	s.wet = u < chance
+	s.z[s.at] = z
+	s.since = min(s.since+1, window+1)
 	if told != nil && trust == 1 { // what follows follows from what was
-		s.wet = told.RainMM >= wetFromMM
-		s.off = (told.MeanC() - day.meanC) / day.sdC
+		s.wet, s.settled = told.RainMM >= wetFromMM, 0
+		s.anchor, s.since = (told.MeanC()-day.meanC)/day.sdC, 0
 		return *told
 	}
+	switch { // whatever yesterday was, or as yesterday was
+	case u < s.wetAfterDry:
+		s.wet, s.settled = true, 0
+	case u >= wetAfterWet:
+		s.wet, s.settled = false, 0
+	default:
+		if s.settled++; s.settled > window {
+			s.wet = u < s.wetShare
+		}
+	}
+	off := s.off()
 	var w season.Weather
-	mean, half := day.meanC+day.sdC*s.off, dryHalfC
+	mean, half := day.meanC+day.sdC*off, dryHalfC
 	cooler := wetCoolerC * (1 - 2*day.winter)
 	if s.wet {
 		half = wetHalfC
@@ -104,7 +118,7 @@ func (s *skies) next(o *offered, u, z, rain float64) season.Weather {
 		mean += cooler * s.wetShare
 	}
 	if told != nil {
-		off := (1 - trust) * day.sdC * s.off
+		off := (1 - trust) * day.sdC * off
 		wet := w.RainMM
 		w = *told
 		w.MinC, w.MaxC = told.MinC+off, told.MaxC+off
@@ -120,3 +134,20 @@ func (s *skies) next(o *offered, u, z, rain float64) season.Weather {
 // wetFromMM is the rain from which a day counts as wet. Source: the usual definition of a wet
 // day in climatology, 1 mm (WMO), from memory.
 const wetFromMM = 1
+
+// off returns how far today's warmth is off, in standard deviations.
+func (s *skies) off() float64 {
+	days := min(s.since, window)
+	sum := 0.0
+	for k := range days {
+		sum += fades[k] * s.z[(s.at-k+window)%window]
+	}
+	sum *= innovation
+	if s.since <= window {
+		sum += fades[s.since] * s.anchor
+	}
+	return sum
+}
+
+// innovation is the part of a day's warmth that is new, so that its variance stays one. Derived.
+var innovation = math.Sqrt(1 - weatherMemory*weatherMemory)

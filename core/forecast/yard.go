@@ -74,36 +74,27 @@ func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Ya
 		From: from, Days: days, Members: members, Likely: make([]Condition, days),
 		drawn: make([]Condition, days*members),
 	}
-	before := int(from) - warmUpFrom(int(from)) // days of which only the weather is drawn
-	offers := y.daysOf(site, today, before)
+	offers := y.daysOf(site, today, window)
 	name := hashName(site.Yard)
 	y.key = name
 	for m := range members {
 		y.z = append(y.z, stratified(seed, name, m, members, forFlowLevel))
 		y.level = append(y.level, math.Exp(flowLevelSD*y.z[m]))
-		draw := func(sky *skies, i int) season.Weather {
-			d := int(from) + i
-			return sky.next(
-				&offers[before+i], uniform(seed, name, m, d, forRain), normal(seed, name, m, d, forWeather),
-				uniform(seed, name, m, d, forRainfall),
-			)
-		}
-		var sky skies
-		for i := range days {
-			d := int(from) + i
-			if i == 0 || d%skyBlock == 0 {
-				sky = skiesOf(site.Climate)
-				for k := warmUpFrom(d); k < d; k++ {
-					draw(&sky, k-int(from))
-				}
+		sky := skiesOf(site.Climate)
+		for k := range offers {
+			o := &offers[k]
+			draws := drawsOf(seed, name, m, int(from)+k-window)
+			w := sky.next(o, draws.uniform(forRain), draws.normal(forWeather), draws.uniform(forRainfall))
+			i := k - window
+			if i < 0 {
+				continue
 			}
-			w := draw(&sky, i)
-			o, c := &offers[before+i], y.Likely[i]
+			c := y.Likely[i]
 			c.MeanC, c.FlightHours, c.Flow = w.MeanC(), w.Flight(o.usual.light), o.flow
 			if !o.measured {
 				c.Flow *= w.Nectar()
 			}
-			c.Flow *= math.Exp(flowDaySD*normal(seed, name, m, d, forFlowDay) - flowDaySD*flowDaySD/2)
+			c.Flow *= math.Exp(flowDaySD*draws.normal(forFlowDay) - flowDaySD*flowDaySD/2)
 			y.drawn[m*days+i] = c
 		}
 	}

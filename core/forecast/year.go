@@ -41,7 +41,7 @@ func (s *State) time(seasonDay int) *timeOfYear {
 	if s.Ahead == 0 {
 		return timeOf(seasonDay)
 	}
-	return timeOf(seasonDay + int(math.Round(s.Ahead)))
+	return timeOf(seasonDay + int(math.Floor(s.Ahead+1.0/2)))
 }
 
 // timeOf returns what a season day does; days out of the year are held to it.

@@ -1,0 +1,54 @@
+package measure_test
+
+import (
+	"math"
+	"math/rand/v2"
+	"slices"
+	"testing"
+
+	"kembo/core/measure"
+)
+
+// TestMiddleIsAsSorted: of samples of all sizes, with ties and what never ends, the middle by
+// selection is that of the sorted sample to the last bit.
+func TestMiddleIsAsSorted(t *testing.T) {
+	r := rand.New(rand.NewPCG(1, 2))
+	for n := 1; n < 320; n++ {
+		v := make([]float64, n)
+		for i := range v {
+			switch r.IntN(8) {
+			case 0:
+				v[i] = float64(r.IntN(3))
+			case 1:
+				v[i] = math.Inf(1)
+			default:
+				v[i] = r.NormFloat64()
+			}
+		}
+		s := slices.Clone(v)
+		slices.Sort(s)
+		want := measure.Range{
+			Low: measure.Quantile(s, measure.Low80), Likely: measure.Quantile(s, measure.Median),
+			High: measure.Quantile(s, measure.High80),
+		}
+		if got := measure.Middle(v); got != want && !(math.IsNaN(got.Low) && math.IsNaN(want.Low)) {
+			t.Fatalf("of %d: %v, sorted %v", n, got, want)
+		}
+		slices.Sort(v)
+		if !slices.Equal(v, s) {
+			t.Fatalf("of %d: it is another sample", n)
+		}
+	}
+}
+
+func BenchmarkMiddle(b *testing.B) {
+	r := rand.New(rand.NewPCG(1, 2))
+	v, w := make([]float64, 200), make([]float64, 200)
+	for i := range v {
+		v[i] = r.NormFloat64()
+	}
+	for b.Loop() {
+		copy(w, v)
+		measure.Middle(w)
+	}
+}
