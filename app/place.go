@@ -1,7 +1,6 @@
 package app
 
 import (
-	"database/sql"
 	"fmt"
 	"strconv"
 	"strings"
@@ -19,7 +18,7 @@ type Place struct {
 
 // placeOf returns the place that a yard was given.
 func placeOf(y store.Yard) Place {
-	p := Place{HasLatitude: y.Latitude.Valid, LatitudeDeg: y.Latitude.Float64}
+	p := Place{HasLatitude: y.HasLatitude, LatitudeDeg: y.LatitudeDeg}
 	for f := range strings.FieldsSeq(y.MonthsC) {
 		v, err := strconv.ParseFloat(f, 64)
 		if err != nil {
@@ -73,7 +72,7 @@ func climateOf(y store.Yard) (season.Climate, error) {
 
 // stored writes a place into a yard's row.
 func (p Place) stored(y *store.Yard) {
-	y.Latitude = sql.NullFloat64{Float64: p.LatitudeDeg, Valid: p.HasLatitude}
+	y.HasLatitude, y.LatitudeDeg = p.HasLatitude, p.LatitudeDeg
 	parts := make([]string, len(p.MonthsC))
 	for i, v := range p.MonthsC {
 		parts[i] = strconv.FormatFloat(v, 'f', 1, 64)

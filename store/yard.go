@@ -38,8 +38,31 @@ type Yard struct {
 	WinterDays                                       int // between visits in winter; 0: as in the season
 	// Where it lies beside its climate: degrees, less than 0 in the south; and the means of its months,
 	// °C, January first, twelve numbers apart by a space. Empty where they are not given.
-	Latitude sql.NullFloat64
-	MonthsC  string
+	HasLatitude bool
+	LatitudeDeg float64
+	MonthsC     string
+}
+
+// latitude is what is stored of it: null where it is not given.
+func (y *Yard) latitude() any {
+	if !y.HasLatitude {
+		return nil
+	}
+	return y.LatitudeDeg
+}
+
+// maybe reads a number that may be null.
+type maybe struct {
+	has   *bool
+	value *float64
+}
+
+// Scan implements sql.Scanner.
+func (m maybe) Scan(v any) error {
+	var n sql.NullFloat64
+	err := n.Scan(v)
+	*m.has, *m.value = n.Valid, n.Float64
+	return err
 }
 
 // By says who wrote a row and when, in UTC; it stands on every write.
@@ -58,7 +81,7 @@ func (s *Store) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error
 func (t *Tx) AddYard(ctx context.Context, y Yard, bloom []Bloom, by By) error {
 	if _, err := t.tx.ExecContext(
 		ctx, insertYard, y.ID, y.OperationID, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, y.WinterDays,
-		y.Latitude, y.MonthsC, by.Actor, by.RecordedUTC,
+		y.latitude(), y.MonthsC, by.Actor, by.RecordedUTC,
 	); err != nil {
 		return unique("yard "+y.Name, err)
 	}
@@ -80,7 +103,7 @@ const updateYard = `UPDATE yard SET name = ?, climate = ?, hemisphere = ?, zone 
 // yard has is ErrTaken.
 func (s *Store) ChangeYard(ctx context.Context, y Yard, by By) error {
 	return unique("yard "+y.Name, s.exec(
-		ctx, updateYard, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, y.WinterDays, y.Latitude,
+		ctx, updateYard, y.Name, y.Climate, y.Hemisphere, y.Zone, y.RhythmDays, y.WinterDays, y.latitude(),
 		y.MonthsC, by.Actor, by.RecordedUTC, y.ID,
 	))
 }
@@ -120,8 +143,8 @@ const yardColumns = `SELECT id, operation_id, name, climate, hemisphere, zone, r
 // into are where the columns of a yard go.
 func (y *Yard) into() []any {
 	return []any{
-		&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays, &y.WinterDays, &y.Latitude,
-		&y.MonthsC,
+		&y.ID, &y.OperationID, &y.Name, &y.Climate, &y.Hemisphere, &y.Zone, &y.RhythmDays, &y.WinterDays,
+		maybe{&y.HasLatitude, &y.LatitudeDeg}, &y.MonthsC,
 	}
 }
 

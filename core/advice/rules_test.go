@@ -82,7 +82,7 @@ func TestEachRuleFiresAndStaysQuiet(t *testing.T) {
 			hiveOf(t, day.Of(2026, time.April, 12), 14, look.Counts{Brood: 4, Honey: 5, Pollen: 1}, 6)},
 		{advice.AddSuper,
 			hiveOf(t, jun, 10, fine, 9, look.Counts{Honey: 7, Nectar: 2.5, Empty: 0.5}),
-			hiveOf(t, jun, 10, fine, 9, emptyish, look.Counts{Empty: 10}, look.Counts{Empty: 10})},
+			hiveOf(t, jun, 8, fine, 9, emptyish, look.Counts{Empty: 10}, look.Counts{Empty: 10})},
 		{advice.RelieveHoneyBound,
 			hiveOf(t, jun, 10, look.Counts{Brood: 2.5, Honey: 6, Nectar: 0.5, Pollen: 0.8, Empty: 0.2}, 9, emptyish),
 			hiveOf(

