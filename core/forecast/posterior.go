@@ -34,6 +34,7 @@ func (s *State) asCounted(
 		counted *= e.Brood() / all // in all it is what was counted
 	}
 	s.lays(eggs*counted, larvae*counted, sealed*counted)
+	s.asLaid(seasonDay)
 }
 
 // eggsByQueen is how much of the eggs, where brood was counted without its stages, is told by
@@ -52,6 +53,24 @@ func (s *State) lays(eggs, larvae, sealed float64) {
 	for i := range s.Capped {
 		s.Capped[i] = sealed / brood.CappedDays
 	}
+}
+
+// asLaid shifts brood within its stages to how it was laid: more of the young while she lays more each
+// day, more of the old while she lays less.
+func (s *State) asLaid(seasonDay int) {
+	shift := func(cells []float64, from int) {
+		sum, weights := 0.0, 0.0
+		for i, v := range cells {
+			sum += v
+			weights += season.LayingOn(seasonDay-from-i) + curveNone
+		}
+		for i := range cells {
+			cells[i] = sum * (season.LayingOn(seasonDay-from-i) + curveNone) / weights
+		}
+	}
+	shift(s.Eggs[:], 0)
+	shift(s.Larvae[:], brood.EggDays)
+	shift(s.Capped[:], brood.EggDays+brood.LarvaDays)
 }
 
 // asUsual lays brood that nobody has seen: what this member's queen has laid in the last

@@ -13,7 +13,7 @@ import (
 // docs/calibration.md.
 func TestLooksTeach(t *testing.T) {
 	for _, w := range calibration.Worlds {
-		lesson := calibration.Taught(calibration.Learn(w, 0, 24, 3))
+		lesson := calibration.Taught(calibration.Learn(w, 0, 48, 3))
 		for _, l := range lesson.Errors {
 			better := 1 - l.Own.Mean/l.Fresh.Mean
 			t.Logf(
@@ -23,7 +23,7 @@ func TestLooksTeach(t *testing.T) {
 			switch {
 			case l.Looks == 1 && l.Own != l.Fresh:
 				t.Errorf("%s, %s: one look taught something beyond itself: %+v", w.Name, l.Output, l)
-			case l.Looks >= 3 && l.Output != "brood, cells" && better < 0.12:
+			case l.Looks >= 3 && l.Output != "brood, cells" && better < 0.08:
 				t.Errorf("%s, %s after %d looks: the error is only %.0f %% less", w.Name, l.Output, l.Looks, 100*better)
 			case l.Looks >= 3 && (l.Own.Mean > l.Fresh.Mean || l.Own.Width > l.Fresh.Width):
 				t.Errorf("%s, %s after %d looks: nothing was learnt: %+v", w.Name, l.Output, l.Looks, l)
