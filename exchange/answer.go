@@ -52,6 +52,7 @@ type Answer struct {
 	LastFood     forecast.Runway            `json:"last_food_days"`
 	Losses       Losses                     `json:"losses"`
 	MitesOnBees  measure.Range              `json:"mites_per_100_bees"`
+	PollenDays   measure.Range              `json:"pollen_days"`
 }
 
 // Losses are the chances that the colony is lost within the horizon, or beyond saving, if nobody
@@ -175,6 +176,7 @@ func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 		out.SwarmCheckBy = &due
 	}
 	out.ReachableKg, out.MitesOnBees, out.LastFood, out.Losses = b.Reachable, b.Mites, b.LastFood, lossesOf(b.Losses)
+	out.PollenDays = b.PollenDays
 	out.ReserveKg = a.Situation.Input.ReserveKg
 	out.StoppedFood = a.Situation.Ready.Few(
 		forecast.Members, forecast.Change{Day: c.Today, NoFlow: true},

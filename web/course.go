@@ -224,6 +224,9 @@ func factsAhead(x app.Course) []courseFact {
 	if f, ok := seasonFact(x.Ahead.SeasonDays); ok {
 		out = append(out, f)
 	}
+	if f, ok := pollenFact(shown); ok {
+		out = append(out, f)
+	}
 	out = append(out, mitesAhead(shown, x))
 	if f, ok := lossFact(shown.Losses, x.Today); ok {
 		out = append(out, f)

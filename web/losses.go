@@ -46,6 +46,22 @@ func lastFoodFact(r *forecast.Result, x app.Course) (courseFact, bool) {
 	}, true
 }
 
+// pollenTold are the days of pollen under which they are told. Source: common practice; a reserve of
+// some days is usual.
+const pollenTold = 6
+
+// pollenFact tells for how many days there is pollen, where that is short.
+func pollenFact(r *forecast.Result) (courseFact, bool) {
+	w := r.PollenDays
+	if w.Likely >= pollenTold {
+		return courseFact{}, false
+	}
+	return courseFact{
+		"Pollen for the brood", fmt.Sprintf("%.0f d (%.0f to %.0f)", w.Likely, w.Low, w.High),
+		"if none came in; where it is gone the youngest larvae are eaten, and less brood is reared",
+	}, true
+}
+
 // mitesAhead tells the mites on a hundred bees, and when they pass the limit.
 func mitesAhead(r *forecast.Result, x app.Course) courseFact {
 	f := courseFact{

@@ -46,6 +46,7 @@ type Change struct {
 	Lid, Low float64
 	Excluder Setting
 	Screen   Setting // a double screen under it, with a colony below
+	Insulate Setting
 
 	QueenLost bool // found gone or killed
 	QueenOut  bool // taken to elsewhere; a virgin too
@@ -147,6 +148,12 @@ func (s *State) Apply(c *Change) {
 	case Off:
 		s.Warmed = 0
 	}
+	switch c.Insulate {
+	case On:
+		s.Snug = insulationSaves
+	case Off:
+		s.Snug = 0
+	}
 	if c.NoFlow {
 		s.FlowFactor = 0
 	}
@@ -158,6 +165,10 @@ func (s *State) Apply(c *Change) {
 // use when boxes are put on: 1 would be that none of the new is found at once, 0
 // that all of it is. Source: none; guess.
 const newFound = 0.6
+
+// insulationSaves is the share of its heating that insulation saves a colony. Source: none; guess.
+// Common practice that less is eaten where less warmth is lost; trials differ in how much.
+const insulationSaves = 0.2
 
 // screenWarmth is the share of its heating that a colony below a double screen
 // does for the one above. Source: none; guess. Common practice: a nuc over a

@@ -23,11 +23,11 @@ func (s *State) eat(p *Parameters, c *Condition, t *Today) {
 	mg := s.House*house + s.Foragers*forager + s.Winter*winter + s.Drones*forager
 	mg += s.larvae * p.LarvaEatMg
 	if c.MeanC < heatBroodUnder {
-		mg += s.broodCells * p.BroodHeatMg * (heatBroodUnder - c.MeanC) * (1 - s.Warmed)
+		mg += s.broodCells * p.BroodHeatMg * (heatBroodUnder - c.MeanC) * s.heats()
 	}
 	// The colder, the more a cluster heats, past what WinterEatMg stands for.
 	if c.MeanC < p.ColdFrom {
-		mg += s.Winter * winter * p.ColdHeat * (p.ColdFrom - c.MeanC) * (1 - s.Warmed)
+		mg += s.Winter * winter * p.ColdHeat * (p.ColdFrom - c.MeanC) * s.heats()
 	}
 	need := mg * 1e-6 * s.EatFactor
 	got := 0.0
@@ -53,6 +53,9 @@ func (s *State) eat(p *Parameters, c *Condition, t *Today) {
 		t.Hungry = true
 	}
 }
+
+// heats is the share of its heating that the colony does itself.
+func (s *State) heats() float64 { return (1 - s.Warmed) * (1 - s.Snug) }
 
 // heatBroodUnder is the mean of a day under which brood costs heat; BroodHeatMg
 // is by degree under it.

@@ -48,6 +48,7 @@ func fixedOfLosses() []season.FixedRow {
 		row("stayOver", "share of the foragers carried to another hive of the yard that stay there", of(stayOver),
 			"common practice; size a guess"),
 		row("dronesFeel", "dearth, as it is felt, from which on drones are thrown out", of(dronesFeel), guess),
+		row("insulationSaves", "share of its heating that insulation saves a colony", of(insulationSaves), guess),
 		row("leastAlive", "bees under which a colony is lost", of(leastAlive), common),
 		row(
 			"beyondHelp", "bees, and brood, under which it counts as lost in a survey of losses", of(beyondHelp), common,

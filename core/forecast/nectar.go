@@ -87,6 +87,15 @@ func (s *State) pollenNeed(p *Parameters) pollenNeed {
 	return pollenNeed{eat, reserve, 1 / reserve}
 }
 
+// pollenDays returns the days for which the pollen feeds the larvae that are there, at most a season.
+func (s *State) pollenDays(p *Parameters) float64 {
+	eat := s.larvae * p.PollenPerLarva
+	if s.PollenCells >= eat*inSeason {
+		return inSeason
+	}
+	return s.PollenCells / eat
+}
+
 // gatherPollen keeps a reserve of some days for the larvae. Where it is gone,
 // the youngest larvae go after it: they are eaten.
 func (s *State) gatherPollen(p *Parameters, c *Condition, n pollenNeed) {

@@ -31,7 +31,8 @@ const (
 	OfSuperNectar
 	OfNestUndrawn
 	OfSuperUndrawn
-	OfMites // that ride on a hundred bees
+	OfMites      // that ride on a hundred bees
+	OfPollenDays // days for which the pollen feeds the larvae that are there
 	Quantities
 )
 
@@ -39,7 +40,7 @@ const (
 var QuantityNames = [Quantities]string{
 	"stores_kg", "nest_stores_kg", "super_stores_kg", "reachable_kg", "super_capped_share", "eggs", "larvae",
 	"capped_brood", "drone_brood", "brood", "bees", "nest_free_cells", "super_free_cells", "room_kg", "crowding",
-	"pollen_cells", "nest_nectar_kg", "super_nectar_kg", "nest_undrawn", "super_undrawn", "mites_per_100",
+	"pollen_cells", "nest_nectar_kg", "super_nectar_kg", "nest_undrawn", "super_undrawn", "mites_per_100", "pollen_days",
 }
 
 // Of returns a quantity of a state on a mild day.
@@ -94,6 +95,8 @@ func (s *State) of(q Quantity, p *Parameters, c *Condition) float64 {
 		return s.SuperUndrawn
 	case OfMites:
 		return s.MitesPer100()
+	case OfPollenDays:
+		return s.pollenDays(p)
 	}
 	return 0
 }

@@ -287,3 +287,67 @@ func TestCrowdIsAsItIsListed(t *testing.T) {
 		}
 	}
 }
+
+// TestWhatAWinterDayEats: a broodless cluster eats least near 5 °C, more in frost and more when mild
+// days have it about; brood costs more than any cold short of a hard one; a bee of a small cluster
+// eats more than one of a large; insulation saves some, most in frost (Free and Racey 1968,
+// Southwick 1985, from memory; sizes common practice).
+func TestWhatAWinterDayEats(t *testing.T) {
+	p := Defaults()
+	eats := func(meanC, bees, brood float64, change ...Change) float64 {
+		s := usual()
+		s.Winter, s.QueenPeak = bees, 0
+		if brood > 0 {
+			s.lays(brood/7, 2*brood/7, 4*brood/7)
+			s.tally()
+		}
+		for i := range change {
+			s.Apply(&change[i])
+		}
+		c := Condition{SeasonDay: 40, MeanC: meanC}
+		if meanC > 9 {
+			c.FlightHours = 2
+		}
+		s.Step(&p, &c)
+		return s.Ledger.Eaten
+	}
+	still, frost, mild := eats(5, 15000, 0), eats(-8, 15000, 0), eats(12, 15000, 3000)
+	if still >= frost || still >= mild {
+		t.Errorf("a day at 5 °C eats %.3f kg, at -8 %.3f, at 12 with brood %.3f", still, frost, mild)
+	}
+	if brood := eats(2, 15000, 5000); brood < 2*eats(2, 15000, 0) {
+		t.Errorf("with 5,000 cells of brood a day eats %.3f kg, without %.3f", brood, eats(2, 15000, 0))
+	}
+	if small, large := eats(0, 5000, 0)/5000, eats(0, 25000, 0)/25000; small < 1.2*large {
+		t.Errorf("a bee of 5,000 eats %.2f mg, of 25,000 %.2f", 1e6*small, 1e6*large)
+	}
+	snug := Change{Insulate: On}
+	if a, b := eats(-8, 15000, 0, snug)/frost, eats(5, 15000, 0, snug)/still; a > 0.97 || b < a {
+		t.Errorf("insulated it eats %.2f of that in frost, %.2f at 5 °C", a, b)
+	}
+}
+
+// TestPollenIsToldInDays: by the larvae that are there, and the lack of it costs brood.
+func TestPollenIsToldInDays(t *testing.T) {
+	p := Defaults()
+	s := summer()
+	s.PollenCells = 3 * s.larvae * p.PollenPerLarva
+	if s.tally(); s.larvae == 0 {
+		t.Fatal("no larvae")
+	}
+	s.PollenCells = 3 * s.larvae * p.PollenPerLarva
+	if got := s.Of(OfPollenDays, &p); math.Abs(got-3) > 1e-9 {
+		t.Errorf("%.2f days of pollen, there are three", got)
+	}
+	none, some := s, s
+	none.PollenCells, some.PollenCells = 0, 30000
+	c := goodDay
+	c.Pollen = 0
+	for range 8 {
+		oneDay(&none, &p, &c)
+		oneDay(&some, &p, &c)
+	}
+	if none.Brood() > 0.9*some.Brood() {
+		t.Errorf("eight days without pollen leave %.0f brood, with it %.0f", none.Brood(), some.Brood())
+	}
+}

@@ -42,6 +42,7 @@ type Result struct {
 	Bees, Free, WantsToLay, GoodDay, RoomKg measure.Range
 	Reachable                               measure.Range
 	Mites                                   measure.Range // on a hundred bees
+	PollenDays                              measure.Range // for the larvae that are there; at most a season
 	Runway                                  [Runways]Runway
 	Tracks                                  [Quantities]Track
 	// Full and SuperCapped say of each super, in the order in which they fill,
@@ -225,7 +226,7 @@ func (c *columns) into(r *Result) {
 	r.Eggs, r.Larvae, r.Capped, r.Drone = today(OfEggs), today(OfLarvae), today(OfSealed), today(OfDrone)
 	r.Bees, r.Free = today(OfBees), today(OfFree)
 	r.WantsToLay, r.GoodDay, r.RoomKg = of(c.want), of(c.good), of(c.room)
-	r.Reachable, r.Mites = today(OfReachable), today(OfMites)
+	r.Reachable, r.Mites, r.PollenDays = today(OfReachable), today(OfMites), today(OfPollenDays)
 }
 
 // superRun gathers when supers are full and capped, by super and member.

@@ -24,6 +24,9 @@ func (x *Ensemble) Settle(e *colony.Estimate, p *Parameters, excluder bool, name
 		if s.Warmed = 0; e.Stack.OverScreen {
 			s.Warmed = screenWarmth
 		}
+		if s.Snug = 0; e.Stack.Insulation.On {
+			s.Snug = insulationSaves
+		}
 		if s.SuperDrawn <= 0 {
 			s.SuperHoney, s.SuperNectar, s.SuperCapped = 0, 0, 0
 		}

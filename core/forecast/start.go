@@ -99,6 +99,9 @@ func draw(
 	if e.Stack.OverScreen {
 		s.Warmed = screenWarmth
 	}
+	if e.Stack.Insulation.On {
+		s.Snug = insulationSaves
+	}
 	shape := colony.ShapeOf(e.Stack)
 	s.Lid, s.Low, s.Near = shape.Lid, shape.Low, shape.Near
 	s.tally()

@@ -51,6 +51,7 @@ type State struct {
 	Low         float64 // share of the nest's empty cells that lie below its brood
 	Near        float64 // share of the nest's honey that touches the bees' combs or lies above them
 	Warmed      float64 // share of its heating that the colony below a double screen does for it
+	Snug        float64 // share of its heating that insulation saves
 	Excluder    bool
 	Caged       bool // the queen cannot lay
 

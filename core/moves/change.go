@@ -233,6 +233,7 @@ func arranged(c *forecast.Change, before, after hive.Stack) {
 	}
 	c.Excluder = setting(before.ExcluderAbove > 0, after.ExcluderAbove > 0)
 	c.Screen = setting(before.OverScreen, after.OverScreen)
+	c.Insulate = setting(before.Insulation.On, after.Insulation.On)
 }
 
 // setting returns what happened to a thing that was there or not.
