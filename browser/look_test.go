@@ -238,10 +238,10 @@ func TestDoWhatIsAdvised(t *testing.T) {
 	on := demo.Default
 	p := newPerson(t, serve(t, &on))
 	p.open("/")
-	p.press("[data-code=QL-04] .code")
+	p.press("[data-code=QL-08] .code")
 	p.do(chromedp.WaitVisible(css(".log")))
 	if first := p.text(".adv h2"); !strings.Contains(first, "Add 2 drawn supers") {
-		t.Fatalf("QL-04 is told %q", first)
+		t.Fatalf("QL-08 is told %q", first)
 	}
 	p.press(".adv .a-act .btn")
 	p.until(`!document.querySelector(".adv h2").textContent.includes("drawn supers")`)

@@ -56,6 +56,7 @@ const (
 	forFailing    = 2011
 	forHeir       = 2012
 	forWinter     = 2013
+	forWax        = 2014
 )
 
 // hashName turns a colony's or yard's id into a key (FNV-1a).

@@ -49,6 +49,12 @@ func fixedOfLosses() []season.FixedRow {
 			"common practice; size a guess"),
 		row("dronesFeel", "dearth, as it is felt, from which on drones are thrown out", of(dronesFeel), guess),
 		row("insulationSaves", "share of its heating that insulation saves a colony", of(insulationSaves), guess),
+		row(
+			"waxAtShare, waxOver, waxLeast, waxMost, waxFromFlow",
+			"share of the drawn comb free at which half of colonies show fresh wax; share over which that changes; of "+
+				"colonies with comb enough and with none that show it; flow from which on it tells",
+			of(waxAtShare, waxOver, waxLeast, waxMost, waxFromFlow), "common practice; how far it tells is a guess",
+		),
 		row("leastAlive", "bees under which a colony is lost", of(leastAlive), common),
 		row(
 			"beyondHelp", "bees, and brood, under which it counts as lost in a survey of losses", of(beyondHelp), common,

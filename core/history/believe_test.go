@@ -217,3 +217,27 @@ func TestWhatWasNotFoundIsNotThere(t *testing.T) {
 		}
 	}
 }
+
+// TestFreshWaxSpeaksOfRoom: in a flow, of two looks at seams alone the one that notes fresh wax on
+// the top bars leaves less room; none noted leaves it, and where nothing flows it says nothing.
+func TestFreshWaxSpeaksOfRoom(t *testing.T) {
+	g := ground(t)
+	room := func(wax string, on int) float64 {
+		e := seams("3", on, 8)
+		e.Body.(*history.Look).WhiteWax = wax
+		b, err := history.Fold(append(begin(), e), g)
+		if err != nil {
+			t.Fatal(err)
+		}
+		p := forecast.Defaults()
+		return forecast.Middle(b.Ensemble.Sample(forecast.OfRoom, &p)).Likely
+	}
+	const inFlow = 14
+	yes, no, unasked := room("yes", inFlow), room("no", inFlow), room("", inFlow)
+	if !(yes < 0.97*unasked && no >= unasked) {
+		t.Errorf("room with fresh wax %.2f kg, without %.2f, not asked %.2f", yes, no, unasked)
+	}
+	if a, b := room("yes", 170), room("", 170); a != b {
+		t.Errorf("in November fresh wax left %.2f kg of room instead of %.2f", a, b)
+	}
+}

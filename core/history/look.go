@@ -88,6 +88,11 @@ func (entered *Look) apply(b *walker, e Entry) error {
 	} else {
 		b.learn(&est)
 		b.Estimate, b.Stack, b.Changes = &est, est.Stack, nil
+		if l.WhiteWax != look.Unasked && b.Ensemble != nil {
+			b.Ensemble.SeeWax(
+				l.WhiteWax == look.Yes, b.yard(e.Day), &b.parameters, b.ground.Colony, b.ground.Seed,
+			)
+		}
 	}
 	b.queenSeen(e, entered)
 	b.seenEmpty(l)

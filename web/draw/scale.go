@@ -69,7 +69,7 @@ func (c ScaleChart) Draw() template.HTML {
 	}
 	b.text("text", "Gain a day", "x", "0", "y", n(barTop-10), "font-size", "14", "font-weight", "700")
 	b.text(
-		"text", unit+", handling taken out", "x", "84", "y", n(barTop-10), "font-size", "12.5", "fill",
+		"text", unit+", handling and rain taken out", "x", "84", "y", n(barTop-10), "font-size", "12.5", "fill",
 		"var(--k-ink-2)",
 	)
 	for _, v := range []float64{most, most / 2, 0} {

@@ -179,3 +179,22 @@ func TestALookIsItsFieldsAgain(t *testing.T) {
 		t.Errorf("only %d of 400 said something", told)
 	}
 }
+
+// TestBroodByCombsIsTwoThirds: ticked, the frames of brood are combs with brood; unticked they are as
+// they were counted. A look is its fields again.
+func TestBroodByCombsIsTwoThirds(t *testing.T) {
+	for _, ticked := range []string{"", "1"} {
+		fields := with(map[string]string{"box.0.depth": "boxes", "box.0.brood": "4.5", "box.0.combs": ticked})
+		got, err := form.ReadLook(typed(fields), hive).Entered(hive)
+		if err != nil {
+			t.Fatal(err)
+		}
+		c := got.Look.Boxes[0].Counts
+		if c == nil || c.Brood != 4.5 || (c.BroodCover > 0) != (ticked != "") {
+			t.Fatalf("ticked %q: %+v", ticked, c)
+		}
+		if again := form.FieldsOf(got.Look, got.Day, "e1", hive)("box.0.combs"); again != ticked {
+			t.Errorf("ticked %q, it is read back as %q", ticked, again)
+		}
+	}
+}
