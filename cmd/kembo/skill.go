@@ -91,12 +91,12 @@ func printSkill(out io.Writer, all []scored, asJSON bool) error {
 		lines := slices.Clone(s.Lines)
 		slices.SortStableFunc(lines, func(a, b skill.Line) int { return cmp.Compare(a.Held, b.Held) })
 		for _, l := range lines {
-			runway := l.Day == truth.Horizon && slices.ContainsFunc(skill.Outputs, func(o skill.Output) bool {
+			runway := l.Day == truth.RunwayDays && slices.ContainsFunc(skill.Outputs, func(o skill.Output) bool {
 				return o.Name == l.Output && o.Runway >= 0
 			})
 			// A runway that does not end is held nearly always.
 			off := l.Held < aim.low || l.Held > aim.high && !runway
-			if l.Season == skill.AllYear && (off || best(l) > aim.ratio && l.Day > 0) {
+			if l.Part == skill.AllYear && (off || best(l) > aim.ratio && l.Day > 0) {
 				missed = append(missed, fmt.Sprintf(
 					"| %s | %s | %d | %d | %.0f %% | %.2f |\n", s.World, l.Output, l.Day, l.Truths, 100*l.Held, best(l),
 				))
@@ -120,7 +120,7 @@ func printSkill(out io.Writer, all []scored, asJSON bool) error {
 		fmt.Fprintln(out, rule)
 		for i, l := range s.Lines {
 			fmt.Fprintf(
-				out, "| %s | %s | %d | %d | %.0f %% | %+.0f %% |", l.Output, l.Season, l.Day, l.Truths, 100*l.Held,
+				out, "| %s | %s | %d | %d | %.0f %% | %+.0f %% |", l.Output, l.Part, l.Day, l.Truths, 100*l.Held,
 				100*min(l.Bias, 9.99),
 			)
 			for _, r := range l.Ratio {

@@ -20,6 +20,7 @@ func twoHives(t *testing.T) (p Parameters, y *Yard, strong, weak *Ensemble) {
 		for m := range x.States {
 			x.States[m] = usual()
 			x.States[m].Winter = bees * (1 + float64(m)/20)
+			x.States[m].infest(&p, 1)
 		}
 		return x
 	}
@@ -57,6 +58,8 @@ func TestGivenIsReceived(t *testing.T) {
 			{"capped brood", lost.CappedCount(), left.CappedCount(), had.CappedCount(), got.CappedCount()},
 			{"stores", lost.Stores(), left.Stores(), had.Stores(), got.Stores()},
 			{"pollen", lost.PollenCells, left.PollenCells, had.PollenCells, got.PollenCells},
+			{"mites on bees", lost.Mites.Riding, left.Mites.Riding, had.Mites.Riding, got.Mites.Riding},
+			{"mites", lost.AllMites(), left.AllMites(), had.AllMites(), got.AllMites()},
 		} {
 			if gone, come := q.before-q.after, q.got-q.had; !close2(gone, come) || gone <= 0 {
 				t.Errorf("member %d: %g of %s left, %g came", m, gone, q.what, come)

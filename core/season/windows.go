@@ -132,6 +132,6 @@ var (
 	// UsualMites are the mites on a hundred bees of a colony of which none were counted. Source:
 	// none; guess, as of apiaries that are treated in late summer and in winter.
 	UsualMites = Curve{
-		{0, 0.5}, {91, 0.4}, {150, 0.7}, {200, 1.4}, {240, 2.4}, {275, 2.4}, {320, 1}, {366, 0.5},
+		{0, 0.5}, {91, 0.4}, {150, 0.7}, {200, 1.4}, {235, 2}, {270, 1.3}, {320, 0.8}, {366, 0.5},
 	}
 )

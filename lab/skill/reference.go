@@ -47,7 +47,7 @@ func featuresOf(x *truth.Truth) []float64 {
 func (o Output) seenOf(x *truth.Truth) float64 {
 	e := &x.Estimate
 	if o.Runway >= 0 {
-		return truth.Horizon
+		return truth.RunwayDays
 	}
 	switch o.Of {
 	case forecast.OfStores:
@@ -226,7 +226,7 @@ func (f *Fitted) sample(j, k, day int, t *truth.Truth, a around) []float64 {
 	limit := func(v float64) float64 {
 		v = max(0, v)
 		if o.Runway >= 0 {
-			v = min(v, truth.Horizon)
+			v = min(v, truth.RunwayDays)
 		}
 		return v
 	}

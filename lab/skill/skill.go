@@ -18,11 +18,12 @@ import (
 	"slices"
 
 	"kembo/core/forecast"
+	"kembo/core/look"
 	"kembo/lab/truth"
 )
 
 // Points are the days ahead that are scored.
-var Points = []int{0, 8, 14, 28}
+var Points = []int{0, 8, 14, 28, truth.Horizon}
 
 // Output is something that is forecast.
 type Output struct {
@@ -54,7 +55,7 @@ var Outputs = []Output{
 // points are the days ahead on which an output is scored; a runway is scored once.
 func (o Output) points() []int {
 	if o.Runway >= 0 {
-		return []int{truth.Horizon}
+		return []int{truth.RunwayDays}
 	}
 	return Points
 }
@@ -62,7 +63,7 @@ func (o Output) points() []int {
 // truthOf is what an output came to. Runways that do not end count as ending at the horizon.
 func (o Output) truthOf(t *truth.Truth, day int) float64 {
 	if o.Runway >= 0 {
-		return min(t.Ends[o.Runway], truth.Horizon)
+		return min(t.Ends[o.Runway], truth.RunwayDays)
 	}
 	return t.At[o.Of][day]
 }
@@ -89,22 +90,31 @@ func CRPS(sample []float64, came float64) float64 {
 // References are their names, in order.
 var References = []string{"persistence", "season", "regression", "neighbours"}
 
-// Season is a part of the year in which looks are scored apart.
-type Season string
+// Part is a part of the looks that is scored apart.
+type Part string
 
-// The parts: all of it, and its quarters as a keeper has them.
+// The parts: all, the quarters of the year as a keeper has them, and how deep was looked.
 const (
-	AllYear Season = "all year"
-	Spring  Season = "March to May"
-	Summer  Season = "June to August"
-	Autumn  Season = "September and October"
-	Winter  Season = "November to February"
+	AllYear Part = "all year"
+	Spring  Part = "March to May"
+	Summer  Part = "June to August"
+	Autumn  Part = "September and October"
+	Winter  Part = "November to February"
+	ByFace  Part = "by face"
+	ByBox   Part = "by box"
+	BySeams Part = "by seams"
 )
 
-// Seasons in order.
-var Seasons = []Season{AllYear, Spring, Summer, Autumn, Winter}
+// Parts in order.
+var Parts = []Part{AllYear, Spring, Summer, Autumn, Winter, ByFace, ByBox, BySeams}
 
-func seasonOf(t *truth.Truth) Season {
+// partsOf are those that a truth is of.
+func partsOf(t *truth.Truth) []Part {
+	depth := map[look.Depth]Part{look.ByFace: ByFace, look.ByBox: ByBox, look.BySeams: BySeams}[t.Depth]
+	return []Part{AllYear, quarterOf(t), depth}
+}
+
+func quarterOf(t *truth.Truth) Part {
 	switch m := t.On.Time().Month(); {
 	case m >= 3 && m <= 5:
 		return Spring
@@ -119,7 +129,7 @@ func seasonOf(t *truth.Truth) Season {
 // Line is the score of an output some days ahead, in a part of the year.
 type Line struct {
 	Output string
-	Season Season
+	Part   Part
 	Day    int
 	Truths int
 	Held   float64 // share in the 80 % range
@@ -130,7 +140,7 @@ type Line struct {
 
 type key struct {
 	output string
-	season Season
+	part   Part
 	day    int
 }
 
@@ -171,7 +181,7 @@ func Score(w truth.World, from, to int, seed uint64, refs *Fitted) *Tally {
 						of[j] = CRPS(refs.sample(j, k, d, &x, near), came)
 					}
 				}
-				for _, s := range []Season{AllYear, seasonOf(&x)} {
+				for _, s := range partsOf(&x) {
 					t.add(key{o.Name, s, d}, held, crps, came, middle, of)
 				}
 			}
@@ -218,14 +228,14 @@ func (t *Tally) Lines() []Line {
 	var out []Line
 	for _, o := range Outputs {
 		for _, d := range o.points() {
-			for _, at := range Seasons {
+			for _, at := range Parts {
 				s := t.at[key{o.Name, at, d}]
 				if s == nil {
 					continue
 				}
 				n := float64(s.n)
 				l := Line{
-					Output: o.Name, Season: at, Day: d, Truths: s.n, Held: float64(s.held) / n, CRPS: s.crps / n,
+					Output: o.Name, Part: at, Day: d, Truths: s.n, Held: float64(s.held) / n, CRPS: s.crps / n,
 					Bias: (s.middle - s.came) / math.Max(1e-9, s.came),
 				}
 				for j := range l.Ratio {
@@ -260,7 +270,7 @@ func (o Output) sampleOf(r *forecast.Result, day int) []float64 {
 	}
 	ends := r.Ends(o.Runway)
 	for i := range ends {
-		ends[i] = min(ends[i], truth.Horizon)
+		ends[i] = min(ends[i], truth.RunwayDays)
 	}
 	return ends
 }

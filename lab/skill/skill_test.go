@@ -54,7 +54,7 @@ func TestTheForecastIsWorthIt(t *testing.T) {
 	refs := skill.Fit(truth.Worlds[0], 600, 5)
 	for _, w := range []truth.World{truth.Worlds[0], truth.Worlds[2]} {
 		for _, l := range skill.Score(w, 0, 100, 77, refs).Lines() {
-			if l.Season != skill.AllYear || l.Day != 14 {
+			if l.Part != skill.AllYear || l.Day != 14 {
 				continue
 			}
 			switch l.Output {

@@ -147,7 +147,7 @@ func Spring(r *rand.Rand, p *forecast.Parameters) forecast.State {
 		s.NestUndrawn, s.NestDrawn = 0.3*s.NestDrawn, 0.7*s.NestDrawn
 	}
 	s.WinterFactor = off(winterDiffers)
-	s.Mites.Riding = 0.004 * s.Winter * off(mitesDiffer)
+	s.Mites.Riding = 0.012 * s.Winter * off(mitesDiffer)
 	s.Mites.Luck = r.Float64()
 	s.FailsIn, s.Heirless = math.Ceil(r.ExpFloat64()*365/p.QueenFails), r.Float64() > p.Mates
 	s.NestKgPerCell = deep.Frame.HoneyKg(deep.ThicknessMM(deep.Slots)) / deep.Frame.WorkerCells()

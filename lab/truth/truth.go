@@ -15,8 +15,9 @@ import (
 	"kembo/core/season"
 )
 
-// Horizon is how many days a truth is followed from its look.
-const Horizon = 28
+// Horizon is how many days a truth is followed from its look, and RunwayDays those within which it is
+// told when its runways end.
+const Horizon, RunwayDays = 60, 28
 
 // World says by which rules truths live.
 type World struct {
@@ -126,7 +127,7 @@ func yearOf(hard bool, r *rand.Rand) year {
 	}
 	y := year{
 		season: int(math.Round(10 * r.NormFloat64())), warmer: 1.2 * r.NormFloat64(), wetter: 0.08 * r.NormFloat64(),
-		spell: r.IntN(Horizon),
+		spell: r.IntN(RunwayDays),
 	}
 	if r.IntN(2) == 0 {
 		y.days = 5 + r.IntN(10)

@@ -432,7 +432,7 @@ var faults = []fault{
 	{
 		"a count of none leaves the mites as believed", "core/forecast/see_mites.go",
 		"return (k*math.Log(share) + (n-k)*math.Log1p(-share)) / clumping",
-		"return k * math.Log(share) / clumping", inCore,
+		"return (k*math.Log(share) + 0*(n-k)*math.Log1p(-share)) / clumping", inCore,
 	},
 	{
 		"a treatment in the log does nothing to mites", "core/moves/change.go",
