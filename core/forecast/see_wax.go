@@ -1,6 +1,9 @@
 package forecast
 
-import "math"
+import (
+	"math"
+	"slices"
+)
 
 // Fresh wax on the top bars says that they are building: something comes in, and comb is short. Where
 // nothing flows it says nothing. Source: common practice; how far it tells is a guess.
@@ -32,7 +35,7 @@ func (x *Ensemble) SeeWax(seen bool, y *Yard, p *Parameters, name string, seed u
 		sum += chance
 	}
 	// Systematic resampling: each weight gets its whole number of copies, but for one.
-	was := append([]State(nil), x.States...)
+	was := slices.Clone(x.States)
 	u := uniform(seed, hashName(name), 0, int(x.Day), forWax)
 	from, done := 0, weights[0]
 	for m := range n {
