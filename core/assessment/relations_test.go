@@ -21,17 +21,17 @@ import (
 // record is a random hive as a keeper would tell it: one or two boxes of a nest and up to three
 // supers, counted in frames, on any day of the year in any climate.
 type record struct {
-	nest, supers   []look.Counts
-	seams          float64
-	on             day.Day
-	place          season.Place
-	excluder       bool
-	foundation     bool // the last super is
-	eggs, larvae   bool
-	yard, name     string
-	faces, reverse bool
-	weather        map[day.Day]season.Weather
-	flow           map[day.Day]float64
+	nest, supers []look.Counts
+	seams        float64
+	on           day.Day
+	place        season.Place
+	excluder     bool
+	foundation   bool // the last super is
+	eggs, larvae bool
+	yard, name   string
+	reverse      bool
+	weather      map[day.Day]season.Weather
+	flow         map[day.Day]float64
 }
 
 func randomRecord(r *rand.Rand) record {
