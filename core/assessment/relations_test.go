@@ -105,7 +105,7 @@ func (x record) ready(t *testing.T) *forecast.Ready {
 	return assessment.Situate(c, e, nil).Ready
 }
 
-const asked = 30
+const asked = 16
 
 // days returns the likely end of a runway, the horizon where there is none.
 func days(r *forecast.Result, k int) float64 {
