@@ -117,6 +117,10 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 		ReserveKg: c.Settings.ReserveKg, Seed: c.Seed, Parameters: forecast.Defaults(), Tracks: c.Tracks,
 		Ensemble: c.Ensemble, Pressure: pressureOf(c, e), Supers: supersOf(e.Stack), Capped: c.Settings.CappedShare,
 	}
+	if wax := c.Look.WhiteWax; in.Ensemble == nil && wax != look.Unasked { // as a log has it
+		in.Ensemble = forecast.Draw(&e, &in.Parameters, yard, in.Excluder, in.Colony, yard.Members, in.Seed)
+		in.Ensemble.SeeWax(wax == look.Yes, yard, &in.Parameters, in.Colony, in.Seed)
+	}
 	ready := forecast.Prepare(in)
 	if in.ReserveKg == 0 {
 		in.Reserves = ready.Reserves()
