@@ -48,7 +48,7 @@ func (p Place) in(c season.Climate, asked season.Hemisphere) (season.Climate, se
 	switch n := len(p.MonthsC); n {
 	case 0:
 		return c, half, nil
-	case monthsOfAYear:
+	case len(season.Months{}):
 		if c, err = c.WithMonths(season.Months(p.MonthsC), half); err != nil {
 			return c, half, &FieldError{"monthly means", err.Error()}
 		}
@@ -57,8 +57,6 @@ func (p Place) in(c season.Climate, asked season.Hemisphere) (season.Climate, se
 		return c, half, &FieldError{"monthly means", fmt.Sprintf("there are %d; give twelve, January first, or none", n)}
 	}
 }
-
-const monthsOfAYear = 12
 
 // climateOf returns the climate of a yard, as it is at its place.
 func climateOf(y store.Yard) (season.Climate, error) {

@@ -63,18 +63,15 @@ func placeFields(p app.Place, u measure.Units) []formField {
 // placeFrom reads what was typed of a place.
 func placeFrom(p *formPage, u measure.Units) (app.Place, error) {
 	var out app.Place
-	number := func(s string) (float64, error) {
-		return strconv.ParseFloat(strings.ReplaceAll(strings.ReplaceAll(s, "−", "-"), ",", "."), 64)
-	}
 	if s := strings.TrimSpace(p.val("latitude")); s != "" {
-		v, err := number(s)
+		v, err := measure.ParseNumber(s)
 		if err != nil {
 			return out, &app.FieldError{Field: "latitude", Say: "give degrees as a number, less than 0 in the south, or none"}
 		}
 		out.HasLatitude, out.LatitudeDeg = true, v
 	}
 	for f := range strings.FieldsSeq(strings.ReplaceAll(p.val("months"), ";", " ")) {
-		v, err := number(strings.Trim(f, ","))
+		v, err := measure.ParseNumber(strings.Trim(f, ","))
 		if err != nil {
 			return out, &app.FieldError{Field: "monthly means", Say: fmt.Sprintf("%q is not a number", f)}
 		}

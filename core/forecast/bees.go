@@ -92,8 +92,6 @@ func (s *State) work(p *Parameters, c *Condition, y *timeOfYear) {
 	if n <= 0 {
 		return
 	}
-	// Rates are of continuous time: what a day makes of them is worked out at the middle of the
-	// day, and those who go out in its course meet half of the field's dangers.
 	perBee := 1 / n
 	frail, sick := s.DeathFactor, 0.0
 	if s.Mites.Riding > 0 {

@@ -60,8 +60,9 @@ func fixedOfLosses() []season.FixedRow {
 			"beyondHelp", "bees, and brood, under which it counts as lost in a survey of losses", of(beyondHelp), common,
 		),
 		row(
-			"costHunger, costMites", "bees dead of hunger, and of mites, from which on that is the cause",
-			of(costHunger, costMites), guess,
+			"costHunger, shareMites",
+			"bees dead of hunger from which on that is the cause; share of all deaths from which on it is mites",
+			of(costHunger, shareMites), guess,
 		),
 		row("fragileMost", "times more that die in the cold of a cluster too small, at most", of(fragileMost), "rounding"),
 	}

@@ -15,16 +15,13 @@ const (
 	Causes
 )
 
-// CauseNames are short names of the causes.
-var CauseNames = [Causes]string{"", "hunger", "queen", "mites", "few bees"}
-
 // leastAlive is the bees under which a colony is lost. Source: common practice; a fist of bees
 // does not live.
 const leastAlive = 300
 
-// Of the bees that died of one cause, from how many on it is what a colony was lost to. Source:
-// none; guess.
-const costHunger, costMites = 1000, 1500
+// Bees dead of hunger from which on that is what a colony was lost to, and the share of all deaths
+// from which on it is mites: a healthy colony loses one in twenty-five to them. Source: none; guesses.
+const costHunger, shareMites = 1000, 0.15
 
 // perish notes that a colony of so many bees the day before is lost.
 func (s *State) perish(before float64) {
@@ -44,7 +41,7 @@ func (s *State) ailment() Cause {
 		return ToHunger
 	case s.QueenPeak <= 0 && s.NextQueen <= 0:
 		return ToQueen
-	case s.sickened > costMites:
+	case s.sickened > shareMites*(s.Ledger.BeesDied-s.diedBefore):
 		return ToMites
 	case s.starved > leastAlive:
 		return ToHunger

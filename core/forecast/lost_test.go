@@ -91,3 +91,14 @@ func TestWintersHaveTheirLosses(t *testing.T) {
 		}
 	}
 }
+
+// TestAHealthyYearIsNoCause: what a summer's few mites have cost does not make a colony that is small
+// in the winter after one that mites have taken.
+func TestAHealthyYearIsNoCause(t *testing.T) {
+	var s State
+	withMites(t, 0.3, 160, func(_, _ int, now *State, _ *Parameters) { s = *now })
+	s.House, s.Foragers, s.Winter = 200, 50, 0
+	if s.sickened <= 0 || s.ailment() != ToFewBees {
+		t.Errorf("%.0f bees of %.0f died of mites, and it is lost to %d", s.sickened, s.Ledger.BeesDied, s.ailment())
+	}
+}

@@ -133,7 +133,7 @@ func TestMitesInAutumnCostBees(t *testing.T) {
 // without: by the tables of core/mites, and that what does not reach into cells takes few where
 // most mites are in them (common practice).
 func TestTreatments(t *testing.T) {
-	left := func(substance string, on int, sealed bool) float64 {
+	left := func(substance string, on int) float64 {
 		class, ok := mites.ClassFor(substance)
 		if !ok {
 			t.Fatal(substance)
@@ -156,7 +156,6 @@ func TestTreatments(t *testing.T) {
 				}
 			})
 		}
-		_ = sealed
 		return after / before
 	}
 	for _, tt := range []struct {
@@ -171,7 +170,7 @@ func TestTreatments(t *testing.T) {
 		{"thymol", 227, 0.05, 0.5},
 		{"hop acids", 227, 0.2, 0.8},
 	} {
-		if got := left(tt.substance, tt.on, true); got < tt.low || got > tt.high {
+		if got := left(tt.substance, tt.on); got < tt.low || got > tt.high {
 			t.Errorf("%s on day %d leaves %.2f, want %.2f to %.2f", tt.substance, tt.on, got, tt.low, tt.high)
 		} else {
 			t.Logf("%s on day %d leaves %.2f", tt.substance, tt.on, got)

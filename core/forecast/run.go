@@ -82,6 +82,7 @@ func Prepare(in Input) *Ready {
 	for m := range x.States {
 		s := &x.States[m]
 		s.SwarmHazard, s.drive = 0, drive{}
+		s.starved, s.sickened, s.diedBefore = 0, 0, s.Ledger.BeesDied
 	}
 	return &Ready{in, x, int(in.Today - in.Yard.From)}
 }

@@ -100,8 +100,10 @@ func (s *State) move(k int, d float64) {
 	case atSealed:
 		all(s.Capped[:])
 		all(s.Drone[:])
+		all(s.Mites.Sealed[:]) // what is believed of mites is how many there are to a cell
+		all(s.Mites.Drone[:])
 	case atBees:
-		scale(&s.House, &s.Foragers, &s.Winter)
+		scale(&s.House, &s.Foragers, &s.Winter, &s.Mites.Riding) // and to a bee
 	case atPollen:
 		scale(&s.PollenCells)
 	case atQueen:

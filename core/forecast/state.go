@@ -75,7 +75,8 @@ type State struct {
 	brood, broodCells     float64
 	nestPerKg             float64 // cells that a kg fills
 	superPerKg            float64 // the same above; 0: not worked out
-	starved, sickened     float64 // bees that died of hunger, and of mites
+	starved, sickened     float64 // bees that died of hunger, and of mites, since the forecast began
+	diedBefore            float64 // bees that had died by then
 	waited                float64 // days that a virgin could not fly out to mate
 	cappedTurn, droneTurn uint8   // slot of the oldest cohort, counted down from the last
 	drive                 drive

@@ -132,13 +132,21 @@ func (w *walker) learn(e *colony.Estimate) {
 		return
 	}
 	again := w.Estimate != nil && e.Day == w.Estimate.Day
+	uncounted := w.Mites[min(w.countedBefore, len(w.Mites)):] // of its day, and not in what was expected
+	if !again {
+		w.countedBefore = len(w.Mites)
+	}
 	w.before = w.ahead
 	if w.ahead == nil {
 		w.Ensemble = w.draw(e)
+		w.seeMites(w.Ensemble, w.Mites, e.Day)
 		return
 	}
 	x := w.ahead.Clone()
 	x.Agree(e)
+	if again {
+		w.seeMites(x, uncounted, e.Day)
+	}
 	sights := forecast.Sights(e)
 	if again {
 		w.Tests = slices.DeleteFunc(w.Tests, func(t Tested) bool { return t.Day == e.Day })

@@ -214,6 +214,7 @@ type walker struct {
 	// The ensemble of the last look's day: as it was expected, and what is being
 	// looked at now is expected to be.
 	before, ahead *forecast.Ensemble
+	countedBefore int              // counts of mites that what was expected of the last look already holds
 	sights        []forecast.Sight // of the last look that tested a forecast
 	parameters    forecast.Parameters
 }

@@ -74,6 +74,15 @@ func (w *walker) counted(on day.Day, m *MiteCount) {
 	w.Ensemble = x
 }
 
+// seeMites brings an ensemble into line with those of some counts that are of a day.
+func (w *walker) seeMites(x *forecast.Ensemble, counts []MitesCounted, on day.Day) {
+	for i := range counts {
+		if c := &counts[i]; c.Day == on {
+			x.SeeMites(c.sight(w.ground.Site.On(on)), &w.parameters)
+		}
+	}
+}
+
 // sight returns what a count tells.
 func (m *MiteCount) sight(on season.Moment) forecast.MiteCount {
 	if m.Method == MethodFall {

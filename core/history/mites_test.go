@@ -17,13 +17,10 @@ func mitesOn(t *testing.T, on int, entries ...history.Entry) measure.Range {
 	if err != nil || b.Ensemble == nil {
 		t.Fatal(err)
 	}
-	x := b.Ensemble.Clone()
-	x.Begin()
 	p := forecast.Defaults()
-	changes := b.Changes
 	y := forecast.NewYard(g.Site, d0, d0, on+2, forecast.Members, g.Seed)
-	x = b.Ensemble.Clone()
-	x.Move(&p, y, changes, d0+dayOf(on))
+	x := b.Ensemble.Clone()
+	x.Move(&p, y, b.Changes, d0+dayOf(on))
 	return forecast.Middle(x.Sample(forecast.OfMites, &p))
 }
 
@@ -73,5 +70,31 @@ func TestATreatmentTakesMites(t *testing.T) {
 		Body: &moves.Treatment{What: "strips", Class: moves.Amidine, From: d0 + 25, To: d0 + 74}}).Likely
 	if noted > 0.4*left {
 		t.Errorf("noted once it was out: %.2f, untreated %.2f", noted, left)
+	}
+}
+
+// TestACountOnTheDayOfALookIsNotLost: whichever comes first, and where a second look adds to the first.
+func TestACountOnTheDayOfALookIsNotLost(t *testing.T) {
+	first, second := seams("s1", 20, 8), seams("s2", 20, 8)
+	after := mitesOn(t, 20, first, washed(20, 24))
+	for name, entries := range map[string][]history.Entry{
+		"count, look":       {washed(20, 24), first},
+		"look, count, look": {first, washed(20, 24), second},
+		"count, look, look": {washed(20, 24), first, second},
+	} {
+		if got := mitesOn(t, 20, entries...); got.Likely < 0.9*after.Likely || got.Likely > 1.1*after.Likely ||
+			got.High/got.Low < 0.9*after.High/after.Low {
+			t.Errorf("%s: %.2f per hundred, look and count %.2f", name, got, after)
+		}
+	}
+	g := ground(t)
+	set := begin()
+	b, err := history.Fold([]history.Entry{set[0], washed(0, 24), set[1]}, g)
+	if err != nil {
+		t.Fatal(err)
+	}
+	p := forecast.Defaults()
+	if got := forecast.Middle(b.Ensemble.Sample(forecast.OfMites, &p)); got.Likely < 5 {
+		t.Errorf("counted before the first look of its day: %.2f per hundred", got)
 	}
 }

@@ -1,5 +1,7 @@
 package main
 
+import "slices"
+
 // Where rules, words and units are tested.
 var (
 	inCore = []string{
@@ -15,7 +17,9 @@ var (
 func browser(tests string) []string { return []string{"./browser -run " + tests} }
 
 // faults are in the order of the rooms that they are in.
-var faults = []fault{
+var faults = slices.Concat(ofRooms, ofBees)
+
+var ofRooms = []fault{
 	// The board, its trip and its load.
 	{
 		"what is due at the visit is not loaded", "app/board.go",
@@ -415,67 +419,5 @@ var faults = []fault{
 	{
 		"a line that is cleared leaves its buttons pressed", "web/static/look.js", `r.checked = r.value === String(v ?? "")`,
 		`r.checked = r.checked || r.value === String(v ?? "")`, browser("AClearedLine"),
-	},
-	// Mites, losses, weather and what a colony needs.
-	{
-		"mites breed in drone cells as in workers'", "core/forecast/mites.go", "born := m * (p.MiteDrone - 1)",
-		"born := m * (p.MiteWorker - 1)", inCore,
-	},
-	{
-		"a treatment reaches into every cell", "core/forecast/mites.go", "		if t.cells {\n			s.killSealed(kill)",
-		"		if true {\n			s.killSealed(kill)", inCore,
-	},
-	{
-		"mites stay behind when bees are carried over", "core/forecast/parcel.go", "l.Mites = was.Mites * c.BeesOut",
-		"l.Mites = 0", inCore,
-	},
-	{
-		"a count of none leaves the mites as believed", "core/forecast/see_mites.go",
-		"return (k*math.Log(share) + (n-k)*math.Log1p(-share)) / clumping",
-		"return (k*math.Log(share) + 0*(n-k)*math.Log1p(-share)) / clumping", inCore,
-	},
-	{
-		"a treatment in the log does nothing to mites", "core/moves/change.go",
-		"		c.Treat = treatOf(after.all[id].Did, on)\n", "", inCore,
-	},
-	{
-		"a colony without a queen is no loss", "core/forecast/lost.go",
-		"	case s.QueenPeak <= 0 && s.NextQueen <= 0 && !s.Caged:\n		return ToQueen\n", "", inCore,
-	},
-	{
-		"a virgin flies in the rain", "core/forecast/laying.go", "(c.FlightHours < p.MateHours || !y.mates)", "!y.mates",
-		inCore,
-	},
-	{
-		"foragers stay with the bees that were given", "core/moves/frame_moved.go",
-		"from.Did.BeesOut, from.Did.FlyBack = beesOn(from.Stack, a.Frame), true",
-		"from.Did.BeesOut, from.Did.FlyBack = beesOn(from.Stack, a.Frame), false",
-		[]string{inCore[0] + " ./lab/combwise"},
-	},
-	{
-		"a day of drawn weather hangs on where the yard begins", "core/forecast/yard.go",
-		"offers := y.daysOf(site, today, window)", "offers := y.daysOf(site, today, window)[window-1:]", inCore,
-	},
-	{
-		"the reserve is the same all year", "core/forecast/runway.go", "keep, kept = r.reserves[i+1], r.reserves[i]",
-		"keep, kept = r.reserves[0], r.reserves[0]", inCore,
-	},
-	{
-		"a look keeps members that it rules out", "core/forecast/agree.go", "if out == 0 || 2*out > n {",
-		"if out >= 0 {", []string{inCore[0], "./demo"},
-	},
-	{
-		"rain counts as nectar", "core/ledger/rain.go", "			d.GainKg -= w.Kg\n", "",
-		[]string{"./core/ledger ./app", "./demo"},
-	},
-	{
-		"a latitude leaves the hemisphere as it was", "app/place.go", "		if p.LatitudeDeg < 0 {\n			half = season.South",
-		"		if p.LatitudeDeg < -90 {\n			half = season.South", inApp,
-	},
-	{
-		"combs with brood are full of it", "core/look/arrange.go", "	c.Brood *= c.BroodCover\n", "", inCore,
-	},
-	{
-		"insulation saves nothing", "core/forecast/eating.go", "(1 - s.Warmed) * (1 - s.Snug)", "(1 - s.Warmed)", inCore,
 	},
 }
