@@ -3,6 +3,7 @@ package app
 import (
 	"kembo/core/advice"
 	"kembo/core/assessment"
+	"kembo/core/bees"
 	"kembo/core/forecast"
 	"kembo/core/measure"
 )
@@ -58,7 +59,7 @@ func aheadOf(c Colony, a *assessment.Assessment) *Ahead {
 
 // stopped is the forecast if nothing came in from today.
 func stopped(sit *advice.Situation) *forecast.Result {
-	return sit.Ready.Few(forecast.Members, forecast.Change{Day: sit.Today, NoFlow: true})
+	return sit.Ready.Few(forecast.Members, bees.Change{Day: sit.Today, NoFlow: true})
 }
 
 func swarmOf(r *forecast.Result, days int) Swarm {

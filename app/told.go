@@ -12,6 +12,7 @@ import (
 
 	"kembo/core/advice"
 	"kembo/core/assessment"
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/forecast"
 	"kembo/core/history"
@@ -26,16 +27,16 @@ const toldForm = 5
 
 // told is what is stored of a colony for its pages.
 type told struct {
-	Form     int                 `json:"form"`
-	Believed history.Believed    `json:"believed"` // without its ensemble
-	Expected *colony.Expected    `json:"expected"` // of a look today
-	Why      *unknown            `json:"why"`      // nothing is forecast
-	Broken   []misfit            `json:"broken"`
-	Lines    []toldLine          `json:"lines"` // of the last entries that stand
-	Base     *forecast.Result    `json:"base"`
-	Advice   []advice.Advice     `json:"advice"`
-	Changes  [][]forecast.Change `json:"changes"` // by advice: what it would do
-	Ahead    *Ahead              `json:"ahead"`
+	Form     int              `json:"form"`
+	Believed history.Believed `json:"believed"` // without its ensemble
+	Expected *colony.Expected `json:"expected"` // of a look today
+	Why      *unknown         `json:"why"`      // nothing is forecast
+	Broken   []misfit         `json:"broken"`
+	Lines    []toldLine       `json:"lines"` // of the last entries that stand
+	Base     *forecast.Result `json:"base"`
+	Advice   []advice.Advice  `json:"advice"`
+	Changes  [][]bees.Change  `json:"changes"` // by advice: what it would do
+	Ahead    *Ahead           `json:"ahead"`
 }
 
 type misfit struct {

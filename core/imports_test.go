@@ -30,19 +30,20 @@ var mayImport = map[string][]string{
 	"bench":    {"brood", "comb", "day", "feed", "hive", "honey", "ledger", "lift", "measure", "mites", "queen"},
 	"colony":   {"comb", "day", "hive", "measure", "queen"},
 	"look":     {"brood", "colony", "comb", "day", "hive", "ledger", "measure", "season"},
-	"forecast": {"brood", "colony", "day", "hive", "measure", "mites", "season"},
+	"bees":     {"brood", "day", "measure", "mites", "season"},
+	"forecast": {"bees", "brood", "colony", "day", "measure", "season"},
 	"advice": {
-		"brood", "colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "moves", "queen", "season",
+		"bees", "brood", "colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "moves", "queen", "season",
 		"words",
 	},
-	"assessment": {"advice", "colony", "day", "forecast", "history", "hive", "look", "queen", "season"},
+	"assessment": {"advice", "bees", "colony", "day", "forecast", "history", "hive", "look", "queen", "season"},
 	"shorthand":  {"comb", "history", "hive", "look", "measure", "moves"},
 	"history": {
-		"colony", "comb", "day", "forecast", "hive", "ledger", "look", "measure", "mites", "moves", "queen", "season",
+		"bees", "colony", "comb", "day", "forecast", "hive", "ledger", "look", "measure", "mites", "moves", "queen", "season",
 		"stock", "words",
 	},
 	"stock": {"comb", "day", "hive"},
-	"moves": {"colony", "comb", "day", "feed", "forecast", "hive", "measure", "mites", "queen", "words"},
+	"moves": {"bees", "colony", "comb", "day", "feed", "forecast", "hive", "measure", "mites", "queen", "words"},
 	"words": {"day"},
 }
 

@@ -10,6 +10,7 @@ import (
 	"strings"
 	"testing"
 
+	"kembo/core/bees"
 	"kembo/core/forecast"
 )
 
@@ -21,7 +22,7 @@ func TestNoNumberOfTheTradeIsHidden(t *testing.T) {
 	tables := map[string]bool{
 		"settings.go": true, "table.go": true, "parameters.go": true, "spreads.go": true, "fixed.go": true, "chance.go": true,
 	}
-	for _, dir := range []string{"forecast", "season", "advice"} {
+	for _, dir := range []string{"bees", "forecast", "season", "advice"} {
 		files, err := filepath.Glob(filepath.Join(dir, "*.go"))
 		if err != nil || len(files) == 0 {
 			t.Fatal(dir, err)
@@ -74,9 +75,9 @@ func hiddenIn(t *testing.T, file string) {
 // the table of fixed ones with where it comes from, and the table holds no other.
 func TestFixedNumbersHaveTheirSource(t *testing.T) {
 	named := map[string]bool{}
-	for _, dir := range []string{"forecast", "season", "brood"} {
+	for _, dir := range []string{"bees", "forecast", "season", "brood"} {
 		for name, number := range constantsOf(t, dir) {
-			if number && (dir == "forecast") {
+			if number && (dir == "bees" || dir == "forecast") {
 				named[name] = true
 			} else if _, ok := named[name]; !ok {
 				named[name] = false
@@ -107,7 +108,7 @@ func TestFixedNumbersHaveTheirSource(t *testing.T) {
 	}
 	for name, must := range named {
 		if must && !listed[name] {
-			t.Errorf("forecast.%s is a number with no row among the fixed ones", name)
+			t.Errorf("%s is a number with no row among the fixed ones", name)
 		}
 	}
 }
@@ -121,7 +122,7 @@ func TestEachParameterIsRead(t *testing.T) {
 		t.Fatal(err)
 	}
 	for _, f := range files {
-		if strings.HasSuffix(f, "_test.go") || f == "forecast/table.go" {
+		if strings.HasSuffix(f, "_test.go") || f == "bees/table.go" {
 			continue
 		}
 		tree, err := parser.ParseFile(token.NewFileSet(), f, nil, parser.SkipObjectResolution)
@@ -135,7 +136,7 @@ func TestEachParameterIsRead(t *testing.T) {
 			return true
 		})
 	}
-	for _, r := range forecast.Table() {
+	for _, r := range bees.Table() {
 		if !read[r.Name] {
 			t.Errorf("no file reads %s", r.Name)
 		}

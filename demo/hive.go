@@ -3,9 +3,9 @@ package demo
 import (
 	"math/rand/v2"
 
+	"kembo/core/bees"
 	"kembo/core/comb"
 	"kembo/core/day"
-	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
 )
@@ -13,16 +13,16 @@ import (
 // truth is a colony as it really is: a state of the simulation, and the boxes
 // it lives in. The keeper never sees it but through looks.
 type truth struct {
-	state forecast.State
+	state bees.State
 	nest  []hive.Box // lower first; contents are laid out when looked at
 	super []hive.Box
 	rng   *rand.Rand
 }
 
-var parameters = forecast.Defaults()
+var parameters = bees.Defaults()
 
 // step lives a day.
-func (t *truth) step(c forecast.Condition) { t.state.Step(&parameters, &c) }
+func (t *truth) step(c bees.Condition) { t.state.Step(&parameters, &c) }
 
 // cells of a box, both sides of all frames.
 func cells(b hive.Box) float64 {

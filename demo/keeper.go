@@ -7,9 +7,9 @@ import (
 
 	"github.com/google/uuid"
 
+	"kembo/core/bees"
 	"kembo/core/comb"
 	"kembo/core/day"
-	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/moves"
@@ -193,7 +193,7 @@ func (k *keeper) supers(d day.Day, sd int) {
 	b, h := k.box(f, true, drawn)
 	at := len(k.truth.nest) + len(k.truth.super)
 	k.truth.super = append(k.truth.super, h)
-	c := forecast.Change{SuperKgPerCell: f.Frame.HoneyKg(f.ThicknessMM(f.Slots)) / f.Frame.WorkerCells()}
+	c := bees.Change{SuperKgPerCell: f.Frame.HoneyKg(f.ThicknessMM(f.Slots)) / f.Frame.WorkerCells()}
 	if drawn {
 		c.SuperDrawn = cells(h)
 	} else {
@@ -239,7 +239,7 @@ func (k *keeper) takeOff(d day.Day, i int, why string) {
 	}
 	s := &k.truth.state
 	honey, nectar := part(comb.Honey)*s.SuperHoney, part(comb.Nectar)*s.SuperNectar
-	c := forecast.Change{}
+	c := bees.Change{}
 	if t := s.SuperHoney + s.SuperNectar; t > 0 {
 		c.SuperOut = (honey + nectar) / t
 	}
@@ -286,13 +286,13 @@ func (k *keeper) packDown(d day.Day) {
 	}
 	// The combs with stores are moved down before the box comes off, so the
 	// log looks again afterwards.
-	s.Apply(&forecast.Change{NestDrawnOut: cells(top) / s.NestDrawn})
+	s.Apply(&bees.Change{NestDrawnOut: cells(top) / s.NestDrawn})
 	k.truth.nest = k.truth.nest[:1]
 	k.write(history.Entry{Day: d, Kind: "box_off", Body: &moves.BoxOff{Box: top.ID, Why: "packed down"}})
 	k.write(history.Entry{Day: d, Kind: history.KindLook, Body: k.truth.observe(false, "")})
 }
 
 func (k *keeper) feed(d day.Day, what string, kg, stores float64) {
-	k.truth.state.Apply(&forecast.Change{FeedKg: stores})
+	k.truth.state.Apply(&bees.Change{FeedKg: stores})
 	k.write(history.Entry{Day: d, Kind: history.KindFeed, Body: &moves.Feed{What: what, Kg: kg, StoresKg: stores}})
 }

@@ -9,6 +9,7 @@ import (
 	"testing"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/day"
@@ -54,7 +55,7 @@ func scene(t *testing.T, on day.Day, honey, brood float64, supers int) forecast.
 	site := forecast.Site{Yard: "y", Hemisphere: season.North, Climate: c}
 	return forecast.Input{
 		Colony: "c", Estimate: e, Excluder: supers > 0, Today: on, Horizon: 60, ReserveKg: 5, Seed: 1,
-		Parameters: forecast.Defaults(), Yard: forecast.NewYard(site, on, on, 60, 100, 1),
+		Parameters: bees.Defaults(), Yard: forecast.NewYard(site, on, on, 60, 100, 1),
 	}
 }
 
@@ -91,7 +92,7 @@ func TestSensitivityTable(t *testing.T) {
 			days float64
 		}
 		var all []effect
-		for _, row := range forecast.Table() {
+		for _, row := range bees.Table() {
 			at := func(v float64) float64 {
 				in := s.in
 				reflect.ValueOf(&in.Parameters).Elem().FieldByName(row.Name).SetFloat(v)

@@ -11,6 +11,7 @@ import (
 	"testing"
 
 	"kembo/core/advice"
+	"kembo/core/bees"
 	"kembo/core/bench"
 	"kembo/core/forecast"
 	"kembo/core/hive"
@@ -49,7 +50,7 @@ func table(t *testing.T, file, name, want string) {
 func TestParameterTable(t *testing.T) {
 	var b strings.Builder
 	b.WriteString("| parameter | value | range | unit | source |\n|---|---|---|---|---|\n")
-	for _, r := range forecast.Table() {
+	for _, r := range bees.Table() {
 		src := r.Source
 		if r.Memory {
 			src += " (from memory)"

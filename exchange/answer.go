@@ -9,6 +9,7 @@ import (
 
 	"kembo/core/advice"
 	"kembo/core/assessment"
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/look"
@@ -67,7 +68,7 @@ type Losses struct {
 
 func lossesOf(l forecast.Losses) Losses {
 	return Losses{
-		l.Chance(), l.By[forecast.ToHunger], l.By[forecast.ToQueen], l.By[forecast.ToMites], l.By[forecast.ToFewBees],
+		l.Chance(), l.By[bees.ToHunger], l.By[bees.ToQueen], l.By[bees.ToMites], l.By[bees.ToFewBees],
 	}
 }
 
@@ -179,7 +180,7 @@ func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 	out.PollenDays = b.PollenDays
 	out.ReserveKg = a.Situation.Input.ReserveKg
 	out.StoppedFood = a.Situation.Ready.Few(
-		forecast.Members, forecast.Change{Day: c.Today, NoFlow: true},
+		forecast.Members, bees.Change{Day: c.Today, NoFlow: true},
 	).Runway[forecast.Food]
 	chance, why := b.Swarm(int(c.Visit - c.Today))
 	out.Swarm = Swarm{chance, why.Crowding, why.Held, why.Queen, why.Cups, why.CellsADay}

@@ -8,9 +8,9 @@ import (
 	"strings"
 
 	"kembo/core/assessment"
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/feed"
-	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/moves"
@@ -75,7 +75,7 @@ func (r Record) Assess() (assessment.Case, *assessment.Assessment, error) {
 	}
 	c = c.With(b)
 	if f := r.feeder(); f != nil && f.SugarKg > 0 {
-		c.Changes = append(slices.Clone(c.Changes), forecast.Change{
+		c.Changes = append(slices.Clone(c.Changes), bees.Change{
 			Day: c.Today, FeedKg: f.SugarKg * feed.StoresPerKgSugar.Likely,
 		})
 	}

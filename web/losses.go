@@ -4,6 +4,7 @@ import (
 	"fmt"
 
 	"kembo/app"
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/words"
@@ -14,16 +15,16 @@ import (
 const lossTold = 0.03
 
 // lostTo says what colonies are lost to.
-var lostTo = [forecast.Causes]string{
-	forecast.ToHunger: "hunger", forecast.ToQueen: "a failing queen", forecast.ToMites: "mites",
-	forecast.ToFewBees: "too few bees",
+var lostTo = [bees.Causes]string{
+	bees.ToHunger: "hunger", bees.ToQueen: "a failing queen", bees.ToMites: "mites",
+	bees.ToFewBees: "too few bees",
 }
 
 // lossFact tells the chance that a colony is lost, and to what.
 func lossFact(l forecast.Losses, today day.Day) (courseFact, bool) {
 	p := l.Chance()
 	cause, of := l.Likeliest()
-	if p < lossTold || cause == forecast.NotLost {
+	if p < lossTold || cause == bees.NotLost {
 		return courseFact{}, false
 	}
 	why := "most likely to " + lostTo[cause]

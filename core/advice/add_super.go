@@ -3,6 +3,7 @@ package advice
 import (
 	"fmt"
 
+	"kembo/core/bees"
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/moves"
@@ -93,7 +94,7 @@ func checkAddSuper(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	f := s.Estimate.Stack.SuperFormat()
-	var changes []forecast.Change
+	var changes []bees.Change
 	n, best := 1, unknownYet
 	for k := 1; k <= mostSupers; k++ {
 		c := s.changes(superOn(k, s.Settings.DrawnSupers))

@@ -11,6 +11,7 @@ import (
 	"strconv"
 	"strings"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -69,7 +70,7 @@ type Advice struct {
 	Before      map[string]forecast.Runway `json:"before"`
 	After       map[string]forecast.Runway `json:"after"`
 	Confidence  float64                    `json:"confidence"` // 0 to 1: share of the runs in which it was needed
-	Changes     []forecast.Change          `json:"-"`
+	Changes     []bees.Change              `json:"-"`
 	Result      *forecast.Result           `json:"-"`
 }
 
@@ -114,7 +115,7 @@ func (s *Situation) Stale() bool {
 }
 
 // With runs the forecast again with changes made today.
-func (s *Situation) With(changes ...forecast.Change) *forecast.Result {
+func (s *Situation) With(changes ...bees.Change) *forecast.Result {
 	return s.Ready.Few(forecast.Members, changes...)
 }
 
@@ -123,13 +124,13 @@ func (s *Situation) With(changes ...forecast.Change) *forecast.Result {
 const tryMembers = 60
 
 // Try is With on part of the ensemble, for a search.
-func (s *Situation) Try(changes ...forecast.Change) *forecast.Result {
+func (s *Situation) Try(changes ...bees.Change) *forecast.Result {
 	return s.Ready.Few(tryMembers, changes...)
 }
 
 // changes returns what things said are to the forecast when they are done today:
 // just what the log will make of them. It is nil where they cannot be done.
-func (s *Situation) changes(said ...moves.Said) []forecast.Change {
+func (s *Situation) changes(said ...moves.Said) []bees.Change {
 	acts, _, err := moves.All.ExactAll(s.hive(), said, moves.Unnamed())
 	if err != nil {
 		return nil
@@ -138,7 +139,7 @@ func (s *Situation) changes(said ...moves.Said) []forecast.Change {
 }
 
 // changesOf is changes of acts that are exact already.
-func (s *Situation) changesOf(acts ...moves.Act) []forecast.Change {
+func (s *Situation) changesOf(acts ...moves.Act) []bees.Change {
 	out, err := moves.Changes(s.hive(), s.Today, acts...)
 	if err != nil {
 		return nil

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/feed"
 	"kembo/core/forecast"
 	"kembo/core/hive"
@@ -63,7 +64,7 @@ var feedSteps = []float64{2, 3, 4, 6, 8, 10, 13, 16}
 // leastFeedKg returns the least stores that carry them past the visit.
 func (s *Situation) leastFeedKg() (kg float64) {
 	for _, kg = range feedSteps {
-		r := s.Try(forecast.Change{Day: s.Today, FeedKg: kg})
+		r := s.Try(bees.Change{Day: s.Today, FeedKg: kg})
 		if r.Chance(forecast.Food, s.Days()+starveMarginDays) < s.Settings.FoodRisk {
 			break
 		}

@@ -8,6 +8,7 @@ import (
 
 	"kembo/core/advice"
 	"kembo/core/assessment"
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/feed"
 	"kembo/core/forecast"
@@ -81,7 +82,7 @@ func TestWinterFeedCountsWhatIsEatenUntilThen(t *testing.T) {
 		t.Errorf("fed so, the nest holds %.1f kg on %v; the target is %.0f", at, octoberSecond, target)
 	}
 	// In portions she has room for longer than with all of it at once.
-	at1 := s.With(forecast.Change{Day: august, FeedKg: fedStores(a)}).Runway[forecast.Lay].Likely
+	at1 := s.With(bees.Change{Day: august, FeedKg: fedStores(a)}).Runway[forecast.Lay].Likely
 	if in := a.Result.Runway[forecast.Lay].Likely; at1 != nil && in != nil && *in < *at1+5 {
 		t.Errorf("room to lay in portions %.0f d, at once %.0f d", *in, *at1)
 	}
@@ -98,7 +99,7 @@ func TestTheEmergencyCountsTowardsWinter(t *testing.T) {
 	}
 	s := assess(t, c)
 	target := (c.Site.Climate.WinterLowKg + c.Site.Climate.WinterHighKg) / 2
-	both := append(append([]forecast.Change{}, now.Changes...), winter.Changes...)
+	both := append(append([]bees.Change{}, now.Changes...), winter.Changes...)
 	// Four fills in whole litres of half a kilogram and more each may be three kilograms too much.
 	if at := s.Ready.On(
 		octoberSecond, forecast.OfNestStores, forecast.Members, both...,

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/feed"
 	"kembo/core/forecast"
@@ -85,11 +86,11 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 	by := max(s.Season.DayOf(season.WinterFeed.By), s.Today)
 	// What keeps them from starving comes first, and counts.
 	from, feed := s.Today, "Feed"
-	var before []forecast.Change
+	var before []bees.Change
 	if e := s.emergency(); e.needed {
 		from, feed, before = min(
 			s.Today+winterPortionDays, by,
-		), "Then feed", []forecast.Change{{Day: s.Today, FeedKg: e.feed.storesKg}}
+		), "Then feed", []bees.Change{{Day: s.Today, FeedKg: e.feed.storesKg}}
 	}
 	short := s.winterShort(of, have.Likely, from, by, before)
 	if short-target+s.winterLeast() < winterFeedStep {
@@ -126,7 +127,7 @@ func checkFeedWinter(s *Situation) (Advice, bool) {
 // is eaten and brought until then as far as it can be seen from here: what is
 // missing today is fed in the forecast, and what that comes short by is added.
 func (s *Situation) winterShort(
-	of forecast.Quantity, haveKg float64, from, by day.Day, before []forecast.Change,
+	of forecast.Quantity, haveKg float64, from, by day.Day, before []bees.Change,
 ) float64 {
 	plan := s.winterPlan(s.WinterTarget()-haveKg, from, by)
 	then := s.Ready.On(by, of, tryMembers, slices.Concat(before, plan.changes)...)
@@ -136,7 +137,7 @@ func (s *Situation) winterShort(
 // winterPlan is feed in equal portions from today on.
 type winterPlan struct {
 	each    ration
-	changes []forecast.Change
+	changes []bees.Change
 }
 
 // winterPlan spreads stores over the weeks that are left from a day until another.
@@ -146,7 +147,7 @@ func (s *Situation) winterPlan(storesKg float64, from, by day.Day) winterPlan {
 	p := winterPlan{each: s.ration(storesKg / float64(n))}
 	for i := range n {
 		p.changes = append(
-			p.changes, forecast.Change{Day: from + day.Day(i*winterPortionDays), FeedKg: p.each.storesKg},
+			p.changes, bees.Change{Day: from + day.Day(i*winterPortionDays), FeedKg: p.each.storesKg},
 		)
 	}
 	return p

@@ -3,6 +3,7 @@ package advice
 import (
 	"fmt"
 
+	"kembo/core/bees"
 	"kembo/core/comb"
 	"kembo/core/forecast"
 	"kembo/core/hive"
@@ -215,7 +216,7 @@ func checkHold(s *Situation) (Advice, bool) {
 	if _, ok := checkHarvest(s); ok {
 		return Advice{}, false // part of it may come off
 	}
-	after := s.With(forecast.Change{Day: s.Today, SuperOut: 1, SuperDrawnOut: 1})
+	after := s.With(bees.Change{Day: s.Today, SuperOut: 1, SuperDrawnOut: 1})
 	p := after.Chance(forecast.Food, s.Days()+starveMarginDays)
 	if p < s.Settings.FoodRisk {
 		return Advice{}, false

@@ -4,7 +4,7 @@ import (
 	"fmt"
 	"math"
 
-	"kembo/core/forecast"
+	"kembo/core/bees"
 	"kembo/core/season"
 	"kembo/core/words"
 )
@@ -43,9 +43,9 @@ func checkPackDown(s *Situation) (Advice, bool) {
 	}
 	box := st.Boxes[0]
 	perBox := float64(len(box.Frames)) * box.Format.Frame.BeesAtFullCover()
-	bees := s.Base.Bees.Likely
+	covering := s.Base.Bees.Likely
 	holds := 2 * float64(len(box.Frames)) * box.Format.Frame.HoneyKg(box.Format.ThicknessMM(len(box.Frames)))
-	byBees := int(math.Ceil(bees * packCover / perBox))
+	byBees := int(math.Ceil(covering * packCover / perBox))
 	byStores := int(math.Ceil(s.WinterTarget() / (forStores * holds)))
 	want := max(1, byBees, byStores)
 	want = min(want, nest)
@@ -53,7 +53,7 @@ func checkPackDown(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	off := nest - want + supers
-	change := forecast.Change{
+	change := bees.Change{
 		Day: s.Today, NestDrawnOut: float64(nest-want) / float64(nest), SuperOut: 1, SuperDrawnOut: 1,
 		SuperUndrawnOut: 1,
 	}
@@ -62,11 +62,11 @@ func checkPackDown(s *Situation) (Advice, bool) {
 		change.SuperDrawnOut, change.SuperUndrawnOut = 0, 0
 	}
 	by := max(s.Season.DayOf(season.PackingDown.By), s.Today)
-	a := Advice{ActBy: by, Changes: []forecast.Change{change}, Result: s.With(change), Confidence: sureWinter}
+	a := Advice{ActBy: by, Changes: []bees.Change{change}, Result: s.With(change), Confidence: sureWinter}
 	a.Do = fmt.Sprintf("Pack down to %s %s", words.Count(want, "box", "boxes"), s.by(by))
 	a.Reason, a.Figures = reason(
 		"About {bees} bees cover {combs} of {all} combs, and {target} of stores fits in {want}. Take {off} off.",
-		count("bees", bees), whole("combs", bees/box.Format.Frame.BeesAtFullCover()),
+		count("bees", covering), whole("combs", covering/box.Format.Frame.BeesAtFullCover()),
 		whole("all", float64(st.Frames())), s.kg("target", s.WinterTarget()),
 		Figure{"want", float64(want), words.Count(want, "box", "boxes")},
 		Figure{"off", float64(off), words.Count(off, "box", "boxes")},

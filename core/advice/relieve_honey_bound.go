@@ -3,6 +3,7 @@ package advice
 import (
 	"fmt"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/forecast"
 	"kembo/core/hive"
@@ -33,7 +34,7 @@ func checkRelieve(s *Situation) (Advice, bool) {
 		return Advice{}, false
 	}
 	var combs hive.Combs
-	var changes []forecast.Change
+	var changes []bees.Change
 	best := unknownYet
 	for _, n := range combSteps {
 		c := hive.HoneyCombs(s.Estimate.Stack, n)

@@ -4,8 +4,8 @@ import (
 	"fmt"
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/day"
-	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/moves"
 	"kembo/core/season"
@@ -22,9 +22,9 @@ type Option struct {
 }
 
 // Changes returns what it does on a day.
-func (s *Situation) Changes(o Option, on day.Day) []forecast.Change {
+func (s *Situation) Changes(o Option, on day.Day) []bees.Change {
 	if o.dearth {
-		return []forecast.Change{{Day: on, NoFlow: true}}
+		return []bees.Change{{Day: on, NoFlow: true}}
 	}
 	out := s.changesOf(o.acts...)
 	for i := range out {
@@ -99,7 +99,7 @@ func (s *Situation) tryFeed() Option {
 
 // Tried returns the changes of the options with these keys, on a day no earlier
 // than today, with the names of those it knew.
-func (s *Situation) Tried(keys []string, on day.Day) (changes []forecast.Change, names []string) {
+func (s *Situation) Tried(keys []string, on day.Day) (changes []bees.Change, names []string) {
 	on = min(max(on, s.Today), s.Today+day.Day(s.Input.Horizon)-1)
 	for _, o := range s.Options() {
 		if slices.Contains(keys, o.Key) {

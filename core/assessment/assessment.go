@@ -5,6 +5,7 @@ package assessment
 
 import (
 	"kembo/core/advice"
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -28,7 +29,7 @@ type Case struct {
 	Site         forecast.Site
 	Stack        hive.Stack // as believed before the look
 	Look         look.Look
-	Changes      []forecast.Change // since the look
+	Changes      []bees.Change // since the look
 	Health       colony.Health
 	HealthDay    day.Day // 0: the day of the look
 	CellCheck    colony.CellCheck
@@ -114,7 +115,7 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 	in := forecast.Input{
 		Colony: c.Colony, Estimate: e, Excluder: e.Stack.ExcluderAbove > 0, Changes: c.Changes,
 		Today: c.Today, Horizon: forecast.HorizonFor(now), Yard: yard,
-		ReserveKg: c.Settings.ReserveKg, Seed: c.Seed, Parameters: forecast.Defaults(), Tracks: c.Tracks,
+		ReserveKg: c.Settings.ReserveKg, Seed: c.Seed, Parameters: bees.Defaults(), Tracks: c.Tracks,
 		Ensemble: c.Ensemble, Pressure: pressureOf(c, e), Supers: supersOf(e.Stack), Capped: c.Settings.CappedShare,
 	}
 	if wax := c.Look.WhiteWax; in.Ensemble == nil && wax != look.Unasked { // as a log has it

@@ -3,6 +3,7 @@ package assessment
 import (
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -16,7 +17,7 @@ const cellsHold = 10
 
 // pressureOf returns the swarm risk factors that the simulation does not model.
 func pressureOf(c Case, e colony.Estimate) forecast.Pressure {
-	p := forecast.Defaults()
+	p := bees.Defaults()
 	k := forecast.Pressure{QueenYears: -1, Cups: 1}
 	if c.QueenYear > 0 {
 		k.QueenYears = float64(c.Today.Time().Year() - c.QueenYear)

@@ -9,6 +9,7 @@ import (
 
 	"kembo/core/advice"
 	"kembo/core/assessment"
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -57,7 +58,7 @@ func randomRecord(r *rand.Rand) record {
 }
 
 // told returns what Kembo makes of a record.
-func (x record) told(t *testing.T, did ...forecast.Change) *forecast.Result {
+func (x record) told(t *testing.T, did ...bees.Change) *forecast.Result {
 	t.Helper()
 	return x.ready(t).Run(did...)
 }
@@ -136,13 +137,13 @@ func TestRelationsHold(t *testing.T) {
 			y.nest[0].Honey, y.nest[0].Empty = y.nest[0].Honey+2, y.nest[0].Empty-2
 			a, b := x.told(t), y.told(t)
 			return sooner(b, a, forecast.Food) &&
-					b.Losses.By[forecast.ToHunger] <= a.Losses.By[forecast.ToHunger]+slackShare, true,
+					b.Losses.By[bees.ToHunger] <= a.Losses.By[bees.ToHunger]+slackShare, true,
 				fmt.Sprintf("%.1f and %.1f d, hunger %.2f and %.2f", days(a, 0), days(b, 0),
-					a.Losses.By[forecast.ToHunger], b.Losses.By[forecast.ToHunger])
+					a.Losses.By[bees.ToHunger], b.Losses.By[bees.ToHunger])
 		}},
 		{"a drawn super more is room for longer", func(_ *rand.Rand, x record) (bool, bool, string) {
 			a := x.told(t)
-			b := x.told(t, forecast.Change{Day: x.on, SuperDrawn: 44220, SuperKgPerCell: 0.0004})
+			b := x.told(t, bees.Change{Day: x.on, SuperDrawn: 44220, SuperKgPerCell: 0.0004})
 			return sooner(b, a, forecast.Store) && sooner(b, a, forecast.Lay), true,
 				fmt.Sprintf("store %.1f and %.1f d, lay %.1f and %.1f", days(a, 2), days(b, 2), days(a, 1), days(b, 1))
 		}},
@@ -158,12 +159,12 @@ func TestRelationsHold(t *testing.T) {
 				fmt.Sprintf("drawn %.1f d, foundation %.1f", days(a, 2), days(b, 2))
 		}},
 		{"no flow is no more food and no less room", func(_ *rand.Rand, x record) (bool, bool, string) {
-			a, b := x.told(t), x.told(t, forecast.Change{Day: x.on, NoFlow: true})
+			a, b := x.told(t), x.told(t, bees.Change{Day: x.on, NoFlow: true})
 			return sooner(a, b, forecast.Food) && sooner(b, a, forecast.Store), true,
 				fmt.Sprintf("food %.1f and %.1f d, store %.1f and %.1f", days(a, 0), days(b, 0), days(a, 2), days(b, 2))
 		}},
 		{"fed is fed", func(_ *rand.Rand, x record) (bool, bool, string) {
-			a, b := x.told(t), x.told(t, forecast.Change{Day: x.on, FeedKg: 5})
+			a, b := x.told(t), x.told(t, bees.Change{Day: x.on, FeedKg: 5})
 			return sooner(b, a, forecast.Food) &&
 					math.Abs(b.Stores.Likely-a.Stores.Likely-5) < 0.5, true,
 				fmt.Sprintf("%.1f and %.1f kg", a.Stores.Likely, b.Stores.Likely)
@@ -183,22 +184,22 @@ func TestRelationsHold(t *testing.T) {
 		}},
 		{"a treatment takes mites and costs no colony", func(_ *rand.Rand, x record) (bool, bool, string) {
 			strips, _ := mites.ClassFor("amidine")
-			a, b := x.told(t), x.told(t, forecast.Change{Day: x.on, Treat: &forecast.Treat{Class: strips}})
+			a, b := x.told(t), x.told(t, bees.Change{Day: x.on, Treat: &bees.Treat{Class: strips}})
 			return b.Losses.Chance() <= a.Losses.Chance()+slackShare &&
-					b.Losses.By[forecast.ToMites] <= a.Losses.By[forecast.ToMites], true,
+					b.Losses.By[bees.ToMites] <= a.Losses.By[bees.ToMites], true,
 				fmt.Sprintf("lost %.2f and %.2f", a.Losses.Chance(), b.Losses.Chance())
 		}},
 		{"a boost is bees", func(_ *rand.Rand, x record) (bool, bool, string) {
-			l := forecast.Load{House: 3000}
+			l := bees.Load{House: 3000}
 			a := x.told(t)
-			b := x.told(t, forecast.Change{Day: x.on, In: &forecast.Parcel{l}})
+			b := x.told(t, bees.Change{Day: x.on, In: &bees.Parcel{l}})
 			return b.Bees.Likely > a.Bees.Likely+2900 && b.Bees.Likely < a.Bees.Likely+3100, true,
 				fmt.Sprintf("%.0f and %.0f bees", a.Bees.Likely, b.Bees.Likely)
 		}},
 		{"a lost queen shortens nothing but brood", func(_ *rand.Rand, x record) (bool, bool, string) {
 			ready := x.ready(t)
 			a := forecast.Middle(sampleOn(ready, x.on+18, forecast.OfBrood))
-			b := forecast.Middle(sampleOn(ready, x.on+18, forecast.OfBrood, forecast.Change{Day: x.on, QueenLost: true}))
+			b := forecast.Middle(sampleOn(ready, x.on+18, forecast.OfBrood, bees.Change{Day: x.on, QueenLost: true}))
 			return b.Likely <= a.Likely+100, true, fmt.Sprintf("%.0f and %.0f cells", a.Likely, b.Likely)
 		}},
 		{"done is as it was found", func(_ *rand.Rand, x record) (bool, bool, string) {
@@ -207,7 +208,7 @@ func TestRelationsHold(t *testing.T) {
 			}
 			y := copied(x)
 			y.supers = append(y.supers, look.Counts{Empty: 10})
-			a := x.told(t, forecast.Change{Day: x.on, SuperDrawn: 44220, SuperKgPerCell: 0.00038})
+			a := x.told(t, bees.Change{Day: x.on, SuperDrawn: 44220, SuperKgPerCell: 0.00038})
 			b := y.told(t)
 			return near(a, b, 0.2), true,
 				fmt.Sprintf("put on %.1f d, found %.1f", days(a, 2), days(b, 2))
@@ -284,7 +285,7 @@ func TestRelationsHold(t *testing.T) {
 	}
 }
 
-func sampleOn(y *forecast.Ready, on day.Day, q forecast.Quantity, with ...forecast.Change) []float64 {
+func sampleOn(y *forecast.Ready, on day.Day, q forecast.Quantity, with ...bees.Change) []float64 {
 	w := y.On(on, q, forecast.Members, with...)
 	return []float64{w.Low, w.Likely, w.High}
 }

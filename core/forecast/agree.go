@@ -1,6 +1,9 @@
 package forecast
 
-import "kembo/core/colony"
+import (
+	"kembo/core/bees"
+	"kembo/core/colony"
+)
 
 // Agree gives up the members that a look rules out: colonies that are dead where bees were seen,
 // and those without a laying queen where there are eggs. In the place of each comes a copy of the
@@ -8,8 +11,8 @@ import "kembo/core/colony"
 // It comes before See, whose moments a few members far off would spoil.
 func (x *Ensemble) Agree(e *colony.Estimate) {
 	eggs := e.Queen.Looked && e.Queen.Day == e.Day && e.Queen.Eggs
-	may := func(s *State) bool {
-		return !(e.Bees >= leastAlive && s.Bees() < leastAlive) && !(eggs && s.QueenPeak <= 0)
+	may := func(s *bees.State) bool {
+		return !(e.Bees >= bees.LeastAlive && s.Bees() < bees.LeastAlive) && !(eggs && s.QueenPeak <= 0)
 	}
 	out := 0
 	for m := range x.States {

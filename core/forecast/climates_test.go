@@ -5,6 +5,7 @@ import (
 	"testing"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/season"
 )
@@ -14,7 +15,7 @@ import (
 func secondYear(c season.Climate) (peak, peakDay, fewest, aprilBrood, winterKg float64) {
 	c.Own.LatitudeDeg = math.Abs(c.Own.LatitudeDeg) // one hemisphere will do
 	const members, days = 12, 730
-	p := Defaults()
+	p := bees.Defaults()
 	from := day.Of(2026, time.March, 1)
 	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: c}, from, from, days, members, 5)
 	fewest = math.Inf(1)
@@ -25,9 +26,9 @@ func secondYear(c season.Climate) (peak, peakDay, fewest, aprilBrood, winterKg f
 			sd := season.DayOf(from+day.Day(i), season.North)
 			switch {
 			case i%365 == 60, i%365 == 90:
-				s.Apply(&Change{SuperDrawn: 44000, SuperKgPerCell: 0.0004})
+				s.Apply(&bees.Change{SuperDrawn: 44000, SuperKgPerCell: 0.0004})
 			case sd == 245:
-				s.Apply(&Change{SuperOut: 1, SuperDrawnOut: 1, Excluder: Off, FeedKg: max(0, 20-s.NestHoney)})
+				s.Apply(&bees.Change{SuperOut: 1, SuperDrawnOut: 1, Excluder: bees.Off, FeedKg: max(0, 20-s.NestHoney)})
 			}
 			ate := s.Ledger.Eaten
 			s.Step(&p, &cond)

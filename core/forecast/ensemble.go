@@ -1,8 +1,15 @@
+// Package forecast is many colonies that one may be, and the days that it may meet: drawn from a look
+// ([Draw]), lived on, taught by what is seen later, and run ahead to read three runways from: food,
+// room to lay and room to store ([Run]). What a day does to each of them is core/bees.
+//
+// Draws are keyed by seed, name, member, day and purpose; nothing here keeps a clock or global state:
+// the same input gives the same bytes.
 package forecast
 
 import (
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/measure"
@@ -14,15 +21,15 @@ import (
 // one goroutine, and others get a clone.
 type Ensemble struct {
 	Day    day.Day
-	States []State
+	States []bees.State
 	mark   []float64 // kg of stores by member, when they were last marked
 	done   int       // changes since the look that have been done
 	born   moment    // of the pace, before anything was learnt
 }
 
 // Draw makes an ensemble from an estimate alone.
-func Draw(e *colony.Estimate, p *Parameters, y *Yard, excluder bool, name string, n int, seed uint64) *Ensemble {
-	x := &Ensemble{Day: e.Day, States: make([]State, n)}
+func Draw(e *colony.Estimate, p *bees.Parameters, y *Yard, excluder bool, name string, n int, seed uint64) *Ensemble {
+	x := &Ensemble{Day: e.Day, States: make([]bees.State, n)}
 	seasonDay := y.Likely[int(e.Day-y.From)].SeasonDay
 	h := hashName(name)
 	for m := range n {
@@ -46,7 +53,7 @@ func (x *Ensemble) Clone() *Ensemble {
 
 // Move lives all states up to the morning of a day, with what was done in
 // between.
-func (x *Ensemble) Move(p *Parameters, y *Yard, changes []Change, to day.Day) {
+func (x *Ensemble) Move(p *bees.Parameters, y *Yard, changes []bees.Change, to day.Day) {
 	start := int(x.Day - y.From)
 	lead := int(to - x.Day)
 	changes = inOrder(changes)
@@ -55,32 +62,17 @@ func (x *Ensemble) Move(p *Parameters, y *Yard, changes []Change, to day.Day) {
 		cond := y.at(m)[start:]
 		next := x.done
 		for i := range lead {
-			next = s.due(p, changes, next, x.Day+day.Day(i), m)
+			next = s.Due(p, changes, next, x.Day+day.Day(i), m)
 			s.Step(p, &cond[i])
 		}
-		if next = s.due(p, changes, next, to, m); m == len(x.States)-1 {
+		if next = s.Due(p, changes, next, to, m); m == len(x.States)-1 {
 			x.done = next
 		}
 	}
 	x.Day = to
 }
 
-// due does the changes that are due on a day, as member m meets them, and returns
-// where it stopped.
-func (s *State) due(p *Parameters, changes []Change, next int, on day.Day, m int) int {
-	for next < len(changes) && changes[next].Day <= on {
-		c := &changes[next]
-		s.Befall(p, c)
-		s.Apply(c)
-		if l := c.In.of(m); l != nil {
-			s.receive(l, c.InAbove)
-		}
-		next++
-	}
-	return next
-}
-
-func inOrder(changes []Change) []Change {
+func inOrder(changes []bees.Change) []bees.Change {
 	if slices.IsSortedFunc(changes, byDay) {
 		return changes
 	}
@@ -89,14 +81,14 @@ func inOrder(changes []Change) []Change {
 	return changes
 }
 
-func byDay(a, b Change) int { return int(a.Day - b.Day) }
+func byDay(a, b bees.Change) int { return int(a.Day - b.Day) }
 
 // Sample returns a quantity of all members, on a mild day.
-func (x *Ensemble) Sample(q Quantity, p *Parameters) []float64 {
-	c := Condition{MeanC: mild}
+func (x *Ensemble) Sample(q Quantity, p *bees.Parameters) []float64 {
+	c := bees.Condition{MeanC: mild}
 	out := make([]float64, len(x.States))
 	for m := range x.States {
-		out[m] = x.States[m].of(q, p, &c)
+		out[m] = q.on(&x.States[m], p, &c)
 	}
 	return out
 }
@@ -116,7 +108,7 @@ const mild = 12
 
 // Expected returns what the ensemble makes of an estimate by its day: what a
 // look on that day is read against.
-func (x *Ensemble) Expected(e colony.Estimate, p *Parameters) colony.Expected {
+func (x *Ensemble) Expected(e colony.Estimate, p *bees.Parameters) colony.Expected {
 	of := func(q Quantity) (v []float64) { return x.Sample(q, p) }
 	mid := func(q Quantity) float64 { return Middle(of(q)).Likely }
 	return colony.Expected{

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/day"
@@ -37,7 +38,7 @@ func Example() {
 	site := forecast.Site{Yard: "y", Climate: climate}
 	r := forecast.Run(forecast.Input{
 		Colony: "c", Estimate: e, Today: on, Horizon: 30, ReserveKg: forecast.ReserveSeasonKg, Seed: 1,
-		Parameters: forecast.Defaults(), Yard: forecast.NewYard(site, on, on, 30, forecast.Members, 1),
+		Parameters: bees.Defaults(), Yard: forecast.NewYard(site, on, on, 30, forecast.Members, 1),
 	})
 	fmt.Printf("%.1f kg now; food ends within a fortnight: %.0f in 10\n", e.NestHoney, 10*r.Chance(forecast.Food, 14))
 	// Output:

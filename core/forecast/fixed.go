@@ -1,7 +1,7 @@
 package forecast
 
 import (
-	"kembo/core/brood"
+	"kembo/core/bees"
 	"kembo/core/season"
 )
 
@@ -12,94 +12,21 @@ func Fixed() []season.FixedRow {
 	of := season.Numbers
 	const guess, common = "none; guess", "common practice"
 	const held = "none; guess, held by the calibration"
-	row := fixedRow
+	row := func(name, what, value, source string) season.FixedRow {
+		return season.FixedRow{Name: name, What: what, Value: value, Source: source}
+	}
 	return append([]season.FixedRow{
-		row(
-			"WinterBred", "share of the emerging bees that become long-lived, by season day",
-			season.WinterBred.String(), common,
-		),
+		row("cappedUsual", "share at which a super counts as capped", of(cappedUsual), common),
+		row("bareNest", "share of drawn comb under which a colony has only just come", of(bareNest), guess),
 		row(
 			"WinterBees", "share of the bees of a look that are winter bees, by season day",
 			season.WinterBees.String(), "common practice, in the shape of what the model itself leaves of them",
 		),
-		row(
-			"SwarmUrge", "share of the swarming urge, by season day", season.SwarmUrge.String(),
-			"Fell et al. 1977, J. Apic. Res. 16:170-173 (most prime swarms from mid-May to mid-July, the height in "+
-				"early June), from memory",
-		),
-		row(
-			"EggDays, LarvaDays, CappedDays, DroneDays", "days as egg, larva and capped; drones from egg to adult",
-			of(brood.EggDays, brood.LarvaDays, brood.CappedDays, brood.DroneDays), "Winston 1987, from memory",
-		),
-		row("droneCells", "worker cells that a drone cell takes the place of", of(droneCells), "derived: (6.9/5.4)²"),
-		row("lossOver", "days over which the loss of brood is spread", of(lossOver), "derived: 1-(1-x)^6 is 0.15"),
-		row(
-			"dronesLeast, dronesMost",
-			"house bees from which on drones are reared, and share of the nest's comb they take at most",
-			of(dronesLeast, dronesMost), common,
-		),
-		row("dearthFlow, dearthDays", "flow under which there is a dearth, and days that it takes to be felt",
-			of(dearthFlow, dearthDays), guess),
-		row("manyLarvae", "larvae from which on nurses with none to feed go out sooner", of(manyLarvae),
-			"none; guess, held by how packages dwindle"),
-		row("mostDie", "share of the foragers that a day takes at most", of(mostDie), guess),
-		row(
-			"frostSpan", "°C over which a frost goes from stopping the queen to leaving her alone", of(frostSpan),
-			guess,
-		),
-		row("heatBroodUnder", "°C, mean of the day, under which brood costs heat", of(heatBroodUnder), guess),
-		row("restSpan", "°C over which bees go from resting to being about", of(restSpan), guess),
-		row(
-			"usualCluster, clusterMost",
-			"bees of the cluster that WinterEatMg is of; times as much that a bee of a small one eats at most",
-			of(usualCluster, clusterMost),
-			"that small clusters spend more a bee: Free and Racey 1968, Southwick 1985, from memory; size a guess",
-		),
-		row("series2, series3, series4, series5", "of the series of the exponential",
-			of(series2, series3, series4, series5), "derived: 1 over the factorial"),
 		row("window", "days before a day that its drawn weather hangs on", of(window), "rounding"),
 		row("innovation", "part of a day's warmth that is new", of(innovation), "derived: its variance stays one"),
 		row("deviates, tail", "steps of the table of normal deviates, and how many at its ends are worked out",
 			of(deviates, tail), "rounding"),
-		row("restless", "times as much as winter bees that others eat in a cluster", of(restless), guess),
-		row("starveBrood", "share of the larvae that dies in a day wholly unfed", of(starveBrood), guess),
-		row("openFromKg", "kg a day that opens a new super", of(openFromKg), guess),
-		row("inUse", "access from which on supers are wholly in use", of(inUse), "rounding"),
-		row(
-			"pollenDraw, pollenHaste, pollenRoom",
-			"how a need of pollen draws foragers: share more, haste, share of the free cells it fills in a day",
-			of(pollenDraw, pollenHaste, pollenRoom), guess,
-		),
-		row(
-			"youngLarvae", "days of the larvae that are eaten for want of pollen", of(youngLarvae),
-			"Schmickl and Crailsheim 2001, from memory",
-		),
-		row("coolRipening", "ripening on a cool day against a warm one", of(coolRipening), guess),
-		row(
-			"cropsHoldMg, freshShare, bareNest",
-			"mg of honey a bee that has no cell for it; share of new comb that the queen comes to first; of "+
-				"drawn comb under which a colony has only just come",
-			of(cropsHoldMg, freshShare, bareNest), guess,
-		),
-		row(
-			"waxShare, honeyShare, drawLeast, spareFromKg, drawIncomeBees",
-			"share of the nectar that a day may turn into wax, of honey where comb is short, and of the foundation above that is in reach at once; kg "+
-				"with no cell from which on they build without income; bees of the colony that DrawIncome is of",
-			of(waxShare, honeyShare, drawLeast, spareFromKg, drawIncomeBees),
-			guess,
-		),
-		row("heldLeast", "eggs a day under which the season holds her, not room", of(heldLeast), guess),
 		row("flowLeast", "kg of a good day for room to store to matter", of(flowLeast), common),
-		row(
-			"fullShare, cappedUsual", "share at which a super counts as full, and as capped",
-			of(fullShare, cappedUsual), "common practice; the corners are seldom filled",
-		),
-		row(
-			"crowdPower, crowdMost",
-			"power of crowding in the hazard of a swarm, and how many times it counts at most",
-			of(crowdPower, crowdMost), "none; guess, held by hives left alone (SwarmBase)",
-		),
-		row("cropMost", "share of the nest's honey that a swarm takes at most", of(cropMost), guess),
 		row(
 			"roomEnough, curveLeast, curveNone",
 			"share of free cells, and of her curve, from which on brood tells of the queen; what the curve is held to",
@@ -202,7 +129,6 @@ func Fixed() []season.FixedRow {
 				"whom nothing is known",
 			of(unseenPollen, unseenQueen), guess,
 		),
-		row("fed", "share of its need with which a colony is not hungry", of(fed), "rounding"),
 		row("mild", "°C, mean of a day on which bees move about their combs", of(mild), common),
 		row(
 			"refillHours, refillMost, notFoundKg, reserveLeast, reserveMost, reserveOf",
@@ -224,10 +150,28 @@ func Fixed() []season.FixedRow {
 		),
 		row("leastKgPerCell", "kg that a cell holds at least, so that nothing is divided by none",
 			of(leastKgPerCell), "rounding"),
+		row("hundred", "bees that mites are told on", of(hundred), "rounding"),
 		row("tenths", "parts of a day that runways are told in", of(tenths), "rounding"),
-	}, append(fixedOfLosses(), season.Fixed()...)...)
-}
-
-func fixedRow(name, what, value, source string) season.FixedRow {
-	return season.FixedRow{Name: name, What: what, Value: value, Source: source}
+		row(
+			"UsualMites", "mites on a hundred bees where none were counted, by season day", season.UsualMites.String(),
+			"none; guess, as of apiaries that are treated in late summer and in winter",
+		),
+		row(
+			"clumping, fallSD",
+			"variance of a count against that of a binomial; spread of how many stand for one that falls",
+			of(clumping, fallSD), "none; guess: mites clump",
+		),
+		row(
+			"levelLeast, levelMost, levels, openSD, openShare, openTimes",
+			"levels per hundred bees that a count is weighed at; how much wider than the members what was believed is "+
+				"taken; the share of it that is far wider, and by how many times",
+			of(levelLeast, levelMost, levels, openSD, openShare, openTimes), guess,
+		),
+		row(
+			"waxAtShare, waxOver, waxLeast, waxMost, waxFromFlow",
+			"share of the drawn comb free at which half of colonies show fresh wax; share over which that changes; of "+
+				"colonies with comb enough and with none that show it; flow from which on it tells",
+			of(waxAtShare, waxOver, waxLeast, waxMost, waxFromFlow), "common practice; how far it tells is a guess",
+		),
+	}, append(bees.Fixed(), season.Fixed()...)...)
 }

@@ -4,6 +4,7 @@ import (
 	"math"
 	"testing"
 
+	"kembo/core/bees"
 	"kembo/core/look"
 )
 
@@ -21,7 +22,7 @@ func TestChancesHardlyHangOnTheSeed(t *testing.T) {
 		var told [Runways][]float64
 		for seed := range uint64(seeds) {
 			r := Run(Input{
-				Colony: "c", Estimate: e, Today: e.Day, Horizon: 20, ReserveKg: 5, Seed: seed, Parameters: Defaults(),
+				Colony: "c", Estimate: e, Today: e.Day, Horizon: 20, ReserveKg: 5, Seed: seed, Parameters: bees.Defaults(),
 				Yard: NewYard(Site{Yard: "y", Climate: uk(t), Hemisphere: "north"}, e.Day, e.Day, 20, Members, seed),
 			})
 			for k := range told {

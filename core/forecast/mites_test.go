@@ -5,6 +5,7 @@ import (
 	"testing"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/mites"
 	"kembo/core/season"
@@ -12,10 +13,10 @@ import (
 
 // withMites lives colonies of a usual keeper from 1 April, with so many mites per hundred bees,
 // under as many draws of weather, and calls each day.
-func withMites(t *testing.T, per100 float64, days int, each func(m, seasonDay int, s *State, p *Parameters)) {
+func withMites(t *testing.T, per100 float64, days int, each func(m, seasonDay int, s *bees.State, p *bees.Parameters)) {
 	t.Helper()
 	const members = 20
-	p := Defaults()
+	p := bees.Defaults()
 	const before = 31 // days from 1 March
 	from := day.Of(2026, time.March, 1)
 	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, days+before, members, 5)
@@ -28,14 +29,14 @@ func withMites(t *testing.T, per100 float64, days int, each func(m, seasonDay in
 				s.Step(&p, &c)
 				continue
 			case i == before:
-				s.infest(&p, per100)
+				s.Infest(&p, per100)
 			}
 			sd := season.DayOf(from+day.Day(i), season.North)
 			switch {
 			case i == before+20, i == before+50:
-				s.Apply(&Change{SuperDrawn: 44000, SuperKgPerCell: 0.0004})
+				s.Apply(&bees.Change{SuperDrawn: 44000, SuperKgPerCell: 0.0004})
 			case sd == 240:
-				s.Apply(&Change{SuperOut: 1, SuperDrawnOut: 1, Excluder: Off, FeedKg: max(0, 20-s.NestHoney)})
+				s.Apply(&bees.Change{SuperOut: 1, SuperDrawnOut: 1, Excluder: bees.Off, FeedKg: max(0, 20-s.NestHoney)})
 			}
 			each(m, sd, &s, &p)
 			s.Step(&p, &c)
@@ -49,7 +50,7 @@ func withMites(t *testing.T, per100 float64, days int, each func(m, seasonDay in
 // None of them is made or lost without being counted.
 func TestMitesGrow(t *testing.T) {
 	var at, end, sealed, n float64
-	withMites(t, 0.5, 125, func(_, sd int, s *State, _ *Parameters) {
+	withMites(t, 0.5, 125, func(_, sd int, s *bees.State, _ *bees.Parameters) {
 		all := s.AllMites()
 		l := &s.Ledger
 		if sd == 91 {
@@ -85,14 +86,14 @@ func TestMitesGrow(t *testing.T) {
 // al. 2010, Apidologie 41:332-352, from memory).
 func TestUntreatedColoniesDie(t *testing.T) {
 	over, second := 0, 0
-	withMites(t, 1, 730, func(_, sd int, s *State, _ *Parameters) {
+	withMites(t, 1, 730, func(_, sd int, s *bees.State, _ *bees.Parameters) {
 		if sd == 227 && s.Ledger.Laid < 250000 && s.MitesPer100() > 3 {
 			over++
 		}
 	})
 	var spring []float64
 	i := 0
-	withMites(t, 1, 720, func(_, _ int, s *State, _ *Parameters) {
+	withMites(t, 1, 720, func(_, _ int, s *bees.State, _ *bees.Parameters) {
 		if i++; i%720 == 0 {
 			spring = append(spring, s.Bees())
 		}
@@ -111,16 +112,16 @@ func TestUntreatedColoniesDie(t *testing.T) {
 // hundred bees in mid-September.
 func TestMitesInAutumnCostBees(t *testing.T) {
 	march := func(per100 float64) float64 {
-		bees := 0.0
-		withMites(t, 0, 345, func(_, sd int, s *State, p *Parameters) {
+		adults := 0.0
+		withMites(t, 0, 345, func(_, sd int, s *bees.State, p *bees.Parameters) {
 			switch sd {
 			case 258:
-				s.infest(p, per100)
+				s.Infest(p, per100)
 			case 70:
-				bees += s.Bees() / 20
+				adults += s.Bees() / 20
 			}
 		})
-		return bees
+		return adults
 	}
 	none, some, many, most := march(0), march(1), march(6), march(12)
 	t.Logf("bees in March: %.0f, at 1 per hundred %.0f, at 6 %.0f, at 12 %.0f", none, some, many, most)
@@ -139,13 +140,13 @@ func TestTreatments(t *testing.T) {
 			t.Fatal(substance)
 		}
 		before, after := 0.0, 0.0
-		p := Defaults()
+		p := bees.Defaults()
 		for _, treated := range []bool{false, true} {
-			withMites(t, 1, 340, func(_, sd int, s *State, _ *Parameters) {
+			withMites(t, 1, 340, func(_, sd int, s *bees.State, _ *bees.Parameters) {
 				switch sd {
 				case on:
 					if treated {
-						s.Befall(&p, &Change{Treat: &Treat{Class: class}})
+						s.Befall(&p, &bees.Change{Treat: &bees.Treat{Class: class}})
 					}
 				case on + class.Days + 21:
 					if treated {
@@ -183,12 +184,12 @@ func TestTreatments(t *testing.T) {
 // than before. Samples are binomial; the forecast allows for clumping, so it may hold more.
 func TestACountIsBelievedAsFarAsItTells(t *testing.T) {
 	const members, truths = 200, 300
-	p := Defaults()
+	p := bees.Defaults()
 	draw := func(key uint64) *Ensemble {
-		x := &Ensemble{States: make([]State, members)}
+		x := &Ensemble{States: make([]bees.State, members)}
 		for m := range x.States {
 			x.States[m] = summer()
-			x.States[m].infest(&p, 1.4*math.Exp(mitesSD*stratified(key, 1, m, members, 1)))
+			x.States[m].Infest(&p, 1.4*math.Exp(mitesSD*stratified(key, 1, m, members, 1)))
 		}
 		return x
 	}
@@ -230,12 +231,12 @@ func TestACountIsBelievedAsFarAsItTells(t *testing.T) {
 // allows, 1.2 per hundred (Clopper and Pearson; values F), for most; a count far above what was
 // believed is believed.
 func TestMoreMitesCountedAreMore(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	after := func(o MiteCount) float64 {
-		x := &Ensemble{States: make([]State, 100)}
+		x := &Ensemble{States: make([]bees.State, 100)}
 		for m := range x.States {
 			x.States[m] = summer()
-			x.States[m].infest(&p, 1.4*math.Exp(mitesSD*stratified(3, 1, m, 100, 1)))
+			x.States[m].Infest(&p, 1.4*math.Exp(mitesSD*stratified(3, 1, m, 100, 1)))
 		}
 		x.SeeMites(o, &p)
 		v := make([]float64, len(x.States))

@@ -4,23 +4,24 @@ import (
 	"testing"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/season"
 )
 
 // twoHives returns ensembles of a strong colony and a weak one in a yard, after a
 // month of life, so that their rings of brood stand at different turns.
-func twoHives(t *testing.T) (p Parameters, y *Yard, strong, weak *Ensemble) {
+func twoHives(t *testing.T) (p bees.Parameters, y *Yard, strong, weak *Ensemble) {
 	t.Helper()
-	p = Defaults()
+	p = bees.Defaults()
 	start := day.Of(2026, time.April, 1)
 	y = NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 90, 12, 5)
-	ensemble := func(bees float64) *Ensemble {
-		x := &Ensemble{Day: start, States: make([]State, 12)}
+	ensemble := func(adults float64) *Ensemble {
+		x := &Ensemble{Day: start, States: make([]bees.State, 12)}
 		for m := range x.States {
 			x.States[m] = usual()
-			x.States[m].Winter = bees * (1 + float64(m)/20)
-			x.States[m].infest(&p, 1)
+			x.States[m].Winter = adults * (1 + float64(m)/20)
+			x.States[m].Infest(&p, 1)
 		}
 		return x
 	}
@@ -34,17 +35,17 @@ func twoHives(t *testing.T) (p Parameters, y *Yard, strong, weak *Ensemble) {
 func TestGivenIsReceived(t *testing.T) {
 	p, y, giver, taker := twoHives(t)
 	on := giver.Day + 3
-	out := Change{Day: on, BeesOut: 0.15, BroodOut: 0.2, NestHoneyOut: 0.1, NestDrawnOut: 0.1, PollenOut: 0.25}
+	out := bees.Change{Day: on, BeesOut: 0.15, BroodOut: 0.2, NestHoneyOut: 0.1, NestDrawnOut: 0.1, PollenOut: 0.25}
 	parcel := giver.Give(&p, y, nil, out)
 	if len(parcel) != len(giver.States) || !parcel.Finite() {
 		t.Fatalf("the parcel has %d loads, or one that is no amount", len(parcel))
 	}
 	before, after := giver.Clone(), giver.Clone()
 	before.Move(&p, y, nil, on)
-	after.Move(&p, y, []Change{out}, on)
+	after.Move(&p, y, []bees.Change{out}, on)
 	lone, with := taker.Clone(), taker.Clone()
 	lone.Move(&p, y, nil, on)
-	with.Move(&p, y, []Change{{Day: on, NestDrawn: 13800, In: &parcel}}, on)
+	with.Move(&p, y, []bees.Change{{Day: on, NestDrawn: 13800, In: &parcel}}, on)
 	for m := range parcel {
 		lost, got := before.States[m], with.States[m]
 		left, had := after.States[m], lone.States[m]
@@ -68,12 +69,12 @@ func TestGivenIsReceived(t *testing.T) {
 		// Brood keeps its age: capped on the same day, it emerges on the same day.
 		given := &parcel[m]
 		for age, v := range given.Capped {
-			if d := got.Capped[got.cappedSlot(age)] - had.Capped[had.cappedSlot(age)]; !close2(v, d) {
+			if d := got.Capped[got.CappedSlot(age)] - had.Capped[had.CappedSlot(age)]; !close2(v, d) {
 				t.Errorf("member %d: %g cells capped %d days ago were given, %g came", m, v, age, d)
 			}
 		}
 	}
-	if p := giver.Give(&p, y, nil, Change{Day: giver.Day - 1, BeesOut: 1}); p != nil {
+	if p := giver.Give(&p, y, nil, bees.Change{Day: giver.Day - 1, BeesOut: 1}); p != nil {
 		t.Error("something is given before the day of which the hive is known")
 	}
 }
@@ -83,9 +84,9 @@ func TestGivenIsReceived(t *testing.T) {
 func TestQueenGoesWithHerFrame(t *testing.T) {
 	p, y, giver, taker := twoHives(t)
 	on := giver.Day + 1
-	parcel := giver.Give(&p, y, nil, Change{Day: on, QueenOut: true, BroodOut: 0.1})
-	giver.Move(&p, y, []Change{{Day: on, QueenOut: true, BroodOut: 0.1}}, on)
-	taker.Move(&p, y, []Change{{Day: on, In: &parcel}}, on)
+	parcel := giver.Give(&p, y, nil, bees.Change{Day: on, QueenOut: true, BroodOut: 0.1})
+	giver.Move(&p, y, []bees.Change{{Day: on, QueenOut: true, BroodOut: 0.1}}, on)
+	taker.Move(&p, y, []bees.Change{{Day: on, In: &parcel}}, on)
 	for m := range parcel {
 		if giver.States[m].QueenPeak != 0 || giver.States[m].LaysIn != p.EmergencyDays {
 			t.Errorf("member %d: she is gone and %+v", m, giver.States[m].LaysIn)
@@ -96,24 +97,24 @@ func TestQueenGoesWithHerFrame(t *testing.T) {
 	}
 	virgin := usual()
 	virgin.QueenPeak, virgin.NextQueen, virgin.LaysIn = 0, 1400, 9
-	load := virgin.give(&p, &Change{QueenOut: true})
-	if virgin.LaysIn != 0 || virgin.NextQueen != 0 || load.Queen != (Queen{Coming: 1400, LaysIn: 9}) {
+	load := virgin.Give(&p, &bees.Change{QueenOut: true})
+	if virgin.LaysIn != 0 || virgin.NextQueen != 0 || load.Queen != (bees.Queen{Coming: 1400, LaysIn: 9}) {
 		t.Errorf("after the virgin was taken %g days to a queen; what went is %+v", virgin.LaysIn, load.Queen)
 	}
 }
 
 // TestCagedQueenDoesNotLay, and lays again once she is let out.
 func TestCagedQueenDoesNotLay(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	start := day.Of(2026, time.May, 1)
 	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 40, 1, 5)
 	s := usual()
 	for i, c := range y.at(0)[:30] {
 		switch i {
 		case 5:
-			s.Apply(&Change{Caged: On})
+			s.Apply(&bees.Change{Caged: bees.On})
 		case 20:
-			s.Apply(&Change{Caged: Off})
+			s.Apply(&bees.Change{Caged: bees.Off})
 		}
 		laid := s.Step(&p, &c).Laid
 		if caged := i >= 5 && i < 20; caged != (laid == 0) {

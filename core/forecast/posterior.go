@@ -3,6 +3,7 @@ package forecast
 import (
 	"math"
 
+	"kembo/core/bees"
 	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/season"
@@ -15,8 +16,8 @@ import (
 
 // asCounted lays brood as it was counted. Where its stages were not painted, the eggs are in
 // part what this member's queen lays now.
-func (s *State) asCounted(
-	e *colony.Estimate, p *Parameters, stages, counted float64, z func(int) float64, seasonDay int,
+func asCounted(
+	s *bees.State, e *colony.Estimate, p *bees.Parameters, stages, counted float64, z func(int) float64, seasonDay int,
 ) {
 	off := func(sd float64, purpose int) float64 { return math.Exp(sd * z(purpose)) }
 	eggs := e.Eggs * off(stages, forEggs)
@@ -33,8 +34,8 @@ func (s *State) asCounted(
 	if all := eggs + larvae + sealed; all > 0 {
 		counted *= e.Brood() / all // in all it is what was counted
 	}
-	s.lays(eggs*counted, larvae*counted, sealed*counted)
-	s.asLaid(seasonDay)
+	s.SpreadBrood(eggs*counted, larvae*counted, sealed*counted)
+	asLaid(s, seasonDay)
 }
 
 // eggsByQueen is how much of the eggs, where brood was counted without its stages, is told by
@@ -42,22 +43,9 @@ func (s *State) asCounted(
 // season splits off with stagesSD. Derived.
 const eggsByQueen = 0.7
 
-// lays spreads brood over the days of its stages.
-func (s *State) lays(eggs, larvae, sealed float64) {
-	for i := range s.Eggs {
-		s.Eggs[i] = eggs / brood.EggDays
-	}
-	for i := range s.Larvae {
-		s.Larvae[i] = larvae / brood.LarvaDays
-	}
-	for i := range s.Capped {
-		s.Capped[i] = sealed / brood.CappedDays
-	}
-}
-
 // asLaid shifts brood within its stages to how it was laid: more of the young while she lays more each
 // day, more of the old while she lays less.
-func (s *State) asLaid(seasonDay int) {
+func asLaid(s *bees.State, seasonDay int) {
 	shift := func(cells []float64, from int) {
 		sum, weights := 0.0, 0.0
 		for i, v := range cells {
@@ -75,7 +63,7 @@ func (s *State) asLaid(seasonDay int) {
 
 // asUsual lays brood that nobody has seen: what this member's queen has laid in the last
 // three weeks by the season, as far as its bees could rear it.
-func (s *State) asUsual(e *colony.Estimate, p *Parameters, z func(int) float64, seasonDay int) {
+func asUsual(s *bees.State, e *colony.Estimate, p *bees.Parameters, z func(int) float64, seasonDay int) {
 	was := math.Exp(laidUnseen * z(forBrood))
 	could := p.NurseLoad * nurseShare * e.Bees * math.Exp(e.Spread.Bees*z(forBees))
 	laid := func(ago int) float64 { return min(s.QueenPeak*season.LayingOn(seasonDay-ago), could) * was }
@@ -84,7 +72,7 @@ func (s *State) asUsual(e *colony.Estimate, p *Parameters, z func(int) float64, 
 	}
 	lives := 1.0
 	for i := range s.Larvae {
-		lives *= 1 - (1-p.EggToAdult)/lossOver
+		lives *= p.LarvaLives()
 		s.Larvae[i] = laid(brood.EggDays+i) * lives
 	}
 	for i := range s.Capped {
@@ -98,14 +86,14 @@ const laidUnseen = 0.35
 
 // reconcile brings what was seen of the nest and above it into the comb that is there: what is
 // too much or too little is shared out by how far each may be off, empty cells among them.
-func (s *State) reconcile(e *colony.Estimate, p *Parameters, z func(int) float64) {
+func reconcile(s *bees.State, e *colony.Estimate, p *bees.Parameters, z func(int) float64) {
 	free := func(seen float64, purpose int) (cells, sd float64) {
 		return seen*math.Exp(emptySD*z(purpose)) + coarseEmpty*z(purpose+1), emptySD*seen + coarseEmpty
 	}
 	if s.NestDrawn > 0 {
 		empty, sd := free(e.NestFree(), forEmpty)
 		x := [...]float64{
-			s.broodCells,
+			s.BroodCells(),
 			s.PollenCells,
 			(s.NestHoney + p.NectarCells*s.NestNectar) / s.NestKgPerCell,
 			empty,
@@ -130,11 +118,11 @@ func (s *State) reconcile(e *colony.Estimate, p *Parameters, z func(int) float64
 		s.SuperCapped *= k[0]
 		s.SuperNectar *= k[0]
 	}
-	s.tally()
+	s.Tally()
 }
 
 // seenAbove is the empty drawn cells above the nest as a look has them.
-func seenAbove(e *colony.Estimate, p *Parameters) float64 {
+func seenAbove(e *colony.Estimate, p *bees.Parameters) float64 {
 	open := ripeOpen + (1-ripeOpen)*p.NectarCells
 	return max(0, e.SuperDrawn-(e.SuperHoney+open*e.SuperNectar)/e.SuperKgPerCell)
 }

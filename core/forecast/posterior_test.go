@@ -5,6 +5,7 @@ import (
 	"testing"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/hive"
@@ -34,7 +35,7 @@ func TestAFullNestIsToldFull(t *testing.T) {
 	run := func(c look.Counts) *Result {
 		e := counted(t, c, 9)
 		return Run(Input{
-			Colony: "c", Estimate: e, Today: e.Day, Horizon: 60, ReserveKg: 5, Seed: 1, Parameters: Defaults(),
+			Colony: "c", Estimate: e, Today: e.Day, Horizon: 60, ReserveKg: 5, Seed: 1, Parameters: bees.Defaults(),
 			Yard: NewYard(Site{Yard: "y", Hemisphere: season.North, Climate: uk(t)}, e.Day, e.Day, 60, Members, 1),
 		})
 	}
@@ -56,7 +57,7 @@ func TestAFullNestIsToldFull(t *testing.T) {
 // the queen has laid in three days, no vaguer than those that she will have laid in five.
 func TestEggsAreNoVaguerTodayThanSoon(t *testing.T) {
 	e := counted(t, look.Counts{Brood: 5, Honey: 2, Pollen: 1, Empty: 2}, 9)
-	p := Defaults()
+	p := bees.Defaults()
 	y := NewYard(Site{Yard: "y", Hemisphere: season.North, Climate: uk(t)}, e.Day, e.Day, 30, 400, 1)
 	x := Draw(&e, &p, y, false, "c", 400, 1)
 	spread := func() float64 {
@@ -90,7 +91,7 @@ func TestBroodNobodySawGoesWithTheSeason(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		p := Defaults()
+		p := bees.Defaults()
 		y := NewYard(Site{Yard: "y", Hemisphere: season.North, Climate: uk(t)}, on, on, 5, 200, 1)
 		got := Middle(Draw(&e, &p, y, false, "c", 200, 1).Sample(OfBrood, &p))
 		if got.Likely < tt.low || got.Likely > tt.high {
@@ -124,7 +125,7 @@ func TestAColonyAheadIsAhead(t *testing.T) {
 			t.Fatal(err)
 		}
 		in := Input{
-			Colony: "c", Estimate: e, Today: on, Horizon: 60, ReserveKg: 5, Seed: 1, Parameters: Defaults(),
+			Colony: "c", Estimate: e, Today: on, Horizon: 60, ReserveKg: 5, Seed: 1, Parameters: bees.Defaults(),
 			Yard:   NewYard(Site{Yard: "y", Hemisphere: season.North, Climate: uk(t)}, on, on, 60, Members, 1),
 			Tracks: []Quantity{OfBrood},
 		}
@@ -163,7 +164,7 @@ func TestAQueenWhoHasJustBegunIsNoPoorOne(t *testing.T) {
 		t.Fatal(err)
 	}
 	in := Input{
-		Colony: "c", Estimate: e, Today: on, Horizon: 40, ReserveKg: 5, Seed: 1, Parameters: Defaults(),
+		Colony: "c", Estimate: e, Today: on, Horizon: 40, ReserveKg: 5, Seed: 1, Parameters: bees.Defaults(),
 		Yard:   NewYard(Site{Yard: "y", Hemisphere: season.North, Climate: uk(t)}, on, on, 40, Members, 1),
 		Tracks: []Quantity{OfBrood},
 	}

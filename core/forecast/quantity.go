@@ -3,6 +3,7 @@ package forecast
 import (
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/measure"
 )
 
@@ -43,15 +44,14 @@ var QuantityNames = [Quantities]string{
 	"pollen_cells", "nest_nectar_kg", "super_nectar_kg", "nest_undrawn", "super_undrawn", "mites_per_100", "pollen_days",
 }
 
-// Of returns a quantity of a state on a mild day.
-func (s *State) Of(q Quantity, p *Parameters) float64 {
-	c := Condition{MeanC: mild}
-	s.tally()
-	return s.of(q, p, &c)
+// Of returns the quantity of a state on a mild day.
+func (q Quantity) Of(s *bees.State, p *bees.Parameters) float64 {
+	s.Tally()
+	return q.on(s, p, &bees.Condition{MeanC: mild})
 }
 
-// of returns a quantity of a state on a day of such conditions.
-func (s *State) of(q Quantity, p *Parameters, c *Condition) float64 {
+// on returns the quantity of a state on a day of such conditions.
+func (q Quantity) on(s *bees.State, p *bees.Parameters, c *bees.Condition) float64 {
 	switch q {
 	case OfStores:
 		return s.Stores()
@@ -66,13 +66,13 @@ func (s *State) of(q Quantity, p *Parameters, c *Condition) float64 {
 	case OfEggs:
 		return s.EggCount()
 	case OfLarvae:
-		return s.larvae
+		return s.LarvaCount()
 	case OfSealed:
-		return s.capped
+		return s.CappedCount()
 	case OfDrone:
-		return s.drone
+		return s.DroneCount()
 	case OfBrood:
-		return s.brood
+		return s.Brood()
 	case OfBees:
 		return s.Bees()
 	case OfFree:
@@ -82,7 +82,7 @@ func (s *State) of(q Quantity, p *Parameters, c *Condition) float64 {
 	case OfRoom:
 		return s.CombRoomKg(p)
 	case OfCrowding:
-		return s.crowding(p)
+		return s.Crowding(p)
 	case OfPollen:
 		return s.PollenCells
 	case OfNestNectar:
@@ -96,7 +96,7 @@ func (s *State) of(q Quantity, p *Parameters, c *Condition) float64 {
 	case OfMites:
 		return s.MitesPer100()
 	case OfPollenDays:
-		return s.pollenDays(p)
+		return s.PollenDays(p, inSeason)
 	}
 	return 0
 }
@@ -117,9 +117,9 @@ func newTracks(of []Quantity, days, members int) *tracks {
 	return &tracks{of: of, n: members, d: days, at: make([]float64, len(of)*days*members)}
 }
 
-func (t *tracks) take(day, m int, s *State, p *Parameters, c *Condition) {
+func (t *tracks) take(day, m int, s *bees.State, p *bees.Parameters, c *bees.Condition) {
 	for k, q := range t.of {
-		t.at[(k*t.d+day)*t.n+m] = s.of(q, p, c)
+		t.at[(k*t.d+day)*t.n+m] = q.on(s, p, c)
 	}
 }
 

@@ -3,6 +3,7 @@ package forecast
 import (
 	"math"
 
+	"kembo/core/bees"
 	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/season"
@@ -17,7 +18,7 @@ import (
 // It is a draw from the joint distribution given the brood, all as logarithms; more is this
 // member's brood against what was counted.
 func queenAndSeason(
-	e *colony.Estimate, p *Parameters, seasonDay int, more float64, z func(int) float64,
+	e *colony.Estimate, p *bees.Parameters, seasonDay int, more float64, z func(int) float64,
 ) (peak, ahead float64) {
 	queen := queenSD * z(forQueen)
 	says, off := queenSays(e, p, seasonDay, more)
@@ -48,7 +49,7 @@ func chanceOfNormal(z float64) float64 { return math.Erfc(-z/math.Sqrt2) / 2 }
 
 // queenSays returns the logarithm of what the brood of a look says she lays against what is
 // usual for the season, and how far that may be off; 0 where it says nothing.
-func queenSays(e *colony.Estimate, p *Parameters, seasonDay int, more float64) (says, off float64) {
+func queenSays(e *colony.Estimate, p *bees.Parameters, seasonDay int, more float64) (says, off float64) {
 	if !e.CombSeen() || e.NestDrawn <= 0 || curveOn(seasonDay) <= curveLeast {
 		return 0, 0
 	}
@@ -72,7 +73,7 @@ func queenSays(e *colony.Estimate, p *Parameters, seasonDay int, more float64) (
 // were laid, and how far that may be off. A queen is rated by the youngest stages: where
 // nothing is capped she has just begun, and three days of eggs are three days of laying, not
 // three weeks.
-func laidADay(e *colony.Estimate, p *Parameters) (aDay float64, days int, off float64) {
+func laidADay(e *colony.Estimate, p *bees.Parameters) (aDay float64, days int, off float64) {
 	young := e.Eggs + e.Larvae
 	q := e.Queen
 	begun := q.Looked && !q.Capped && !q.CappedUnlooked || e.Painted() && e.Capped < fewSealed

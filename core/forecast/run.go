@@ -3,6 +3,7 @@ package forecast
 import (
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/measure"
@@ -18,14 +19,14 @@ type Input struct {
 	Estimate   colony.Estimate
 	Ensemble   *Ensemble // what is believed on the day of the estimate; nil: drawn from the estimate alone
 	Excluder   bool
-	Changes    []Change // since the look
+	Changes    []bees.Change // since the look
 	Today      day.Day
 	Horizon    int       // days from today
 	Yard       *Yard     // from Estimate.Day or earlier, to Today+Horizon at least
 	ReserveKg  float64   // under which food counts as out, today
 	Reserves   []float64 // and on each day from today; nil: as today
 	Seed       uint64
-	Parameters Parameters
+	Parameters bees.Parameters
 	Pressure   Pressure
 	Supers     []float64  // cells of the supers, in the order in which they fill
 	Capped     float64    // share of a super at which it counts as capped; 0: the usual
@@ -54,8 +55,8 @@ type Result struct {
 
 	ends    [Runways][]float64
 	today   [Quantities][]float64
-	hazard  []float64 // by day and member: of a swarm, summed up to the end of the day
-	drives  []drive   // by day: summed up over the members to the end of the day
+	hazard  []float64    // by day and member: of a swarm, summed up to the end of the day
+	drives  []bees.Drive // by day: summed up over the members to the end of the day
 	pull    Drivers
 	members int
 	courses *tracks // of the quantities whose course was asked for
@@ -80,9 +81,7 @@ func Prepare(in Input) *Ready {
 	}
 	x.Move(&in.Parameters, in.Yard, in.Changes, in.Today)
 	for m := range x.States {
-		s := &x.States[m]
-		s.SwarmHazard, s.drive = 0, drive{}
-		s.starved, s.sickened, s.diedBefore = 0, 0, s.Ledger.BeesDied
+		x.States[m].Reset()
 	}
 	return &Ready{in, x, int(in.Today - in.Yard.From)}
 }
@@ -96,15 +95,15 @@ func Run(in Input) *Result { return Prepare(in).Run() }
 // Run runs the ensemble over the horizon, with changes made today or later. All
 // members meet the same days whatever is done, so that results differ by what
 // was done and by nothing else.
-func (y *Ready) Run(with ...Change) *Result { return y.run(len(y.x.States), y.in.Tracks, with) }
+func (y *Ready) Run(with ...bees.Change) *Result { return y.run(len(y.x.States), y.in.Tracks, with) }
 
 // Few runs the first n members without their courses, for a search; what is
 // shown is run with all.
-func (y *Ready) Few(n int, with ...Change) *Result {
+func (y *Ready) Few(n int, with ...bees.Change) *Result {
 	return y.run(min(n, len(y.x.States)), nil, with)
 }
 
-func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
+func (y *Ready) run(n int, of []Quantity, with []bees.Change) *Result {
 	in := &y.in
 	p := in.Parameters
 	r := &Result{Today: in.Today, Horizon: in.Horizon, members: n}
@@ -118,9 +117,9 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 	}
 	col := newColumns(r, n)
 	supers := y.superEnds(with, n)
-	r.hazard, r.drives = make([]float64, (in.Horizon+1)*n), make([]drive, in.Horizon+1)
+	r.hazard, r.drives = make([]float64, (in.Horizon+1)*n), make([]bees.Drive, in.Horizon+1)
 	with = inOrder(with)
-	lost, hungry := make([]Cause, n), make([]float64, n)
+	lost, hungry := make([]bees.Cause, n), make([]float64, n)
 	run := runner{p: &p, reserve: in.ReserveKg, reserves: in.Reserves}
 	if supers != nil {
 		run.supers = supers.ends
@@ -128,7 +127,7 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 	for m := range n {
 		cond := in.Yard.at(m)[y.first:]
 		run.s = y.x.States[m]
-		next := run.s.due(&p, with, 0, in.Today, m)
+		next := run.s.Due(&p, with, 0, in.Today, m)
 		col.take(m, &run.s, &p, &cond[0])
 		run.reset()
 		if supers != nil {
@@ -136,16 +135,16 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 		}
 		for i := range in.Horizon {
 			if next < len(with) {
-				next = run.s.due(&p, with, next, in.Today+day.Day(i), m)
+				next = run.s.Due(&p, with, next, in.Today+day.Day(i), m)
 			}
 			if tr != nil {
 				tr.take(i, m, &run.s, &p, &cond[i])
 			}
 			run.day(i, &cond[i])
 			r.hazard[(i+1)*n+m] = run.s.SwarmHazard
-			r.drives[i+1].add(&run.s.drive)
+			r.drives[i+1].Add(&run.s.Drive)
 			if i == 0 {
-				col.first(m, &run.before, run.s.roomKg(&p, &run.before))
+				col.first(m, &run.before, run.s.RoomKg(&p, &run.before))
 			}
 		}
 		if tr != nil {
@@ -154,7 +153,7 @@ func (y *Ready) run(n int, of []Quantity, with []Change) *Result {
 		for k := range r.ends {
 			r.ends[k][m] = run.end[k]
 		}
-		lost[m], hungry[m] = run.s.fate(), run.hungry
+		lost[m], hungry[m] = run.s.Fate(), run.hungry
 		supers.take(m)
 	}
 	r.Losses, r.LastFood = lossesOf(lost, in.Horizon), runwayOf(hungry)
@@ -204,13 +203,13 @@ func newColumns(r *Result, n int) *columns {
 	return &columns{r, cut(k), cut(k + 1), cut(k + 2)}
 }
 
-func (c *columns) take(m int, s *State, p *Parameters, on *Condition) {
+func (c *columns) take(m int, s *bees.State, p *bees.Parameters, on *bees.Condition) {
 	for q := range Quantities {
-		c.r.today[q][m] = s.of(q, p, on)
+		c.r.today[q][m] = q.on(s, p, on)
 	}
 }
 
-func (c *columns) first(m int, t *Today, roomKg float64) {
+func (c *columns) first(m int, t *bees.Today, roomKg float64) {
 	c.want[m], c.good[m], c.room[m] = t.WithRoom, t.GoodDay, roomKg
 }
 
@@ -238,7 +237,7 @@ type superRun struct {
 
 // superEnds returns nil where there are no supers to follow. Boxes that are put
 // on are filled last; where boxes come off, what is left fills as it stood.
-func (y *Ready) superEnds(with []Change, n int) *superRun {
+func (y *Ready) superEnds(with []bees.Change, n int) *superRun {
 	cells := slices.Clone(y.in.Supers)
 	for _, c := range with {
 		if c.SuperOut > 0 || c.SuperDrawnOut > 0 {

@@ -6,6 +6,7 @@ import (
 	"testing"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/day"
@@ -56,7 +57,7 @@ func nest(t testing.TB, supers int, superFull, upperHoney float64) colony.Estima
 func input(t testing.TB, e colony.Estimate) Input {
 	return Input{
 		Colony: "c", Estimate: e, Excluder: true, Today: e.Day, Horizon: 60, ReserveKg: ReserveSeasonKg, Seed: 1,
-		Parameters: Defaults(),
+		Parameters: bees.Defaults(),
 		Yard:       NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, e.Day, e.Day, 60, Members, 1),
 	}
 }
@@ -129,69 +130,13 @@ func TestMoreRoomNeverShortensTheStoreRunway(t *testing.T) {
 	base := Run(in)
 	last := base.Chance(Store, 14)
 	for n := 1; n <= 3; n++ {
-		if c := Prepare(in).Run(Change{
+		if c := Prepare(in).Run(bees.Change{
 			Day: in.Today, SuperDrawn: float64(n) * 44000, SuperKgPerCell: 0.00039,
 		}).Chance(Store, 14); c > last+0.02 {
 			t.Errorf("with %d supers more the chance of a full hive is %.2f, with one less %.2f", n, c, last)
 		} else {
 			last = c
 		}
-	}
-}
-
-// TestCohortsAgainstTheCalendar: worker 3 + 6 + 12 days, drone 24 (Winston
-// 1987, from memory).
-func TestCohortsAgainstTheCalendar(t *testing.T) {
-	p := Defaults()
-	s := usual()
-	s.Winter, s.House, s.PollenCells = 0, 20000, 20000
-	c := Condition{SeasonDay: 150, MeanC: 18}
-	s.Eggs[0], s.Drone[0], s.QueenPeak = 1000, 100, 0
-	for d := 1; d <= 24; d++ {
-		s.Step(&p, &c)
-		if d == 20 && s.Ledger.Emerged != 0 || d == 21 && s.Ledger.Emerged < 800 {
-			t.Errorf("day %d: %.0f workers emerged; all come out on day 21", d, s.Ledger.Emerged)
-		}
-		if d == 23 && s.Ledger.DroneEmerged != 0 || d == 24 && s.Ledger.DroneEmerged != 100 {
-			t.Errorf("day %d: %.0f drones emerged; all come out on day 24", d, s.Ledger.DroneEmerged)
-		}
-		if d == 4 && s.EggCount() != 0 || d == 3 && s.LarvaCount() == 0 {
-			t.Errorf("day %d: %.0f eggs, %.0f larvae; an egg hatches on day 3", d, s.EggCount(), s.LarvaCount())
-		}
-		if d == 9 && s.CappedCount() < 800 {
-			t.Errorf("day 9: %.0f capped, cells are capped on day 9", s.CappedCount())
-		}
-	}
-	// Fukuda and Sakagami 1968 (from memory): about 85 % from egg to adult.
-	if s.Ledger.Emerged < 840 || s.Ledger.Emerged > 860 {
-		t.Errorf("%.0f of 1,000 eggs became adults, want 850", s.Ledger.Emerged)
-	}
-}
-
-func TestTableHoldsEveryParameter(t *testing.T) {
-	v := reflect.ValueOf(Defaults())
-	rows := map[string]Row{}
-	for _, r := range Table() {
-		rows[r.Name] = r
-		if r.Source == "" || r.Unit == "" || r.Low >= r.High || r.Value < r.Low || r.Value > r.High {
-			t.Errorf("row %+v lacks source or unit, or lies outside its range", r)
-		}
-	}
-	for i := range v.NumField() {
-		name := v.Type().Field(i).Name
-		if r, ok := rows[name]; !ok || r.Value != v.Field(i).Float() {
-			t.Errorf("parameter %s = %v is not in the table with its value", name, v.Field(i).Float())
-		}
-	}
-	if len(rows) != v.NumField() {
-		t.Errorf("%d rows for %d parameters", len(rows), v.NumField())
-	}
-}
-
-func TestDailyStepDoesNotAllocate(t *testing.T) {
-	p, s, c := Defaults(), usual(), Condition{SeasonDay: 160, MeanC: 17, FlightHours: 7, Flow: 0.8, Pollen: 0.8}
-	if n := testing.AllocsPerRun(200, func() { s.Step(&p, &c) }); n != 0 {
-		t.Errorf("a day allocates %v times", n)
 	}
 }
 
@@ -219,7 +164,7 @@ func BenchmarkWhatIf(b *testing.B) {
 	y := Prepare(input(b, nest(b, 1, 0.4, 0.3)))
 	b.ReportAllocs()
 	for b.Loop() {
-		y.Run(Change{Day: y.in.Today, SuperDrawn: 44000, SuperKgPerCell: 0.00039})
+		y.Run(bees.Change{Day: y.in.Today, SuperDrawn: 44000, SuperKgPerCell: 0.00039})
 	}
 }
 
@@ -265,7 +210,7 @@ func TestHowManyMembers(t *testing.T) {
 			in.Seed = seed
 			in.Yard = NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, e.Day, e.Day, 60, n, seed)
 			y := Prepare(in)
-			base, with := y.Run(), y.Run(Change{Day: in.Today, SuperDrawn: 44000, SuperKgPerCell: 0.00039})
+			base, with := y.Run(), y.Run(bees.Change{Day: in.Today, SuperDrawn: 44000, SuperKgPerCell: 0.00039})
 			c = append(c, base.Chance(Store, 10))
 			g = append(g, base.Chance(Store, 10)-with.Chance(Store, 10))
 			l = append(l, min(60, days(base.Runway[Store].Likely)))
@@ -312,11 +257,11 @@ func TestSupersFillInTurn(t *testing.T) {
 	if a, b := days(r.Full[0].Likely), days(r.Full[1].Likely); a >= b {
 		t.Errorf("the first is full in %v d, the second in %v", a, b)
 	}
-	if d := Prepare(in).Run(Change{Day: in.Today, NoFlow: true}); d.Full[1].Likely != nil {
+	if d := Prepare(in).Run(bees.Change{Day: in.Today, NoFlow: true}); d.Full[1].Likely != nil {
 		t.Errorf("without a flow the second is full in %v d", *d.Full[1].Likely)
 	}
 	// One more put on fills last.
-	if m := Prepare(in).Run(Change{Day: in.Today, SuperDrawn: 44220, SuperKgPerCell: 0.00039}); len(m.Full) != 3 ||
+	if m := Prepare(in).Run(bees.Change{Day: in.Today, SuperDrawn: 44220, SuperKgPerCell: 0.00039}); len(m.Full) != 3 ||
 		days(m.Full[2].Likely) < days(m.Full[1].Likely) {
 		t.Errorf("with one more: %d supers told", len(m.Full))
 	}

@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/measure"
 )
 
@@ -49,15 +50,15 @@ func runwayOf(ends []float64) Runway {
 // runner moves one member over the horizon and notes where its runways end, at
 // what part of a day.
 type runner struct {
-	s        State
-	p        *Parameters
+	s        bees.State
+	p        *bees.Parameters
 	reserve  float64
 	reserves []float64 // by day; nil: the same on all
 	end      [Runways]float64
-	now      Today
-	before   Today   // how the day before ended
-	hungry   float64 // day on which they first go hungry
-	room     float64 // good days over the margin, when it was last asked
+	now      bees.Today
+	before   bees.Today // how the day before ended
+	hungry   float64    // day on which they first go hungry
+	room     float64    // good days over the margin, when it was last asked
 	supers   *superEnds
 }
 
@@ -65,7 +66,7 @@ func (r *runner) reset() {
 	for k := range r.end {
 		r.end[k] = math.Inf(1)
 	}
-	r.before = Today{Stores: r.s.Stores(), Laid: math.Inf(1)}
+	r.before = bees.Today{Stores: r.s.Stores(), Laid: math.Inf(1)}
 	r.room, r.hungry = math.Inf(1), math.Inf(1)
 	if r.before.Stores < r.reserve {
 		r.end[Food] = 0
@@ -82,10 +83,10 @@ func crossed(was, now float64) float64 {
 }
 
 // day does day i and asks of each runway whether it ends on it.
-func (r *runner) day(i int, c *Condition) {
+func (r *runner) day(i int, c *bees.Condition) {
 	was, t := &r.before, &r.now
-	*t = Today{}
-	r.s.step(r.p, c, t)
+	*t = bees.Today{}
+	r.s.Advance(r.p, c, t)
 	at := float64(i)
 	keep, kept := r.reserve, r.reserve
 	if r.reserves != nil {
@@ -103,12 +104,12 @@ func (r *runner) day(i int, c *Condition) {
 		}
 	}
 	// Below so few eggs a day it is the season that holds her, not room.
-	if share := 1 - r.p.LayShortfall; t.Laid < share*t.WithRoom && t.WithRoom > heldLeast && r.end[Lay] > at {
+	if share := 1 - r.p.LayShortfall; t.Laid < share*t.WithRoom && t.WithRoom > bees.HeldLeast && r.end[Lay] > at {
 		r.end[Lay] = at + crossed(was.Laid/was.WithRoom-share, t.Laid/t.WithRoom-share)
 	}
 	if t.GoodDay > flowLeast && r.end[Store] > at {
 		was := r.room
-		r.room = r.s.roomKg(r.p, t)/t.GoodDay - r.p.StoreMarginDays
+		r.room = r.s.RoomKg(r.p, t)/t.GoodDay - r.p.StoreMarginDays
 		if r.room < 0 {
 			r.end[Store] = at + crossed(was, r.room)
 		}
@@ -136,7 +137,6 @@ type superEnds struct {
 // Shares at which a super counts as full and, where the keeper has set nothing
 // else, as capped. Source: common practice; the corners are seldom filled.
 const (
-	fullShare   = 0.92
 	cappedUsual = 0.80
 )
 
@@ -161,17 +161,17 @@ func (e *superEnds) reset() {
 	}
 }
 
-func (e *superEnds) day(s *State, p *Parameters, at float64) {
+func (e *superEnds) day(s *bees.State, p *bees.Parameters, at float64) {
 	if e.nCap == len(e.cells) || s.SuperKgPerCell <= 0 {
 		return
 	}
 	used := (s.SuperHoney + p.NectarCells*s.SuperNectar) / s.SuperKgPerCell
-	for e.nFull < len(e.cells) && used >= fullShare*e.cells[e.nFull] {
+	for e.nFull < len(e.cells) && used >= bees.FullShare*e.cells[e.nFull] {
 		e.full[e.nFull] = at
 		e.nFull++
 	}
 	capped := s.SuperCapped / s.SuperKgPerCell
-	for e.nCap < e.nFull && capped >= e.share*fullShare*e.cells[e.nCap] {
+	for e.nCap < e.nFull && capped >= e.share*bees.FullShare*e.cells[e.nCap] {
 		e.capped[e.nCap] = at
 		e.nCap++
 	}

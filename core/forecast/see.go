@@ -1,6 +1,9 @@
 package forecast
 
-import "math"
+import (
+	"kembo/core/bees"
+	"math"
+)
 
 // surprise is how many standard deviations a look may lie from what was
 // expected before it is taken that something happened that the forecast does
@@ -27,7 +30,7 @@ const (
 	elements
 )
 
-func (s *State) element(k int) float64 {
+func element(s *bees.State, k int) float64 {
 	switch k {
 	case atNest:
 		return logOf(s.NestHoney+s.NestNectar, floorKg)
@@ -36,9 +39,9 @@ func (s *State) element(k int) float64 {
 	case atEggs:
 		return logOf(s.EggCount(), floorCells)
 	case atLarvae:
-		return logOf(s.larvae, floorCells)
+		return logOf(s.LarvaCount(), floorCells)
 	case atSealed:
-		return logOf(s.capped, floorCells)
+		return logOf(s.CappedCount(), floorCells)
 	case atBees:
 		return logOf(s.Bees(), floorCells)
 	case atPollen:
@@ -73,7 +76,7 @@ const (
 func logOf(v, floor float64) float64 { return math.Log(max(v, floor)) }
 
 // move multiplies an element by e^d.
-func (s *State) move(k int, d float64) {
+func moveBy(s *bees.State, k int, d float64) {
 	if d == 0 {
 		return
 	}
@@ -131,7 +134,7 @@ func (s *State) move(k int, d float64) {
 // It is the serial square-root form of the ensemble Kalman filter (Whitaker and
 // Hamill 2002, Mon. Weather Rev. 130:1913-1924, from memory), on logarithms,
 // with correlations that chance alone may make taken out.
-func (x *Ensemble) See(sights []Sight, p *Parameters) bool {
+func (x *Ensemble) See(sights []Sight, p *bees.Parameters) bool {
 	z := x.elements()
 	y := make([]float64, len(x.States))
 	for _, o := range sights {
@@ -164,7 +167,7 @@ func (x *Ensemble) elements() *matrix {
 	for k := range elements {
 		z.at[k], z.moved[k] = a[2*k*n:(2*k+1)*n], a[(2*k+1)*n:(2*k+2)*n]
 		for m := range x.States {
-			z.at[k][m] = x.States[m].element(k)
+			z.at[k][m] = element(&x.States[m], k)
 		}
 	}
 	return z
@@ -175,9 +178,9 @@ func (x *Ensemble) take(z *matrix) {
 	for m := range x.States {
 		s := &x.States[m]
 		for k := range elements {
-			s.move(k, z.moved[k][m])
+			moveBy(s, k, z.moved[k][m])
 		}
-		s.tally()
+		s.Tally()
 	}
 }
 
@@ -190,13 +193,13 @@ var told = map[Quantity][]int{
 
 // predict writes what each member makes of a quantity, as a logarithm, with what
 // has been moved so far.
-func (x *Ensemble) predict(y []float64, z *matrix, q Quantity, p *Parameters) {
+func (x *Ensemble) predict(y []float64, z *matrix, q Quantity, p *bees.Parameters) {
 	ks, ok := told[q]
 	switch {
 	case !ok: // not told by the elements; as the members stand
-		c := Condition{MeanC: mild}
+		c := bees.Condition{MeanC: mild}
 		for m := range y {
-			y[m] = logOf(x.States[m].of(q, p, &c), floor(q))
+			y[m] = logOf(q.on(&x.States[m], p, &c), floor(q))
 		}
 	case len(ks) == 1:
 		copy(y, z.at[ks[0]])

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/measure"
 )
 
@@ -38,7 +39,7 @@ const (
 // SeeMites brings the mites of all members into line with a count. What was believed, as a wide
 // lognormal, is weighed by how likely each level makes the count; members keep their order. All
 // else that they hold stays. Where a colony has no bees nothing changes.
-func (x *Ensemble) SeeMites(o MiteCount, p *Parameters) {
+func (x *Ensemble) SeeMites(o MiteCount, p *bees.Parameters) {
 	type place struct {
 		m   int
 		log float64
@@ -47,7 +48,7 @@ func (x *Ensemble) SeeMites(o MiteCount, p *Parameters) {
 	sum, squares := 0.0, 0.0
 	for m := range x.States {
 		s := &x.States[m]
-		if s.Bees() < leastAlive {
+		if s.Bees() < bees.LeastAlive {
 			continue
 		}
 		l := math.Log(max(s.MitesPer100(), levelLeast))
@@ -65,7 +66,7 @@ func (x *Ensemble) SeeMites(o MiteCount, p *Parameters) {
 	if s := &x.States[at[len(at)/2].m]; s.Mites.Riding > 0 {
 		total = s.AllMites() / s.MitesPer100()
 	} else {
-		total = s.Bees() / percent
+		total = s.Bees() / hundred
 	}
 	step := math.Log(levelMost/levelLeast) / levels
 	cdf := make([]float64, levels+1)
@@ -93,9 +94,9 @@ func (x *Ensemble) SeeMites(o MiteCount, p *Parameters) {
 		l := math.Log(levelLeast) + (float64(i)-1.0/2+(want-from)/max(cdf[i]-from, math.SmallestNonzeroFloat64))*step
 		s := &x.States[c.m]
 		if had := s.MitesPer100(); had > 0 {
-			s.scaleMites(math.Exp(l) / had)
+			s.ScaleMites(math.Exp(l) / had)
 		} else {
-			s.infest(p, math.Exp(l))
+			s.Infest(p, math.Exp(l))
 		}
 	}
 }
@@ -112,7 +113,10 @@ func (o MiteCount) logLikely(per100, total float64) float64 {
 	if found <= 0 {
 		found = 1
 	}
-	share := min(per100/percent*found, 1-1e-9)
+	share := min(per100/hundred*found, 1-1e-9)
 	k, n := float64(o.Mites), float64(o.Bees)
 	return (k*math.Log(share) + (n-k)*math.Log1p(-share)) / clumping
 }
+
+// hundred is the bees that mites are told on.
+const hundred = 100

@@ -4,6 +4,7 @@ import (
 	"math"
 	"testing"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 )
 
@@ -15,7 +16,7 @@ func drawnFrom(t testing.TB, e colony.Estimate) (*Ensemble, Input) {
 	return Draw(&e, &p, in.Yard, true, "c", Members, 1), in
 }
 
-func spreadOf(x *Ensemble, q Quantity, p *Parameters) (mean, sd float64) {
+func spreadOf(x *Ensemble, q Quantity, p *bees.Parameters) (mean, sd float64) {
 	v := x.Sample(q, p)
 	for i := range v {
 		v[i] = math.Log(v[i])

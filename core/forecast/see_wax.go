@@ -1,6 +1,7 @@
 package forecast
 
 import (
+	"kembo/core/bees"
 	"math"
 	"slices"
 )
@@ -17,7 +18,7 @@ const (
 
 // SeeWax weighs the members by whether fresh wax was seen, and draws them anew by that: those that
 // have little room come to more where it was, those that have plenty where it was not.
-func (x *Ensemble) SeeWax(seen bool, y *Yard, p *Parameters, name string, seed uint64) {
+func (x *Ensemble) SeeWax(seen bool, y *Yard, p *bees.Parameters, name string, seed uint64) {
 	at := int(x.Day - y.From)
 	if at < 0 || at >= len(y.Likely) || y.Likely[at].Flow < waxFromFlow {
 		return

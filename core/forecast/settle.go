@@ -3,6 +3,7 @@ package forecast
 import (
 	"math"
 
+	"kembo/core/bees"
 	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/measure"
@@ -10,7 +11,7 @@ import (
 
 // Settle holds the members to the comb that the hive has, as an estimate knows
 // it, and to what it found of a queen.
-func (x *Ensemble) Settle(e *colony.Estimate, p *Parameters, excluder bool, name string, seed uint64) {
+func (x *Ensemble) Settle(e *colony.Estimate, p *bees.Parameters, excluder bool, name string, seed uint64) {
 	x.Begin()
 	h := hashName(name)
 	shape := colony.ShapeOf(e.Stack)
@@ -21,24 +22,19 @@ func (x *Ensemble) Settle(e *colony.Estimate, p *Parameters, excluder bool, name
 		s.UnderDrawn, s.UnderUndrawn = 0, 0
 		s.NestKgPerCell, s.SuperKgPerCell = max(e.NestKgPerCell, leastKgPerCell), e.SuperKgPerCell
 		s.Lid, s.Low, s.Near, s.Excluder = shape.Lid, shape.Low, shape.Near, excluder
-		if s.Warmed = 0; e.Stack.OverScreen {
-			s.Warmed = screenWarmth
-		}
-		if s.Snug = 0; e.Stack.Insulation.On {
-			s.Snug = insulationSaves
-		}
+		s.Shelter(e.Stack.OverScreen, e.Stack.Insulation.On)
 		if s.SuperDrawn <= 0 {
 			s.SuperHoney, s.SuperNectar, s.SuperCapped = 0, 0, 0
 		}
 		s.SuperAccess = max(access(s, p), min(s.SuperAccess, 1))
 		if e.Queen.Looked && e.Queen.Day == e.Day {
-			s.unlaid(e.Queen)
-			s.requeen(e, p, h, m, seed)
+			unlaid(s, e.Queen)
+			requeen(s, e, p, h, m, seed)
 		}
-		s.tally()
-		s.hold(p)
-		s.tally()
-		s.Reach = s.withinReach(p)
+		s.Tally()
+		s.Hold(p)
+		s.Tally()
+		s.Reach = s.WithinReach(p)
 	}
 }
 
@@ -71,16 +67,16 @@ func (x *Ensemble) Drift(y *Yard, days int, name string, seed uint64) {
 		back := math.Exp(-float64(days) / seasonForgets)
 		s.Ahead = back*s.Ahead + math.Sqrt(1-back*back)*off*normal(seed, h, m, int(x.Day), forSeason)
 		z := func(k int) float64 { return unseen * normal(seed, h, m, int(x.Day), forUnseen+k) }
-		s.move(atNest, z(atNest))
-		s.move(atSuper, z(atSuper))
-		s.move(atBees, z(atBees))
+		moveBy(s, atNest, z(atNest))
+		moveBy(s, atSuper, z(atSuper))
+		moveBy(s, atBees, z(atBees))
 		// A queen lays now more, now less; what she has laid goes with her.
 		queen := queenDrifts / unseenADay * z(atQueen)
-		s.move(atQueen, queen)
+		moveBy(s, atQueen, queen)
 		for k := atEggs; k <= atSealed; k++ {
-			s.move(k, queen+z(k))
+			moveBy(s, k, queen+z(k))
 		}
-		s.tally()
+		s.Tally()
 	}
 }
 
@@ -94,11 +90,11 @@ const (
 
 // Foresee returns the 80 % range of what a sight may say, with its own spread,
 // as the ensemble holds it.
-func (x *Ensemble) Foresee(o Sight, p *Parameters) measure.Range {
+func (x *Ensemble) Foresee(o Sight, p *bees.Parameters) measure.Range {
 	y := make([]float64, len(x.States))
-	c := Condition{MeanC: mild}
+	c := bees.Condition{MeanC: mild}
 	for m := range x.States {
-		y[m] = logOf(x.States[m].of(o.Of, p, &c), floor(o.Of))
+		y[m] = logOf(o.Of.on(&x.States[m], p, &c), floor(o.Of))
 	}
 	// By quantiles: a few members without a queen would spoil the moments.
 	mid := Middle(y)
@@ -110,27 +106,27 @@ func (x *Ensemble) Foresee(o Sight, p *Parameters) measure.Range {
 
 // KeepPace takes over what another ensemble has learnt of the colony's pace, its yard's flow, its
 // mites and its queen's years.
-func (x *Ensemble) KeepPace(from *Ensemble, p *Parameters) {
+func (x *Ensemble) KeepPace(from *Ensemble, p *bees.Parameters) {
 	for m := range x.States {
 		s, o := &x.States[m], &from.States[m]
 		s.IntakeFactor, s.FlowFactor, s.EatFactor, s.DeathFactor = o.IntakeFactor, o.FlowFactor, o.EatFactor, o.DeathFactor
 		s.Ahead = o.Ahead
 		s.WinterFactor, s.Mites.Luck, s.FailsIn, s.Heirless = o.WinterFactor, o.Mites.Luck, o.FailsIn, o.Heirless
-		s.infest(p, o.MitesPer100())
+		s.Infest(p, o.MitesPer100())
 	}
 }
 
 // Requeen says anew which members have a laying queen, by what was found since.
-func (x *Ensemble) Requeen(e *colony.Estimate, p *Parameters, name string, seed uint64) {
+func (x *Ensemble) Requeen(e *colony.Estimate, p *bees.Parameters, name string, seed uint64) {
 	h := hashName(name)
 	for m := range x.States {
-		x.States[m].requeen(e, p, h, m, seed)
+		requeen(&x.States[m], e, p, h, m, seed)
 	}
 }
 
 // unlaid takes out the stages that a look for a queen did not find: with no eggs
 // seen there are none.
-func (s *State) unlaid(q colony.QueenEvidence) {
+func unlaid(s *bees.State, q colony.QueenEvidence) {
 	if q.Eggs || q.EggsUnlooked {
 		return
 	}

@@ -53,14 +53,6 @@ func Spreads() []SpreadRow {
 		{"wetCoolerC", "°C by which a wet day of summer is cooler; in winter it is milder", wetCoolerC, common},
 		{"seaSwingC", "swing of the year, °C, under which a climate is of the sea", seaSwingC, common},
 		{"wetFromMM", "mm from which a day counts as wet", wetFromMM, "usual in climatology (WMO), from memory"},
-		{
-			"newFound", "power of the share of old comb above, for what of a new box is found at once", newFound,
-			"none; guess",
-		},
-		{
-			"screenWarmth", "share of its heating that a colony below a double screen does for the one above",
-			screenWarmth, "none; guess",
-		},
 		{"unseenADay", "what no forecast sees coming, a day", unseenADay, guess},
 		{"queenDrifts", "a queen's laying, a day", queenDrifts, guess},
 		{

@@ -3,6 +3,7 @@ package forecast
 import (
 	"math"
 
+	"kembo/core/bees"
 	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/season"
@@ -29,8 +30,8 @@ const (
 // of its spread, then held to the comb that is there. So free cells, a small
 // difference of large numbers, get the wide range they deserve.
 func draw(
-	e *colony.Estimate, p *Parameters, excluder bool, seasonDay int, h uint64, m, n int, seed uint64,
-) State {
+	e *colony.Estimate, p *bees.Parameters, excluder bool, seasonDay int, h uint64, m, n int, seed uint64,
+) bees.State {
 	z := func(purpose int) float64 { return stratified(seed, h, m, n, purpose) }
 	off := func(s float64, purpose int) float64 { return math.Exp(s * z(purpose)) }
 
@@ -47,7 +48,7 @@ func draw(
 	super := eye * math.Exp(e.Spread.Super*(SameEye*z(forStores)+math.Sqrt(1-SameEye*SameEye)*z(forSuper)))
 	nectar := off(nectarSD, forNectar)
 
-	s := State{
+	s := bees.State{
 		PollenCells:   e.Pollen*off(e.Spread.Pollen, forPollen) + coarseCells*uniform(seed, h, m, 0, forPollenLeft),
 		NestHoney:     e.NestHoney * stores,
 		NestNectar:    e.NestNectar * stores * nectar,
@@ -69,14 +70,14 @@ func draw(
 	s.QueenPeak, s.Ahead = queenAndSeason(e, p, seasonDay, counted, z)
 	seasonDay += int(math.Round(s.Ahead))
 	if e.CombSeen() {
-		s.asCounted(e, p, stages, counted, z, seasonDay)
+		asCounted(&s, e, p, stages, counted, z, seasonDay)
 	} else {
-		s.asUsual(e, p, z, seasonDay)
+		asUsual(&s, e, p, z, seasonDay)
 	}
 	for i := range s.Drone {
 		s.Drone[i] = e.Drone * drones / brood.DroneDays
 	}
-	if !timeOf(seasonDay).out { // as many as emerge and die
+	if !season.DronesOut.Holds(seasonDay) { // as many as emerge and die
 		s.Drones = e.Drone * drones / brood.DroneDays / p.DroneDeath
 	}
 	// Of what is open, part is ripe: see hive.NectarFill.
@@ -84,35 +85,30 @@ func draw(
 	s.SuperNectar, s.SuperHoney = s.SuperNectar-ripe, s.SuperHoney+ripe
 	ripe = s.NestNectar * ripeOpen
 	s.NestNectar, s.NestHoney = s.NestNectar-ripe, s.NestHoney+ripe
-	s.requeen(e, p, h, m, seed)
-	bees := e.Bees * eye * off(e.Spread.Bees, forBees)
+	requeen(&s, e, p, h, m, seed)
+	adults := e.Bees * eye * off(e.Spread.Bees, forBees)
 	winter := season.WinterBees.On(float64(seasonDay))
-	s.Winter = bees * winter
+	s.Winter = adults * winter
 	house := nurseShare * off(housesSD, forHouse)
 	house = min(house, housesMost)
-	s.House = bees * (1 - winter) * house
-	s.Foragers = bees * (1 - winter) * (1 - house)
+	s.House = adults * (1 - winter) * house
+	s.Foragers = adults * (1 - winter) * (1 - house)
 	if s.NestDrawn < bareNest*(s.NestDrawn+s.NestUndrawn) { // a swarm: what it has, it brought in its crops
-		s.Crops = cropsHoldMg * 1e-6 * s.Bees()
+		s.FillCrops()
 	}
 	s.SuperAccess = access(&s, p)
-	if e.Stack.OverScreen {
-		s.Warmed = screenWarmth
-	}
-	if e.Stack.Insulation.On {
-		s.Snug = insulationSaves
-	}
+	s.Shelter(e.Stack.OverScreen, e.Stack.Insulation.On)
 	shape := colony.ShapeOf(e.Stack)
 	s.Lid, s.Low, s.Near = shape.Lid, shape.Low, shape.Near
-	s.tally()
+	s.Tally()
 	if e.CombSeen() {
-		s.reconcile(e, p, z)
+		reconcile(&s, e, p, z)
 	}
-	s.hold(p)
-	s.Reach = s.withinReach(p)
-	s.infest(p, season.UsualMites.On(float64(seasonDay))*off(mitesSD, forMites))
+	s.Hold(p)
+	s.Reach = s.WithinReach(p)
+	s.Infest(p, season.UsualMites.On(float64(seasonDay))*off(mitesSD, forMites))
 	s.Mites.Luck = chanceOfNormal(z(forLuck))
-	s.FailsIn = p.failsIn(chanceOfNormal(z(forFailing)))
+	s.FailsIn = p.FailsIn(chanceOfNormal(z(forFailing)))
 	s.Heirless = chanceOfNormal(z(forHeir)) > p.Mates
 	return s
 }
@@ -124,49 +120,12 @@ const mitesSD = 0.8
 const bareNest = 0.1
 
 // access is how far supers that hold something are in use.
-func access(s *State, p *Parameters) float64 {
+func access(s *bees.State, p *bees.Parameters) float64 {
 	if s.SuperDrawn <= 0 {
 		return 0
 	}
 	full := (s.SuperHoney + p.NectarCells*s.SuperNectar) / (s.SuperDrawn * s.SuperKgPerCell)
 	return min(1, fullInUse*full)
-}
-
-// hold scales stores down until they fit the comb beside brood and pollen.
-func (s *State) hold(p *Parameters) {
-	fixed := s.Brood() + droneCells*s.DroneCount()
-	if over := fixed / max(s.NestDrawn, 1); over > 1 {
-		for i := range s.Eggs {
-			s.Eggs[i] /= over
-		}
-		for i := range s.Larvae {
-			s.Larvae[i] /= over
-		}
-		for i := range s.Capped {
-			s.Capped[i] /= over
-		}
-		for i := range s.Drone {
-			s.Drone[i] /= over
-		}
-		fixed = s.NestDrawn
-		s.tally()
-	}
-	rest := s.NestDrawn - fixed
-	stored := s.PollenCells + (s.NestHoney+p.NectarCells*s.NestNectar)/s.NestKgPerCell
-	if stored > rest && stored > 0 {
-		f := rest / stored
-		s.PollenCells *= f
-		s.NestHoney *= f
-		s.NestNectar *= f
-	}
-	if s.SuperDrawn > 0 {
-		used := (s.SuperHoney + p.NectarCells*s.SuperNectar) / s.SuperKgPerCell
-		if used > s.SuperDrawn {
-			s.SuperHoney *= s.SuperDrawn / used
-			s.SuperCapped *= s.SuperDrawn / used
-			s.SuperNectar *= s.SuperDrawn / used
-		}
-	}
 }
 
 // Of the spread of eggs, that of larvae and of capped brood; how many of the bees
@@ -183,7 +142,7 @@ const (
 // when another is to lay, by what was found: in cells, by how long ago the
 // youngest brood was laid. Source: the calendar is Winston's (1987, from
 // memory); the chances of a mated queen are common practice.
-func (s *State) requeen(e *colony.Estimate, p *Parameters, h uint64, m int, seed uint64) {
+func requeen(s *bees.State, e *colony.Estimate, p *bees.Parameters, h uint64, m int, seed uint64) {
 	q := e.Queen
 	at := int(e.Day)
 	if uniform(seed, h, m, at, forQueenThere) <= q.QueenChance() {

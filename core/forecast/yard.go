@@ -3,6 +3,7 @@ package forecast
 import (
 	"math"
 
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/measure"
 	"kembo/core/season"
@@ -46,11 +47,11 @@ type Yard struct {
 	From    day.Day
 	Days    int
 	Members int
-	Likely  []Condition
-	drawn   []Condition // member*Days + day
-	level   []float64   // of the flow, by member
-	z       []float64   // its standard deviates
-	key     uint64      // of its draws
+	Likely  []bees.Condition
+	drawn   []bees.Condition // member*Days + day
+	level   []float64        // of the flow, by member
+	z       []float64        // its standard deviates
+	key     uint64           // of its draws
 }
 
 // Level is how strong a yard's flow runs against its calendar: the mean and the
@@ -71,8 +72,8 @@ func (y *Yard) Level(m int) float64 { return y.level[m] }
 // ahead, and days that nobody has told of are drawn.
 func NewYard(site Site, from, today day.Day, days, members int, seed uint64) *Yard {
 	y := &Yard{
-		From: from, Days: days, Members: members, Likely: make([]Condition, days),
-		drawn: make([]Condition, days*members),
+		From: from, Days: days, Members: members, Likely: make([]bees.Condition, days),
+		drawn: make([]bees.Condition, days*members),
 	}
 	offers := y.daysOf(site, today, window)
 	name := hashName(site.Yard)
@@ -147,7 +148,7 @@ func (y *Yard) daysOf(site Site, today day.Day, before int) []offered {
 
 // Met writes the warmth and the flight hours that a day is known to have had, for
 // all members.
-func (y *Yard) Met(i int, c Condition) {
+func (y *Yard) Met(i int, c bees.Condition) {
 	y.Likely[i].MeanC, y.Likely[i].FlightHours = c.MeanC, c.FlightHours
 	for m := range y.Members {
 		d := &y.drawn[m*y.Days+i]
@@ -156,10 +157,12 @@ func (y *Yard) Met(i int, c Condition) {
 }
 
 // ConditionOf returns what a day of known weather offers in a climate on a season day.
-func ConditionOf(bloom []season.Bloom, c season.Climate, w season.Weather, seasonDay int) Condition {
+func ConditionOf(bloom []season.Bloom, c season.Climate, w season.Weather, seasonDay int) bees.Condition {
 	flow, pollen := season.Intensity(bloom, seasonDay)
-	return Condition{seasonDay, w.MeanC(), w.Flight(c.DaylightH(seasonDay)), flow * w.Nectar(), pollen}
+	return bees.Condition{
+		SeasonDay: seasonDay, MeanC: w.MeanC(), FlightHours: w.Flight(c.DaylightH(seasonDay)), Flow: flow * w.Nectar(), Pollen: pollen,
+	}
 }
 
 // at returns the conditions of member m from day index i on.
-func (y *Yard) at(m int) []Condition { return y.drawn[m*y.Days : (m+1)*y.Days] }
+func (y *Yard) at(m int) []bees.Condition { return y.drawn[m*y.Days : (m+1)*y.Days] }

@@ -3,8 +3,8 @@ package history
 import (
 	"fmt"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
-	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/moves"
 	"kembo/core/queen"
@@ -63,7 +63,7 @@ const (
 
 // estimate returns what is believed of a hive that began so; ok is false where it
 // takes a look. The hive stands as it was set up, with empty comb or foundation.
-func (b Began) estimate(e Entry, st hive.Stack) (est colony.Estimate, change forecast.Change, ok bool, err error) {
+func (b Began) estimate(e Entry, st hive.Stack) (est colony.Estimate, change bees.Change, ok bool, err error) {
 	change.Day = e.Day
 	est = colony.Estimate{
 		Day: e.Day, Seen: e.Day, Stack: st.Clone(), Depth: "hiving", BeesFrom: colony.Measured, Stages: true,

@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -82,7 +83,7 @@ func (w *walker) follow(x *forecast.Ensemble, to day.Day) {
 	}
 }
 
-func (w *walker) move(x *forecast.Ensemble, y *forecast.Yard, p *forecast.Parameters, to day.Day) {
+func (w *walker) move(x *forecast.Ensemble, y *forecast.Yard, p *bees.Parameters, to day.Day) {
 	if to > x.Day {
 		days := int(to - x.Day)
 		x.Move(p, y, w.Changes, to)

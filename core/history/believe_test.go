@@ -4,6 +4,7 @@ import (
 	"strings"
 	"testing"
 
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
@@ -36,7 +37,7 @@ func TestLooksAreHeldAgainstTheirForecast(t *testing.T) {
 	// What was forecast, found: it holds.
 	x := b.Ensemble.Clone()
 	y := forecast.NewYard(g.Site, d0, d0+12, 13, forecast.Members, g.Seed)
-	p := forecast.Defaults()
+	p := bees.Defaults()
 	x.Move(&p, y, nil, d0+12)
 	brood := forecast.Middle(x.Sample(forecast.OfBrood, &p)).Likely / 6900
 	kg := forecast.Middle(x.Sample(forecast.OfNestStores, &p)).Likely / 2.69
@@ -76,9 +77,9 @@ func TestASwarmIsASurprise(t *testing.T) {
 		!strings.Contains(said[0], "swarm") {
 		t.Errorf("it is told as %q", said[0])
 	}
-	p := forecast.Defaults()
-	if bees := forecast.Middle(b.Ensemble.Sample(forecast.OfBees, &p)); bees.Likely > 1.4*1.5*2430 {
-		t.Errorf("%.0f bees are believed where 1.5 seams were seen", bees.Likely)
+	p := bees.Defaults()
+	if adults := forecast.Middle(b.Ensemble.Sample(forecast.OfBees, &p)); adults.Likely > 1.4*1.5*2430 {
+		t.Errorf("%.0f bees are believed where 1.5 seams were seen", adults.Likely)
 	}
 }
 
@@ -87,7 +88,7 @@ func TestASwarmIsASurprise(t *testing.T) {
 func TestAScaleTeachesThePace(t *testing.T) {
 	g := ground(t)
 	var pace, stores [2]float64
-	p := forecast.Defaults()
+	p := bees.Defaults()
 	for k, kg := range []float64{0.1, 1.2} {
 		g.Gains, g.To = nil, d0+13
 		for i := range 12 {
@@ -184,7 +185,7 @@ func TestAHarvestIsNoSurprise(t *testing.T) {
 	if n, m := len(before.Tests), len(b.Tests); m > n+1 {
 		t.Errorf("%d tests after the look, %d after the weighing", n, m)
 	}
-	p := forecast.Defaults()
+	p := bees.Defaults()
 	if left := forecast.Middle(b.Ensemble.Sample(forecast.OfStores, &p)).Likely; left > 13 {
 		t.Errorf("%.1f kg are believed where two full supers came off and 8 kg stayed", left)
 	}
@@ -210,7 +211,7 @@ func TestWhatWasNotFoundIsNotThere(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	p := forecast.Defaults()
+	p := bees.Defaults()
 	for _, q := range []forecast.Quantity{forecast.OfEggs, forecast.OfLarvae} {
 		if r := forecast.Middle(b.Ensemble.Sample(q, &p)); r.High > 1 {
 			t.Errorf("%s: %+v where none were found", forecast.QuantityNames[q], r)
@@ -229,7 +230,7 @@ func TestFreshWaxSpeaksOfRoom(t *testing.T) {
 		if err != nil {
 			t.Fatal(err)
 		}
-		p := forecast.Defaults()
+		p := bees.Defaults()
 		return forecast.Middle(b.Ensemble.Sample(forecast.OfRoom, &p)).Likely
 	}
 	const inFlow = 14

@@ -4,6 +4,7 @@ import (
 	"math"
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/measure"
@@ -20,7 +21,7 @@ type Compared struct {
 // Compare reads a log and returns, of every look after the first, what it tests.
 func Compare(entries []Entry, g Ground) ([]Compared, error) {
 	var out []Compared
-	w := walker{ground: g, parameters: forecast.Defaults()}
+	w := walker{ground: g, parameters: bees.Defaults()}
 	var before Believed
 	var fresh *forecast.Ensemble // on the morning of the last look
 	looks := 0

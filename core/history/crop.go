@@ -1,8 +1,8 @@
 package history
 
 import (
+	"kembo/core/bees"
 	"kembo/core/day"
-	"kembo/core/forecast"
 	"kembo/core/moves"
 	"slices"
 )
@@ -22,7 +22,7 @@ type Crop struct {
 
 // crop notes what a harvest brought; the hive stood as before, and c is what it was to
 // the forecast.
-func (w *walker) crop(e Entry, before moves.Hive, c forecast.Change) {
+func (w *walker) crop(e Entry, before moves.Hive, c bees.Change) {
 	out := Crop{Day: e.Day, Entry: e.ID}
 	var boxes, frames []string
 	switch a := e.Act().(type) {
@@ -53,7 +53,7 @@ func (w *walker) crop(e Entry, before moves.Hive, c forecast.Change) {
 
 // taken is the honey that a change takes out of the hive, kg, as far as is known: by
 // the forecast since the last look or, where there is none, by that look.
-func (w *walker) taken(before moves.Hive, c forecast.Change) float64 {
+func (w *walker) taken(before moves.Hive, c bees.Change) float64 {
 	p := w.given(c)
 	if len(p) == 0 {
 		kg := 0.0

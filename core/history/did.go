@@ -1,13 +1,13 @@
 package history
 
 import (
-	"kembo/core/forecast"
+	"kembo/core/bees"
 	"kembo/core/hive"
 	"kembo/core/moves"
 )
 
 // did notes what an act did to the hive, which stood as before.
-func (w *walker) did(e Entry, before, after moves.Hive, c forecast.Change) {
+func (w *walker) did(e Entry, before, after moves.Hive, c bees.Change) {
 	w.carried(e, before.Stack, after.Stack)
 	for _, box := range after.Stack.Boxes {
 		for _, f := range box.Frames {

@@ -1,9 +1,9 @@
 package history
 
 import (
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
-	"kembo/core/forecast"
 	"kembo/core/look"
 )
 
@@ -11,7 +11,7 @@ import (
 // log amounts to; nil where there is nothing to carry. The day is not before the
 // last entry's.
 func (b Believed) ExpectedOn(on day.Day, g Ground) *colony.Expected {
-	w := walker{Believed: b, ground: g, parameters: forecast.Defaults(), last: on}
+	w := walker{Believed: b, ground: g, parameters: bees.Defaults(), last: on}
 	return w.expect(on)
 }
 

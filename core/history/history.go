@@ -8,6 +8,7 @@ import (
 	"fmt"
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -23,7 +24,7 @@ import (
 type Believed struct {
 	Stack        hive.Stack
 	Estimate     *colony.Estimate // nil: never looked at
-	Changes      []forecast.Change
+	Changes      []bees.Change
 	Health       colony.Health
 	HealthDay    day.Day
 	CellCheck    colony.CellCheck
@@ -168,7 +169,7 @@ func Fold(entries []Entry, g Ground) (Believed, error) {
 // Walk is Fold that also shows what is believed after each entry that stands,
 // in one pass, so that a log of many years costs what its length does.
 func Walk(entries []Entry, g Ground, after func(Entry, Believed)) (Believed, error) {
-	w := walker{ground: g, parameters: forecast.Defaults()}
+	w := walker{ground: g, parameters: bees.Defaults()}
 	if err := w.walk(entries, func(e Entry) bool { after(e, w.Believed); return true }); err != nil {
 		return w.Believed, err
 	}
@@ -183,7 +184,7 @@ func Walk(entries []Entry, g Ground, after func(Entry, Believed)) (Believed, err
 // Questions returns what should be asked about the look of an entry, read
 // against the entries before it.
 func Questions(entries []Entry, id string, g Ground) ([]look.Question, error) {
-	w := walker{ground: g, ask: id, parameters: forecast.Defaults()}
+	w := walker{ground: g, ask: id, parameters: bees.Defaults()}
 	err := w.walk(entries, func(e Entry) bool { return e.ID != id })
 	return w.asked, err
 }
@@ -216,7 +217,7 @@ type walker struct {
 	before, ahead *forecast.Ensemble
 	countedBefore int              // counts of mites that what was expected of the last look already holds
 	sights        []forecast.Sight // of the last look that tested a forecast
-	parameters    forecast.Parameters
+	parameters    bees.Parameters
 }
 
 // take takes an entry in that is no act; acts are done to the hives of a company.
@@ -254,7 +255,7 @@ func (w *walker) finish() {
 
 // change notes what was done since the last look; before the first look there
 // is nothing for it to change.
-func (w *walker) change(c forecast.Change) {
+func (w *walker) change(c bees.Change) {
 	if w.Estimate != nil {
 		w.Changes = append(w.Changes, c)
 	}

@@ -9,6 +9,7 @@ import (
 	"testing"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -434,8 +435,8 @@ func TestArrangedAnew(t *testing.T) {
 			b.Stack.Boxes[2].ID, b.Stack.ExcluderAbove, b.Stack.OverScreen,
 		)
 	}
-	if c := b.Changes[len(b.Changes)-1]; !c.Turned || c.Low == 0 || c.Excluder != forecast.Off ||
-		c.Screen != forecast.On {
+	if c := b.Changes[len(b.Changes)-1]; !c.Turned || c.Low == 0 || c.Excluder != bees.Off ||
+		c.Screen != bees.On {
 		t.Errorf("the forecast is told %+v", c)
 	}
 	far := 7

@@ -7,6 +7,7 @@ import (
 	"slices"
 	"testing"
 
+	"kembo/core/bees"
 	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/day"
@@ -242,7 +243,7 @@ func (a *apiary) laysOn(id string, on day.Day) float64 {
 func (a *apiary) ensemble(id string, on day.Day) *forecast.Ensemble {
 	a.t.Helper()
 	b := a.believed(id)
-	p := forecast.Defaults()
+	p := bees.Defaults()
 	x := b.Ensemble
 	if x == nil {
 		e := *b.Estimate
@@ -300,21 +301,21 @@ func TestAPackageLaysWhenSheIsOut(t *testing.T) {
 	if early, late := a.laysOn("A", d0+3), a.laysOn("A", d0+12); early > 0 || late < 1 {
 		t.Errorf("she lays in %.2f on day 3, %.2f on day 12", early, late)
 	}
-	mean := func(on day.Day, of func(*forecast.State) float64) float64 {
+	mean := func(on day.Day, of func(*bees.State) float64) float64 {
 		sum, x := 0.0, a.ensemble("A", on)
 		for i := range x.States {
 			sum += of(&x.States[i])
 		}
 		return sum / float64(len(x.States))
 	}
-	bees := func(on day.Day) float64 { return mean(on, (*forecast.State).Bees) }
-	if b := bees(d0); b < 10000 || b > 13000 { // 1.5 kg at 7,700 to a kilogram
+	adults := func(on day.Day) float64 { return mean(on, (*bees.State).Bees) }
+	if b := adults(d0); b < 10000 || b > 13000 { // 1.5 kg at 7,700 to a kilogram
 		t.Errorf("1.5 kg are %.0f bees", b)
 	}
-	if !(bees(d0+brood.WorkerDays) < bees(d0+7) && bees(d0+7) < bees(d0)) {
-		t.Errorf("bees: %.0f, %.0f after a week, %.0f after three", bees(d0), bees(d0+7), bees(d0+21))
+	if !(adults(d0+brood.WorkerDays) < adults(d0+7) && adults(d0+7) < adults(d0)) {
+		t.Errorf("bees: %.0f, %.0f after a week, %.0f after three", adults(d0), adults(d0+7), adults(d0+21))
 	}
-	if b := mean(d0+4, (*forecast.State).Brood); b > 0 {
+	if b := mean(d0+4, (*bees.State).Brood); b > 0 {
 		t.Errorf("%.0f cells of brood on day 4", b)
 	}
 }

@@ -3,6 +3,7 @@ package history_test
 import (
 	"testing"
 
+	"kembo/core/bees"
 	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/measure"
@@ -17,7 +18,7 @@ func mitesOn(t *testing.T, on int, entries ...history.Entry) measure.Range {
 	if err != nil || b.Ensemble == nil {
 		t.Fatal(err)
 	}
-	p := forecast.Defaults()
+	p := bees.Defaults()
 	y := forecast.NewYard(g.Site, d0, d0, on+2, forecast.Members, g.Seed)
 	x := b.Ensemble.Clone()
 	x.Move(&p, y, b.Changes, d0+dayOf(on))
@@ -93,7 +94,7 @@ func TestACountOnTheDayOfALookIsNotLost(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	p := forecast.Defaults()
+	p := bees.Defaults()
 	if got := forecast.Middle(b.Ensemble.Sample(forecast.OfMites, &p)); got.Likely < 5 {
 		t.Errorf("counted before the first look of its day: %.2f per hundred", got)
 	}

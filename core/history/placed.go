@@ -1,7 +1,7 @@
 package history
 
 import (
-	"kembo/core/forecast"
+	"kembo/core/bees"
 	"kembo/core/moves"
 )
 
@@ -21,7 +21,7 @@ const movedLoses = 0.05
 // entries.
 func (p *Placed) apply(w *walker, e Entry) error {
 	if p.Yard != "" && w.Estimate != nil && e.Day > w.Estimate.Day {
-		w.change(forecast.Change{Day: e.Day, ForagersLost: movedLoses})
+		w.change(bees.Change{Day: e.Day, ForagersLost: movedLoses})
 	}
 	return nil
 }

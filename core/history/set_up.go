@@ -1,7 +1,7 @@
 package history
 
 import (
-	"kembo/core/forecast"
+	"kembo/core/bees"
 	"kembo/core/hive"
 	"kembo/core/moves"
 	"kembo/core/queen"
@@ -48,7 +48,7 @@ func (s *StackSet) apply(b *walker, e Entry) error {
 	if ok {
 		b.Estimate, b.Changes = &est, nil
 		if !change.Nothing() {
-			b.Changes = []forecast.Change{change}
+			b.Changes = []bees.Change{change}
 		}
 	}
 	return nil

@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/hive"
@@ -247,7 +248,7 @@ func (c *company) cross(e Entry, a moves.Act, d moves.Done) {
 	change := d.Changes[d.To]
 	change.Day = e.Day
 	giver := c.walkers[d.From]
-	var in forecast.Parcel
+	var in bees.Parcel
 	if giver != nil {
 		in = giver.given(d.Changes[d.From])
 		taker.inherit(giver, taker.Stack, d.Hives.At(d.To).Stack, e.Day)
@@ -335,7 +336,7 @@ func (b Believed) Hive(colony string) moves.Hive {
 
 // given returns what a change takes out of the hive, by member; nil where nothing is
 // known of what it holds.
-func (w *walker) given(c forecast.Change) forecast.Parcel {
+func (w *walker) given(c bees.Change) bees.Parcel {
 	if c.Nothing() || !w.carries(c.Day) || c.Day < w.Estimate.Day {
 		return nil
 	}

@@ -7,6 +7,7 @@ import (
 	"strings"
 	"testing"
 
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
@@ -105,7 +106,7 @@ func (a *apiary) believed(id string) history.Believed {
 }
 
 // brought is the mean over the members of what a change brings in.
-func brought(c forecast.Change, of func(*forecast.Load) float64) float64 {
+func brought(c bees.Change, of func(*bees.Load) float64) float64 {
 	if c.In == nil {
 		return math.NaN()
 	}
@@ -163,7 +164,7 @@ func TestWhatOneGivesTheOtherGets(t *testing.T) {
 		t.Fatalf("%d loads came", len(given))
 	}
 	lose := from.Ensemble.Clone()
-	par, y := forecast.Defaults(), a.yard
+	par, y := bees.Defaults(), a.yard
 	before := lose.Clone()
 	before.Move(&par, y, from.Changes[:1], d0+5)
 	lose.Move(&par, y, from.Changes, d0+5)
@@ -194,18 +195,18 @@ func TestACorrectionOfTheGiverChangesTheTaker(t *testing.T) {
 	a := two(t)
 	frame := a.broodFrame("A")
 	a.give("g", "A", "B", frame, d0+5)
-	was := brought(a.believed("B").Changes[0], (*forecast.Load).Brood)
+	was := brought(a.believed("B").Changes[0], (*bees.Load).Brood)
 	a.write(history.Entry{Colony: "A", ID: "right", Day: d0, Kind: history.KindLook, Supersedes: "A-look",
 		Body: lookOf("A", look.Counts{Brood: 2, Honey: 6, Empty: 2})})
 	b := a.believed("B")
-	if now := brought(b.Changes[0], (*forecast.Load).Brood); !(now < 0.85*was) {
+	if now := brought(b.Changes[0], (*bees.Load).Brood); !(now < 0.85*was) {
 		t.Errorf("B got %.0f cells of brood, and after A was corrected %.0f", was, now)
 	}
 	// What comes after it in A is nothing to B.
 	a.look("A", "later", d0+8, look.Counts{Brood: 1, Honey: 1, Empty: 7})
 	if again := a.believed("B"); brought(
-		again.Changes[0], (*forecast.Load).Brood,
-	) != brought(b.Changes[0], (*forecast.Load).Brood) {
+		again.Changes[0], (*bees.Load).Brood,
+	) != brought(b.Changes[0], (*bees.Load).Brood) {
 		t.Error("a later look in A changes what B got")
 	}
 }
@@ -263,10 +264,10 @@ func TestAChainOfThree(t *testing.T) {
 	if len(feeds) != 1 || feeds[0].What != "2:1 syrup" {
 		t.Errorf("it was fed with %+v", feeds)
 	}
-	was := brought(c.Changes[0], (*forecast.Load).Brood)
+	was := brought(c.Changes[0], (*bees.Load).Brood)
 	a.write(history.Entry{Colony: "A", ID: "right", Day: d0, Kind: history.KindLook, Supersedes: "A-look",
 		Body: lookOf("A", look.Counts{Brood: 2, Honey: 6, Empty: 2})})
-	if now := brought(a.believed("C").Changes[0], (*forecast.Load).Brood); now >= was {
+	if now := brought(a.believed("C").Changes[0], (*bees.Load).Brood); now >= was {
 		t.Errorf("C got %.0f cells of brood, and after A was corrected %.0f", was, now)
 	}
 }
@@ -310,7 +311,7 @@ func TestQueenMovesWithHerYear(t *testing.T) {
 	if x.QueenYear != 0 || y.QueenYear != 2025 || !y.Clipped {
 		t.Errorf("A has one of %d, B one of %d, clipped %v", x.QueenYear, y.QueenYear, y.Clipped)
 	}
-	if peak := brought(y.Changes[0], func(l *forecast.Load) float64 { return l.Queen.Peak }); peak < 1000 {
+	if peak := brought(y.Changes[0], func(l *bees.Load) float64 { return l.Queen.Peak }); peak < 1000 {
 		t.Errorf("she lays %g a day at her height", peak)
 	}
 }

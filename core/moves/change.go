@@ -3,10 +3,10 @@ package moves
 import (
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/day"
-	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/measure"
 )
@@ -16,7 +16,7 @@ type Done struct {
 	Hives *Hives
 	// Changes are what it is to the forecast of each colony; one that nothing
 	// happened to is not among them.
-	Changes map[string]forecast.Change
+	Changes map[string]bees.Change
 	// From and To are the colonies that gave and got; both empty where nothing
 	// crossed. What the giver's change takes out is what the taker is to get.
 	From, To string
@@ -31,7 +31,7 @@ func Do(h *Hives, a Act, on day.Day) (Done, error) {
 	if err := a.Apply(after); err != nil {
 		return Done{}, err
 	}
-	d := Done{Hives: after, Changes: map[string]forecast.Change{}}
+	d := Done{Hives: after, Changes: map[string]bees.Change{}}
 	for id, was := range h.all {
 		c := ChangeOf(*was, *after.all[id])
 		c.Treat = treatOf(after.all[id].Did, on)
@@ -129,7 +129,7 @@ func sameComb(a, b hive.Frame) bool {
 
 // ChangeOf compares a hive before and after an act and returns what happened as
 // the forecast has it, without the day and without what came from another hive.
-func ChangeOf(before, after Hive) forecast.Change {
+func ChangeOf(before, after Hive) bees.Change {
 	was, is := framesOf(before.Stack, before.Stack), framesOf(after.Stack, before.Stack)
 	now, then := byID(is), byID(was)
 	var all, out, up, down content
@@ -146,7 +146,7 @@ func ChangeOf(before, after Hive) forecast.Change {
 			down.add(k)
 		}
 	}
-	c := forecast.Change{
+	c := bees.Change{
 		NestHoneyOut:     measure.Share(out.nestKg, all.nestKg),
 		NestHoneyUp:      measure.Share(up.nestKg, all.nestKg),
 		NestDrawnOut:     measure.Share(out.nestDrawn, all.nestDrawn),
@@ -181,11 +181,11 @@ func ChangeOf(before, after Hive) forecast.Change {
 }
 
 // treatOf returns what a treatment that was noted on a day is to mites; nil for none.
-func treatOf(d Effect, on day.Day) *forecast.Treat {
+func treatOf(d Effect, on day.Day) *bees.Treat {
 	if d.Treated == nil || d.Against.Days == 0 {
 		return nil
 	}
-	t := &forecast.Treat{Class: d.Against}
+	t := &bees.Treat{Class: d.Against}
 	switch to := d.Treated.To; {
 	case to != 0 && to <= on:
 		t.Over = true
@@ -199,7 +199,7 @@ func treatOf(d Effect, on day.Day) *forecast.Treat {
 const allWent = 0.99
 
 // come adds the comb of a frame that came, or is not the comb it was.
-func come(c *forecast.Change, x held) {
+func come(c *bees.Change, x held) {
 	k := contentOf(x.frame, x.in, x.in.Super)
 	if x.in.Super && x.in.Format.Frame.WorkerCells() > 0 {
 		f := x.in.Format
@@ -218,7 +218,7 @@ func come(c *forecast.Change, x held) {
 
 // arranged adds how the hive was arranged anew: the order of the nest's boxes, the
 // excluder, the screen.
-func arranged(c *forecast.Change, before, after hive.Stack) {
+func arranged(c *bees.Change, before, after hive.Stack) {
 	order := func(st, other hive.Stack) (ids []string) {
 		for _, b := range st.Boxes {
 			if i := other.BoxAt(b.ID); !b.Super && i >= 0 && !other.Boxes[i].Super {
@@ -237,12 +237,12 @@ func arranged(c *forecast.Change, before, after hive.Stack) {
 }
 
 // setting returns what happened to a thing that was there or not.
-func setting(was, is bool) forecast.Setting {
+func setting(was, is bool) bees.Setting {
 	switch {
 	case is && !was:
-		return forecast.On
+		return bees.On
 	case was && !is:
-		return forecast.Off
+		return bees.Off
 	}
-	return forecast.AsItIs
+	return bees.AsItIs
 }

@@ -7,8 +7,8 @@ import (
 	"strings"
 	"testing"
 
+	"kembo/core/bees"
 	"kembo/core/comb"
-	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/measure"
 	"kembo/core/moves"
@@ -51,7 +51,7 @@ func stack(t testing.TB) hive.Stack {
 func here(t testing.TB) moves.Hive { return moves.Hive{Colony: "a", Stack: stack(t)} }
 
 // change does an act to a hive and returns what it is to the forecast.
-func change(t *testing.T, h moves.Hive, a moves.Act) forecast.Change {
+func change(t *testing.T, h moves.Hive, a moves.Act) bees.Change {
 	t.Helper()
 	d, err := moves.Do(moves.Of(h), a, 100)
 	if err != nil {
@@ -76,50 +76,50 @@ func TestChangesByHand(t *testing.T) {
 	tests := []struct {
 		name string
 		act  moves.Act
-		want forecast.Change
+		want bees.Change
 	}{
 		{"a drawn super over an excluder",
 			&moves.BoxOn{
 				At: 2, Box: moves.Box{ID: "x", Format: "medium-10", Frames: ids("x", 9), Super: true, Drawn: true},
 				ExcluderUnder: true,
 			},
-			forecast.Change{SuperDrawn: 9 * mc, Excluder: forecast.On}},
+			bees.Change{SuperDrawn: 9 * mc, Excluder: bees.On}},
 		{"a super of foundation",
 			&moves.BoxOn{At: 2, Box: moves.Box{ID: "x", Format: "medium-10", Frames: ids("x", 10), Super: true}},
-			forecast.Change{SuperUndrawn: 10 * mc}},
+			bees.Change{SuperUndrawn: 10 * mc}},
 		{"a drawn box under the nest",
 			&moves.BoxOn{At: 0, Box: moves.Box{ID: "x", Format: "deep-10", Frames: ids("x", 10), Drawn: true}},
-			forecast.Change{UnderDrawn: 10 * dc}},
+			bees.Change{UnderDrawn: 10 * dc}},
 		{"a drawn box on the nest",
 			&moves.BoxOn{At: 1, Box: moves.Box{ID: "x", Format: "deep-10", Frames: ids("x", 10), Drawn: true}},
-			forecast.Change{NestDrawn: 10 * dc}},
-		{"the super off", &moves.BoxOff{Box: "s"}, forecast.Change{SuperOut: 1, SuperDrawnOut: 1}},
+			bees.Change{NestDrawn: 10 * dc}},
+		{"the super off", &moves.BoxOff{Box: "s"}, bees.Change{SuperOut: 1, SuperDrawnOut: 1}},
 		{"two combs swapped", &moves.CombsSwapped{Out: []string{"n-1", "n-2"}, In: []string{"y", "z"}},
-			forecast.Change{NestHoneyOut: 1.9 / honey, NestDrawnOut: 0.2, NestDrawn: 2 * dc, PollenOut: 0.1 / pollen}},
-		{"feed", &moves.Feed{What: "2:1 syrup", Kg: 2, StoresKg: 2.2}, forecast.Change{FeedKg: 2.2}},
-		{"the excluder in", &moves.Arranged{ExcluderAbove: ptr(1)}, forecast.Change{Excluder: forecast.On}},
-		{"no excluder out of a hive without", &moves.Arranged{ExcluderAbove: &none}, forecast.Change{}},
-		{"a screen", &moves.Arranged{OverScreen: ptr(true)}, forecast.Change{Screen: forecast.On}},
+			bees.Change{NestHoneyOut: 1.9 / honey, NestDrawnOut: 0.2, NestDrawn: 2 * dc, PollenOut: 0.1 / pollen}},
+		{"feed", &moves.Feed{What: "2:1 syrup", Kg: 2, StoresKg: 2.2}, bees.Change{FeedKg: 2.2}},
+		{"the excluder in", &moves.Arranged{ExcluderAbove: ptr(1)}, bees.Change{Excluder: bees.On}},
+		{"no excluder out of a hive without", &moves.Arranged{ExcluderAbove: &none}, bees.Change{}},
+		{"a screen", &moves.Arranged{OverScreen: ptr(true)}, bees.Change{Screen: bees.On}},
 		{"a comb of brood scraped", &moves.CombsScraped{Frames: []string{"n-5"}},
-			forecast.Change{NestDrawnOut: 0.1, NestUndrawn: dc, BroodOut: 0.8 / brood, PollenOut: 0.1 / pollen}},
-		{"a comb of honey opened", &moves.CombsUncapped{Frames: []string{"n-1"}}, forecast.Change{Opened: 1 / honey}},
-		{"a comb turned is the same comb", &moves.CombsTurned{Frames: []string{"n-1", "n-4"}}, forecast.Change{}},
+			bees.Change{NestDrawnOut: 0.1, NestUndrawn: dc, BroodOut: 0.8 / brood, PollenOut: 0.1 / pollen}},
+		{"a comb of honey opened", &moves.CombsUncapped{Frames: []string{"n-1"}}, bees.Change{Opened: 1 / honey}},
+		{"a comb turned is the same comb", &moves.CombsTurned{Frames: []string{"n-1", "n-4"}}, bees.Change{}},
 		{
 			"a comb to another slot of its box is the same nest", &moves.FrameMoved{Frame: "n-9", Box: "n", Slot: 3},
-			forecast.Change{},
+			bees.Change{},
 		},
-		{"a treatment", &moves.Treatment{What: "thymol"}, forecast.Change{}},
-		{"a guard", &moves.Guard{On: true}, forecast.Change{}},
-		{"the entrance", &moves.Entrance{Width: hive.Reduced}, forecast.Change{}},
-		{"the queen caged", &moves.QueenCaged{Caged: true}, forecast.Change{Caged: forecast.On}},
-		{"the queen taken", &moves.QueenMoved{From: "a"}, forecast.Change{QueenOut: true}},
+		{"a treatment", &moves.Treatment{What: "thymol"}, bees.Change{}},
+		{"a guard", &moves.Guard{On: true}, bees.Change{}},
+		{"the entrance", &moves.Entrance{Width: hive.Reduced}, bees.Change{}},
+		{"the queen caged", &moves.QueenCaged{Caged: true}, bees.Change{Caged: bees.On}},
+		{"the queen taken", &moves.QueenMoved{From: "a"}, bees.Change{QueenOut: true}},
 		{"a comb of brood and its bees to another hive",
 			&moves.FrameMoved{Frame: "n-5", From: "a", To: "b", Box: "other", WithBees: true},
-			forecast.Change{
+			bees.Change{
 				NestDrawnOut: 0.1, BroodOut: 0.8 / brood, PollenOut: 0.1 / pollen, BeesOut: 2.6 / (10 + 2*brood),
 			}},
 		{"a third of the bees shaken into another", &moves.BeesMoved{From: "a", To: "b", Share: 1. / 3},
-			forecast.Change{BeesOut: 1. / 3}},
+			bees.Change{BeesOut: 1. / 3}},
 	}
 	for _, tt := range tests {
 		t.Run(tt.name, func(t *testing.T) {

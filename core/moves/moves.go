@@ -15,8 +15,8 @@ package moves
 import (
 	"fmt"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
-	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/measure"
 	"kembo/core/mites"
@@ -92,15 +92,15 @@ type Effect struct {
 	FlyBack   bool    // of those, the ones that fly: they were carried from a hive that still stands
 	Opened    float64 // share of the nest's honey that was uncapped
 	QueenOut  bool
-	QueenIn   *forecast.Queen // nil: none came, or she comes from another hive
-	QueenLost bool            // she is gone, and the bees raise another where they can
-	QueenEnd  queen.End       // how the time of the queen before ended
-	Waits     queen.Start     // the hive waits for a queen from now on
-	Accepted  bool            // she was
-	LaysIn    float64         // days until the queen who is there, or is to come, lays
-	Swarmed   bool            // a prime swarm left
-	Emptied   bool            // all bees and brood are gone
-	Caged     forecast.Setting
+	QueenIn   *bees.Queen // nil: none came, or she comes from another hive
+	QueenLost bool        // she is gone, and the bees raise another where they can
+	QueenEnd  queen.End   // how the time of the queen before ended
+	Waits     queen.Start // the hive waits for a queen from now on
+	Accepted  bool        // she was
+	LaysIn    float64     // days until the queen who is there, or is to come, lays
+	Swarmed   bool        // a prime swarm left
+	Emptied   bool        // all bees and brood are gone
+	Caged     bees.Setting
 	Ended     *Ending // the colony is one no more
 }
 

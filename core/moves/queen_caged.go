@@ -1,7 +1,7 @@
 package moves
 
 import (
-	"kembo/core/forecast"
+	"kembo/core/bees"
 	"kembo/core/measure"
 	"kembo/core/queen"
 )
@@ -21,9 +21,9 @@ func (a *QueenCaged) Apply(h *Hives) error {
 		}
 		return wrong("queen", "she is not caged")
 	}
-	x.Queen.Caged, x.Did.Caged = a.Caged, forecast.Off
+	x.Queen.Caged, x.Did.Caged = a.Caged, bees.Off
 	if a.Caged {
-		x.Did.Caged = forecast.On
+		x.Did.Caged = bees.On
 		return nil
 	}
 	x.Did.Waits = queen.GivenIn

@@ -3,7 +3,7 @@ package moves
 import (
 	"slices"
 
-	"kembo/core/forecast"
+	"kembo/core/bees"
 	"kembo/core/measure"
 	"kembo/core/queen"
 )
@@ -43,13 +43,13 @@ func (x *Hive) queenIs(s queen.State) {
 	switch s {
 	case queen.Unmated:
 		x.Did.Waits = queen.Virgin
-		x.Did.QueenIn = &forecast.Queen{
-			Coming: forecast.Defaults().QueenPeakLaying, LaysIn: queen.LaysLikely - queen.EmergesAfter,
+		x.Did.QueenIn = &bees.Queen{
+			Coming: bees.Defaults().QueenPeakLaying, LaysIn: queen.LaysLikely - queen.EmergesAfter,
 		}
 	case queen.Laying:
 		x.Did.LaysIn = 1
 	case queen.DroneLayer:
-		x.Did.QueenIn = &forecast.Queen{} // no worker comes of her
+		x.Did.QueenIn = &bees.Queen{} // no worker comes of her
 	}
 }
 

@@ -3,7 +3,7 @@ package moves
 import (
 	"fmt"
 
-	"kembo/core/forecast"
+	"kembo/core/bees"
 	"kembo/core/measure"
 	"kembo/core/queen"
 )
@@ -35,7 +35,7 @@ func (a *QueenGiven) Apply(h *Hives) error {
 		Mother: a.Mother, Source: a.Source, State: queen.Mated,
 	}
 	x.Did.QueenEnd = queen.Lost // of one who was still thought to be there
-	q := forecast.Queen{Coming: forecast.Defaults().QueenPeakLaying, LaysIn: beginsAfter}
+	q := bees.Queen{Coming: bees.Defaults().QueenPeakLaying, LaysIn: beginsAfter}
 	x.Did.Waits = queen.GivenIn
 	switch {
 	case a.Cell:

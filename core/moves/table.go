@@ -4,8 +4,8 @@ import (
 	"fmt"
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/day"
-	"kembo/core/forecast"
 )
 
 // Row is a kind of act with the ways to say it.
@@ -165,8 +165,8 @@ func (t Table) ExactAll(h Hive, said []Said, id func() string) ([]Act, Hive, err
 
 // Changes returns what acts are to the forecast of one hive, done on a day one after
 // the other.
-func Changes(h Hive, on day.Day, acts ...Act) ([]forecast.Change, error) {
-	var out []forecast.Change
+func Changes(h Hive, on day.Day, acts ...Act) ([]bees.Change, error) {
+	var out []bees.Change
 	for _, a := range acts {
 		d, err := Do(Of(h), a, on)
 		if err != nil {

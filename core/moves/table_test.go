@@ -9,7 +9,7 @@ import (
 	"strings"
 	"testing"
 
-	"kembo/core/forecast"
+	"kembo/core/bees"
 	"kembo/core/hive"
 	"kembo/core/measure"
 	"kembo/core/moves"
@@ -68,7 +68,7 @@ func TestAnActIsAFileAndARow(t *testing.T) {
 		t.Fatal(acts, err)
 	}
 	changes, err := moves.Changes(here(t), 9, acts...)
-	if want := (forecast.Change{Day: 9, FeedKg: 0.5}); err != nil || len(changes) != 2 || changes[0] != want {
+	if want := (bees.Change{Day: 9, FeedKg: 0.5}); err != nil || len(changes) != 2 || changes[0] != want {
 		t.Errorf("the forecast is told %+v (%v), want two of %+v", changes, err, want)
 	}
 	if len(after.Stack.Boxes) != 2 {

@@ -5,6 +5,7 @@ import (
 	"math"
 	"math/rand/v2"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -71,13 +72,13 @@ var learnt = []struct {
 // pupil is a colony of a yard that is followed.
 type pupil struct {
 	name     string
-	truth    forecast.State
-	rules    forecast.Parameters
+	truth    bees.State
+	rules    bees.Parameters
 	rng      *rand.Rand
 	own      *forecast.Ensemble
 	fresh    *forecast.Ensemble
 	estimate colony.Estimate
-	change   forecast.Change
+	change   bees.Change
 	urge     float64
 }
 
@@ -131,7 +132,7 @@ func (w World) follow(out *Lessons, i int, seed uint64) {
 	days := int(first-begin) + looksEvery*(looksMost+1)
 	cond := w.meets(site, begin, days, seed*1_000_003+uint64(i), r)
 	level := math.Exp(truth.LevelDiffers * r.NormFloat64())
-	p := forecast.Defaults()
+	p := bees.Defaults()
 	// All weather is known when it has been; flow never is.
 	yard := forecast.NewYard(site, begin, begin+day.Day(days), days, forecast.Members, seed+uint64(i))
 	for k := range cond {
@@ -171,10 +172,10 @@ func (w World) follow(out *Lessons, i int, seed uint64) {
 }
 
 // see looks at a colony as a keeper would and learns from it.
-func (x *pupil) see(w World, y *forecast.Yard, p *forecast.Parameters, on day.Day, seed uint64) {
+func (x *pupil) see(w World, y *forecast.Yard, p *bees.Parameters, on day.Day, seed uint64) {
 	if x.own != nil {
 		was := x.own.Day
-		x.own.Move(p, y, []forecast.Change{x.change}, on)
+		x.own.Move(p, y, []bees.Change{x.change}, on)
 		x.own.Drift(y, int(on-was), x.name, seed)
 	}
 	x.estimate = w.look(x.truth, p, on, x.rng)
@@ -209,8 +210,8 @@ func (x *pupil) see(w World, y *forecast.Yard, p *forecast.Parameters, on day.Da
 
 // ahead forecasts the next look in three ways, lives up to it and scores them.
 func (x *pupil) ahead(
-	out *Lessons, looks int, y *forecast.Yard, level forecast.Level, cond []forecast.Condition,
-	p *forecast.Parameters,
+	out *Lessons, looks int, y *forecast.Yard, level forecast.Level, cond []bees.Condition,
+	p *bees.Parameters,
 ) {
 	x.change = truth.Super(&x.truth, &x.rules, x.rng)
 	x.change.Day = x.own.Day
@@ -222,10 +223,10 @@ func (x *pupil) ahead(
 		for m := range e.States {
 			e.States[m].SwarmHazard = 0
 		}
-		e.Move(p, y, []forecast.Change{x.change}, to)
+		e.Move(p, y, []bees.Change{x.change}, to)
 	}
 	own := x.own.Clone()
-	own.Move(p, y, []forecast.Change{x.change}, to)
+	own.Move(p, y, []bees.Change{x.change}, to)
 	for k := range cond {
 		x.truth.Step(&x.rules, &cond[k])
 	}
@@ -244,7 +245,7 @@ func (x *pupil) ahead(
 			if o.name != l.Output {
 				continue
 			}
-			came := x.truth.Of(o.of, p)
+			came := o.of.Of(&x.truth, p)
 			l.N++
 			l.Fresh.add(came, x.fresh.Sample(o.of, p))
 			l.Own.add(came, own.Sample(o.of, p))

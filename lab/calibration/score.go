@@ -5,6 +5,7 @@ import (
 	"math"
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/forecast"
 	"kembo/core/measure"
 )
@@ -189,7 +190,7 @@ func one(t *Tally, x lived, name string, seed uint64) *forecast.Result {
 	in := forecast.Input{
 		Colony: name, Estimate: x.estimate, Excluder: x.state.Excluder, Today: x.on, Horizon: Horizon + 1,
 		Yard: forecast.NewYard(x.site, x.on, x.on, Horizon+1, forecast.Members, seed), ReserveKg: x.reserve,
-		Seed: seed, Parameters: forecast.Defaults(), Pressure: forecast.Pressure{QueenYears: 1},
+		Seed: seed, Parameters: bees.Defaults(), Pressure: forecast.Pressure{QueenYears: 1},
 	}
 	for _, o := range outputs {
 		in.Tracks = append(in.Tracks, o.of)

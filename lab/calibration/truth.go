@@ -9,6 +9,7 @@ import (
 	"math"
 	"math/rand/v2"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -49,7 +50,7 @@ var Points = []int{0, 8, 14, 28}
 type lived struct {
 	on       day.Day
 	site     forecast.Site
-	state    forecast.State
+	state    bees.State
 	estimate colony.Estimate
 	course   forecast.Course
 	reserve  float64
@@ -81,9 +82,9 @@ func (w World) make(i int, seed uint64) lived {
 }
 
 // rules draws the rules that a truth lives by.
-func (w World) rules(r *rand.Rand) forecast.Parameters {
+func (w World) rules(r *rand.Rand) bees.Parameters {
 	off := func(sd float64) float64 { return math.Exp(sd * r.NormFloat64()) }
-	p := forecast.Defaults()
+	p := bees.Defaults()
 	p.NestPull *= off(w.Backfill)
 	p.LoadPerHourMg *= off(w.Intake)
 	p.ForagerDeathHour *= off(w.Mortality)
@@ -98,7 +99,7 @@ const hoursPerDegree = 0.13
 
 // meets draws the days that truths of a yard meet: one draw of the same weather
 // and flow, off as far as the world is.
-func (w World) meets(site forecast.Site, from day.Day, days int, seed uint64, r *rand.Rand) []forecast.Condition {
+func (w World) meets(site forecast.Site, from day.Day, days int, seed uint64, r *rand.Rand) []bees.Condition {
 	off := func(sd float64) float64 { return math.Exp(sd * r.NormFloat64()) }
 	cond := forecast.NewYard(site, from, from, days, 1, seed).Member(0)
 	level := off(w.FlowLevel)
@@ -112,7 +113,7 @@ func (w World) meets(site forecast.Site, from day.Day, days int, seed uint64, r 
 }
 
 // look is what a keeper makes of a state who counts frames, off as far as the world is.
-func (w World) look(s forecast.State, p *forecast.Parameters, on day.Day, r *rand.Rand) colony.Estimate {
+func (w World) look(s bees.State, p *bees.Parameters, on day.Day, r *rand.Rand) colony.Estimate {
 	return truth.Sight{
 		On: season.Place{}.On(on), Depth: look.ByBox, Bias: w.Bias * r.NormFloat64(),
 	}.Look(&s, p, r)

@@ -7,7 +7,7 @@ import (
 	"slices"
 	"testing"
 
-	"kembo/core/forecast"
+	"kembo/core/bees"
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/moves"
@@ -35,9 +35,9 @@ func inJune(t *testing.T, id string, seed uint64) *combwise.Colony {
 }
 
 // stateOf is the same colony as the forecast has it.
-func stateOf(c *combwise.Colony) forecast.State {
+func stateOf(c *combwise.Colony) bees.State {
 	h := c.Holds()
-	s := forecast.State{
+	s := bees.State{
 		House: h.Bees - c.Out(), Foragers: c.Out(), PollenCells: h.Pollen, NestHoney: h.NestKg - h.NestNectarKg,
 		NestNectar: h.NestNectarKg, SuperHoney: h.SuperKg - h.SuperNectarKg, SuperNectar: h.SuperNectarKg,
 		SuperCapped: h.CappedKg, NestDrawn: h.NestDrawn, NestUndrawn: h.NestUndrawn, SuperDrawn: h.SuperDrawn,
@@ -112,7 +112,7 @@ func TestEveryActIsTakenByBoth(t *testing.T) {
 		}
 		a.Look(look.ByFace, combwise.Eye{}, rand.New(rand.NewPCG(1, 1)))
 		b.Look(look.ByFace, combwise.Eye{}, rand.New(rand.NewPCG(1, 1)))
-		states := map[string]*forecast.State{}
+		states := map[string]*bees.State{}
 		hives := map[string]moves.Hive{}
 		for _, c := range []*combwise.Colony{a, b} {
 			s := stateOf(c)
@@ -123,7 +123,7 @@ func TestEveryActIsTakenByBoth(t *testing.T) {
 			t.Errorf("%s: %v", row.Kind, err)
 			continue
 		}
-		p := forecast.Defaults()
+		p := bees.Defaults()
 		for _, step := range moves.Steps(act) {
 			d, err := moves.Do(moves.Of(hives["a"], hives["b"]), step, 1)
 			if err != nil {

@@ -17,6 +17,7 @@ import (
 	"math"
 	"slices"
 
+	"kembo/core/bees"
 	"kembo/core/forecast"
 	"kembo/core/look"
 	"kembo/lab/truth"
@@ -253,7 +254,7 @@ func Forecast(x *truth.Truth, name string, seed uint64) *forecast.Result {
 	in := forecast.Input{
 		Colony: name, Estimate: x.Estimate, Excluder: x.Excluder, Today: x.On, Horizon: truth.Horizon + 1,
 		Yard:      forecast.NewYard(x.Site, x.On, x.On, truth.Horizon+1, forecast.Members, seed),
-		ReserveKg: x.Reserve, Seed: seed, Parameters: forecast.Defaults(), Pressure: forecast.Pressure{QueenYears: 1},
+		ReserveKg: x.Reserve, Seed: seed, Parameters: bees.Defaults(), Pressure: forecast.Pressure{QueenYears: 1},
 	}
 	for _, o := range Outputs {
 		if o.Runway < 0 {

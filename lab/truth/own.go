@@ -5,6 +5,7 @@ import (
 	"math/rand/v2"
 	"reflect"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/day"
@@ -31,7 +32,7 @@ const (
 )
 
 // own lives a truth by the forecast's own rules with parameters p.
-func (w World) own(t *Truth, begin day.Day, lead int, p forecast.Parameters, r *rand.Rand, seed uint64) {
+func (w World) own(t *Truth, begin day.Day, lead int, p bees.Parameters, r *rand.Rand, seed uint64) {
 	y := yearOf(w.Hard, r)
 	days := lead + Horizon + 1
 	cond := forecast.NewYard(t.Site, begin, begin, days, 1, seed).Member(0)
@@ -51,7 +52,7 @@ func (w World) own(t *Truth, begin day.Day, lead int, p forecast.Parameters, r *
 		was := s.SwarmHazard
 		s.Step(&p, &cond[k])
 		if swarmAt -= s.SwarmHazard - was; swarmAt < 0 {
-			s.Befall(&p, &forecast.Change{Swarmed: true})
+			s.Befall(&p, &bees.Change{Swarmed: true})
 			swarmAt = r.ExpFloat64()
 			return true
 		}
@@ -75,7 +76,7 @@ func (w World) own(t *Truth, begin day.Day, lead int, p forecast.Parameters, r *
 	// A swarm in the time ahead changes all of it: followed day by day.
 	for k := range Horizon + 1 {
 		for _, q := range Quantities {
-			t.At[q][k] = s.Of(q, &p)
+			t.At[q][k] = q.Of(&s, &p)
 		}
 		if k < Horizon && live(lead+k) {
 			t.Swarmed = true
@@ -90,8 +91,8 @@ func (w World) own(t *Truth, begin day.Day, lead int, p forecast.Parameters, r *
 }
 
 // Within draws parameters from the ranges of the table, the value the likeliest.
-func Within(table []forecast.Row, r *rand.Rand) forecast.Parameters {
-	p := forecast.Defaults()
+func Within(table []bees.Row, r *rand.Rand) bees.Parameters {
+	p := bees.Defaults()
 	v := reflect.ValueOf(&p).Elem()
 	for _, row := range table {
 		v.FieldByName(row.Name).SetFloat(triangular(row.Low, row.Value, row.High, r.Float64()))
@@ -111,31 +112,31 @@ func triangular(low, mode, high, u float64) float64 {
 }
 
 // met draws the days that a hard truth meets.
-func (w World) met(site forecast.Site, begin day.Day, lead, days int, y year, r *rand.Rand) []forecast.Condition {
+func (w World) met(site forecast.Site, begin day.Day, lead, days int, y year, r *rand.Rand) []bees.Condition {
 	ws := weather.Draw(site.Climate, site.Hemisphere, begin, days, weather.Year{
 		WarmerC: y.warmer, Wetter: y.wetter, SpellFrom: begin + day.Day(lead+y.spell), SpellDays: y.days,
 		DaysEarlier: -y.season,
 	}, r)
 	bloom := bloomOf(site.Climate.UsualBloom(), true, r)
-	bees := site.Climate.BeesDays()
+	beesDays := site.Climate.BeesDays()
 	level := offBy(LevelDiffers, r)
-	out := make([]forecast.Condition, days)
+	out := make([]bees.Condition, days)
 	for i, d := range ws {
 		sd := season.DayOf(d.Day, site.Hemisphere)
 		out[i] = forecast.ConditionOf(bloom, site.Climate, d, sd)
-		out[i].SeasonDay = min(max(bees[sd]-y.season, 1), 366)
+		out[i].SeasonDay = min(max(beesDays[sd]-y.season, 1), 366)
 		out[i].Flow *= level * offBy(flowDays, r)
 	}
 	return out
 }
 
 // Spring is a colony in March, as they differ.
-func Spring(r *rand.Rand, p *forecast.Parameters) forecast.State {
+func Spring(r *rand.Rand, p *bees.Parameters) bees.State {
 	deep, medium := hive.Formats[0], hive.Formats[2]
 	boxes := 1 + r.IntN(2)
 	cells := 2 * float64(deep.Slots) * deep.Frame.WorkerCells()
 	off := func(sd float64) float64 { return math.Exp(sd * r.NormFloat64()) }
-	s := forecast.State{
+	s := bees.State{
 		NestDrawn: float64(boxes) * cells, Excluder: r.IntN(3) > 0, QueenPeak: 1550 * off(queenDiffers),
 		PollenCells: 2500, Winter: 9000 + 8000*r.Float64(), NestHoney: 7 + 9*r.Float64()*float64(boxes),
 		IntakeFactor: offBy(intakeDiffers, r), EatFactor: off(eatingDiffers), DeathFactor: off(deathDiffers),
@@ -167,18 +168,18 @@ const (
 )
 
 // keep does what a keeper does on such a day, mostly in time.
-func keep(s *forecast.State, p *forecast.Parameters, seasonDay, since int, r *rand.Rand) {
+func keep(s *bees.State, p *bees.Parameters, seasonDay, since int, r *rand.Rand) {
 	switch {
 	case seasonDay == underOn && r.IntN(5) == 0:
-		s.Apply(&forecast.Change{UnderDrawn: s.NestDrawn / 2, UnderUndrawn: s.NestDrawn / 4})
+		s.Apply(&bees.Change{UnderDrawn: s.NestDrawn / 2, UnderUndrawn: s.NestDrawn / 4})
 	case seasonDay == cropOff:
-		s.Apply(&forecast.Change{SuperOut: 1, SuperDrawnOut: 1, SuperUndrawnOut: 1, Excluder: forecast.Off})
+		s.Apply(&bees.Change{SuperOut: 1, SuperDrawnOut: 1, SuperUndrawnOut: 1, Excluder: bees.Off})
 	case seasonDay == treatedOn:
 		strips, _ := mites.ClassFor("amidine")
-		s.Befall(p, &forecast.Change{Treat: &forecast.Treat{Class: strips}})
+		s.Befall(p, &bees.Change{Treat: &bees.Treat{Class: strips}})
 	case seasonDay == fedOn:
 		if lacks := wintersOn*(0.8+0.4*r.Float64()) - s.NestHoney - s.NestNectar; lacks > 0 {
-			s.Apply(&forecast.Change{FeedKg: lacks})
+			s.Apply(&bees.Change{FeedKg: lacks})
 		}
 	case seasonDay < supersUntil && since%everyDays == everyDays-1:
 		Super(s, p, r)
@@ -186,17 +187,17 @@ func keep(s *forecast.State, p *forecast.Parameters, seasonDay, since int, r *ra
 }
 
 // Super puts one on where a keeper would, mostly, and returns what was done.
-func Super(s *forecast.State, p *forecast.Parameters, r *rand.Rand) forecast.Change {
+func Super(s *bees.State, p *bees.Parameters, r *rand.Rand) bees.Change {
 	used := s.NestFree(p) < 0.45*s.NestDrawn && s.Bees() > 12000
 	full := s.SuperDrawn > 0 && s.SuperFree(p) < 0.5*s.SuperDrawn
 	medium := hive.Formats[2]
 	cells := 2 * float64(medium.Slots) * medium.Frame.WorkerCells()
 	if !(s.SuperDrawn+s.SuperUndrawn == 0 && used || full) || s.SuperDrawn+s.SuperUndrawn >= 4*cells || r.IntN(4) == 0 {
-		return forecast.Change{}
+		return bees.Change{}
 	}
-	c := forecast.Change{SuperDrawn: cells, SuperKgPerCell: s.SuperKgPerCell}
+	c := bees.Change{SuperDrawn: cells, SuperKgPerCell: s.SuperKgPerCell}
 	if r.IntN(4) == 0 {
-		c = forecast.Change{SuperUndrawn: cells, SuperKgPerCell: s.SuperKgPerCell}
+		c = bees.Change{SuperUndrawn: cells, SuperKgPerCell: s.SuperKgPerCell}
 	}
 	s.Apply(&c)
 	return c
@@ -211,7 +212,7 @@ type Sight struct {
 
 // Look is what a keeper makes of a state at the depth of the look: brood told in all by
 // frames, by stages on faces, and not at all from above, where the nest was weighed.
-func (x Sight) Look(s *forecast.State, p *forecast.Parameters, r *rand.Rand) colony.Estimate {
+func (x Sight) Look(s *bees.State, p *bees.Parameters, r *rand.Rand) colony.Estimate {
 	o := look.DefaultObserver.Boxes
 	switch x.Depth {
 	case look.ByFace:
@@ -280,7 +281,7 @@ func (x Sight) Look(s *forecast.State, p *forecast.Parameters, r *rand.Rand) col
 
 // hold keeps what was counted inside the comb there is, as counting frames does: stores are
 // seen to fill what brood leaves.
-func hold(e *colony.Estimate, p *forecast.Parameters) {
+func hold(e *colony.Estimate, p *bees.Parameters) {
 	brood := e.Brood() + e.Drone*comb.WorkerCellsPerDm2/comb.DroneCellsPerDm2
 	room := max(0, e.NestDrawn-brood-e.Pollen)
 	if used := (e.NestHoney + p.NectarCells*e.NestNectar) / e.NestKgPerCell; used > room {

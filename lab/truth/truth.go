@@ -8,6 +8,7 @@ import (
 	"math"
 	"math/rand/v2"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -75,7 +76,7 @@ func (w World) Make(i int, seed uint64) Truth {
 }
 
 // MakeWith makes truth i by the forecast's own rules with such parameters.
-func (w World) MakeWith(i int, seed uint64, p forecast.Parameters) Truth {
+func (w World) MakeWith(i int, seed uint64, p bees.Parameters) Truth {
 	t, begin, lead, r := begun(seed, i)
 	w.own(&t, begin, lead, p, r, seed*1_000_003+uint64(i))
 	return t
@@ -87,9 +88,9 @@ func (w World) one(seed uint64, i int) Truth {
 	case w.Combwise:
 		w.byComb(&t, begin, lead, r)
 	case w.Hard:
-		w.own(&t, begin, lead, Within(forecast.Table(), r), r, seed*1_000_003+uint64(i))
+		w.own(&t, begin, lead, Within(bees.Table(), r), r, seed*1_000_003+uint64(i))
 	default:
-		w.own(&t, begin, lead, forecast.Defaults(), r, seed*1_000_003+uint64(i))
+		w.own(&t, begin, lead, bees.Defaults(), r, seed*1_000_003+uint64(i))
 	}
 	return t
 }

@@ -5,6 +5,7 @@ import (
 	"math/rand/v2"
 	"testing"
 
+	"kembo/core/bees"
 	"kembo/core/forecast"
 	"kembo/core/look"
 	"kembo/lab/truth"
@@ -49,7 +50,7 @@ func TestTruthsAreWhatTheySay(t *testing.T) {
 // TestWhatIsHardMovesSomething: of the ranges from which hard truths draw, each that the
 // forecast's day asks for moves what becomes of a colony; so no perturbation is inert.
 func TestWhatIsHardMovesSomething(t *testing.T) {
-	table := forecast.Table()
+	table := bees.Table()
 	// Parameters of chances, of a queen to come and of swarms are no part of a day without them.
 	apart := map[string]bool{
 		"EmergencyDays": true, "SwarmQueenDays": true, "SwarmShare": true, "SwarmCropMg": true, "SwarmBase": true,
@@ -59,13 +60,13 @@ func TestWhatIsHardMovesSomething(t *testing.T) {
 	}
 	moved := map[string]float64{}
 	for i, row := range table {
-		only := []forecast.Row{row}
+		only := []bees.Row{row}
 		for seed := range uint64(400) { // until it does
 			if apart[row.Name] || moved[row.Name] > 1e-4 {
 				break
 			}
 			w := truth.World{Name: "one row"}
-			usual := w.MakeWith(int(seed), 9, forecast.Defaults())
+			usual := w.MakeWith(int(seed), 9, bees.Defaults())
 			p := truth.Within(only, rand.New(rand.NewPCG(seed, uint64(i))))
 			other := w.MakeWith(int(seed), 9, p)
 			for k := range usual.Ends {

@@ -3,15 +3,15 @@ package main
 // ofBees are faults of mites, losses, weather and what a colony needs.
 var ofBees = []fault{
 	{
-		"mites breed in drone cells as in workers'", "core/forecast/mites.go", "born := m * (p.MiteDrone - 1)",
+		"mites breed in drone cells as in workers'", "core/bees/mites.go", "born := m * (p.MiteDrone - 1)",
 		"born := m * (p.MiteWorker - 1)", inCore,
 	},
 	{
-		"a treatment reaches into every cell", "core/forecast/mites.go", "		if t.cells {\n			s.killSealed(kill)",
+		"a treatment reaches into every cell", "core/bees/mites.go", "		if t.cells {\n			s.killSealed(kill)",
 		"		if true {\n			s.killSealed(kill)", inCore,
 	},
 	{
-		"mites stay behind when bees are carried over", "core/forecast/parcel.go", "l.Mites = was.Mites * c.BeesOut",
+		"mites stay behind when bees are carried over", "core/bees/parcel.go", "l.Mites = was.Mites * c.BeesOut",
 		"l.Mites = 0", inCore,
 	},
 	{
@@ -24,11 +24,11 @@ var ofBees = []fault{
 		"		c.Treat = treatOf(after.all[id].Did, on)\n", "", inCore,
 	},
 	{
-		"a colony without a queen is no loss", "core/forecast/lost.go",
+		"a colony without a queen is no loss", "core/bees/lost.go",
 		"	case s.QueenPeak <= 0 && s.NextQueen <= 0 && !s.Caged:\n		return ToQueen\n", "", inCore,
 	},
 	{
-		"a virgin flies in the rain", "core/forecast/laying.go", "(c.FlightHours < p.MateHours || !y.mates)", "!y.mates",
+		"a virgin flies in the rain", "core/bees/laying.go", "(c.FlightHours < p.MateHours || !y.mates)", "!y.mates",
 		inCore,
 	},
 	{
@@ -61,6 +61,6 @@ var ofBees = []fault{
 		"combs with brood are full of it", "core/look/arrange.go", "	c.Brood *= c.BroodCover\n", "", inCore,
 	},
 	{
-		"insulation saves nothing", "core/forecast/eating.go", "(1 - s.Warmed) * (1 - s.Snug)", "(1 - s.Warmed)", inCore,
+		"insulation saves nothing", "core/bees/eating.go", "(1 - s.Warmed) * (1 - s.Snug)", "(1 - s.Warmed)", inCore,
 	},
 }

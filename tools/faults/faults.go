@@ -6,7 +6,7 @@ import "slices"
 var (
 	inCore = []string{
 		"./core/moves ./core/hive ./core/words ./core/season ./core/history ./core/advice ./core/measure " +
-			"./core/stock ./core/look ./core/shorthand ./core/forecast",
+			"./core/stock ./core/look ./core/shorthand ./core/bees ./core/forecast",
 	}
 	inApp      = []string{"./app", "./web ./kept", "./demo"}
 	inExchange = []string{"./exchange ./docs", "./cmd/kembo"}

@@ -1,10 +1,12 @@
-package forecast
+package bees_test
 
 import (
 	"testing"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/day"
+	"kembo/core/forecast"
 	"kembo/core/season"
 )
 
@@ -12,9 +14,9 @@ import (
 
 // built is a two-deep colony in spring with so many deep frames of brood, two
 // thirds of each filled.
-func built(frames, bees float64) State {
-	s := State{
-		House: 0.5 * bees, Foragers: 0.1 * bees, Winter: 0.4 * bees, QueenPeak: 1700, PollenCells: 6000,
+func built(frames, adults float64) bees.State {
+	s := bees.State{
+		House: 0.5 * adults, Foragers: 0.1 * adults, Winter: 0.4 * adults, QueenPeak: 1700, PollenCells: 6000,
 		NestHoney: 10, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039, IntakeFactor: 1, EatFactor: 1, DeathFactor: 1,
 		FlowFactor: 1, Near: 1, Lid: 1,
 	}
@@ -28,19 +30,19 @@ func built(frames, bees float64) State {
 	for i := range s.Capped {
 		s.Capped[i] = aDay
 	}
-	s.tally()
+	s.Tally()
 	return s
 }
 
 // TestTooMuchBroodTooEarly: nine or ten frames of brood on 1 March in a mild
 // spring mean swarming pressure within a month; four do not.
 func TestTooMuchBroodTooEarly(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	c, _ := season.ClimateFor("us-south")
 	from := day.Of(2026, time.March, 1)
-	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: c}, from, from, 60, 1, 1)
-	aDay := func(frames, bees float64) float64 {
-		s := built(frames, bees)
+	y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: c}, from, from, 60, 1, 1)
+	aDay := func(frames, adults float64) float64 {
+		s := built(frames, adults)
 		before := 0.0
 		for i := range 32 {
 			before = s.SwarmHazard
@@ -59,10 +61,10 @@ func TestTooMuchBroodTooEarly(t *testing.T) {
 
 // TestAWeakNestDoesBetterInOneBox.
 func TestAWeakNestDoesBetterInOneBox(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	from := day.Of(2026, time.March, 20)
-	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, 60, 1, 1)
-	after := func(boxes float64) State {
+	y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, 60, 1, 1)
+	after := func(boxes float64) bees.State {
 		s := built(2.5, 7000)
 		s.NestDrawn = boxes * 69000
 		for i := range 45 {
@@ -82,20 +84,20 @@ func TestAWeakNestDoesBetterInOneBox(t *testing.T) {
 // TestFourCappedFramesNeedABox: what emerges from four frames capped on both
 // sides fills a single deep within two weeks.
 func TestFourCappedFramesNeedABox(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	s := built(5, 14000)
 	s.NestDrawn = 69000
 	s.QueenPeak = 1400
 	for i := range s.Capped {
 		s.Capped[i] = 4 * 6900 / 12
 	}
-	s.tally()
-	before := s.crowding(&p)
-	c := Condition{SeasonDay: 125, MeanC: 13, FlightHours: 6, Flow: 0.3, Pollen: 1}
+	s.Tally()
+	before := s.Crowding(&p)
+	c := bees.Condition{SeasonDay: 125, MeanC: 13, FlightHours: 6, Flow: 0.3, Pollen: 1}
 	full := 0
 	for d := 1; d <= 14 && full == 0; d++ {
 		oneDay(&s, &p, &c)
-		if s.crowding(&p) > 1 {
+		if s.Crowding(&p) > 1 {
 			full = d
 		}
 	}
@@ -107,9 +109,9 @@ func TestFourCappedFramesNeedABox(t *testing.T) {
 // TestTwoFramesOfHoneyInTwoWeeks: a strong spring colony rearing brood without
 // income can eat them.
 func TestTwoFramesOfHoneyInTwoWeeks(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	s := built(8, 22000)
-	c := Condition{SeasonDay: 110, MeanC: 8, FlightHours: 1.5, Pollen: 0.6}
+	c := bees.Condition{SeasonDay: 110, MeanC: 8, FlightHours: 1.5, Pollen: 0.6}
 	two := 2 * 6900 * s.NestKgPerCell
 	s.NestHoney = two + 2
 	for range 14 {
@@ -120,25 +122,15 @@ func TestTwoFramesOfHoneyInTwoWeeks(t *testing.T) {
 	}
 }
 
-// TestAHoneyBoundBoxLeavesDays: ten full combs over the queen, and she has days,
-// not weeks.
-func TestAHoneyBoundBoxLeavesDays(t *testing.T) {
-	e := nest(t, 0, 0, 0.99)
-	r := Run(input(t, e))
-	if v := r.Runway[Lay].Likely; v == nil || *v > 7 {
-		t.Errorf("room to lay ends %v, with ten full combs above", days(v))
-	}
-}
-
 // TestADonorRecovers: a strong double that gave six frames of bees stands near
 // one that gave none some weeks later.
 func TestADonorRecovers(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	gave, kept := summer(), summer()
-	for _, s := range []*State{&gave, &kept} {
+	for _, s := range []*bees.State{&gave, &kept} {
 		s.NestDrawn, s.SuperDrawn, s.House, s.Foragers = 2*69000, 3*44000, 30000, 10000
 	}
-	gave.Apply(&Change{BeesOut: 6 * 2430 / gave.Bees()})
+	gave.Apply(&bees.Change{BeesOut: 6 * 2430 / gave.Bees()})
 	for d := range 35 {
 		oneDay(&gave, &p, &goodDay)
 		oneDay(&kept, &p, &goodDay)
@@ -153,12 +145,12 @@ func TestADonorRecovers(t *testing.T) {
 
 // TestRainStopsASuper.
 func TestRainStopsASuper(t *testing.T) {
-	p := Defaults()
-	day := func(rain float64) State {
+	p := bees.Defaults()
+	day := func(rain float64) bees.State {
 		s := summer()
 		s.SuperAccess = 1
 		w := season.Weather{MinC: 11, MaxC: 19, RainMM: rain}
-		c := ConditionOf(
+		c := forecast.ConditionOf(
 			[]season.Bloom{{Plant: "lime", From: 150, PeakFrom: 155, PeakTo: 190, To: 200, Strength: 1, Pollen: 1}},
 			season.Climates[0], w, 165,
 		)
@@ -180,17 +172,17 @@ func TestRainStopsASuper(t *testing.T) {
 // cluster, with combs of honey in the hive; where it lies beside them, it does
 // not.
 func TestFoodOutOfReachIsNoFood(t *testing.T) {
-	p := Defaults()
-	cold := Condition{SeasonDay: 30, MeanC: -6}
-	winter := func(near float64) State {
-		return State{
+	p := bees.Defaults()
+	cold := bees.Condition{SeasonDay: 30, MeanC: -6}
+	winter := func(near float64) bees.State {
+		return bees.State{
 			Winter: 6000, QueenPeak: 1550, NestHoney: 12, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039,
 			PollenCells: 500, IntakeFactor: 1, EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: near, Lid: 1,
 		}
 	}
 	away, beside := winter(0), winter(1)
-	for _, s := range []*State{&away, &beside} {
-		s.Reach = s.withinReach(&p)
+	for _, s := range []*bees.State{&away, &beside} {
+		s.Reach = s.WithinReach(&p)
 		for range 3 {
 			oneDay(s, &p, &cold)
 		}
@@ -206,13 +198,13 @@ func TestFoodOutOfReachIsNoFood(t *testing.T) {
 // TestABoxUnderTheNestIsRoomNotStorage: a box under a full nest eases crowding
 // and gives the queen cells within weeks, and takes no nectar at once.
 func TestABoxUnderTheNestIsRoomNotStorage(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	with, without := summer(), summer()
-	with.Apply(&Change{UnderDrawn: 69000})
+	with.Apply(&bees.Change{UnderDrawn: 69000})
 	if a, b := with.CombRoomKg(&p), without.CombRoomKg(&p); a != b {
 		t.Errorf("room for nectar on the day: %.1f kg, %.1f without", a, b)
 	}
-	if with.crowding(&p) >= without.crowding(&p) {
+	if with.Crowding(&p) >= without.Crowding(&p) {
 		t.Error("a box under the nest does not ease it")
 	}
 	a, b := live(with, goodDay, 20), live(without, goodDay, 20)
@@ -227,12 +219,12 @@ func TestABoxUnderTheNestIsRoomNotStorage(t *testing.T) {
 // TestReversingFreesWhatLiesBelow: a nest with its empty comb under the brood
 // and honey over it gains by turning its boxes.
 func TestReversingFreesWhatLiesBelow(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	low := summer()
 	low.NestDrawn, low.NestHoney, low.SuperDrawn = 59000, 10, 44000
 	low.Low, low.Lid = 0.9, 1.8
 	turned := low
-	turned.Apply(&Change{Turned: true, Low: 0, Lid: 0.4})
+	turned.Apply(&bees.Change{Turned: true, Low: 0, Lid: 0.4})
 	a, b := oneDay(&turned, &p, &goodDay), oneDay(&low, &p, &goodDay)
 	if a.Laid <= b.Laid || turned.SuperAccess <= low.SuperAccess {
 		t.Errorf(
@@ -245,12 +237,12 @@ func TestReversingFreesWhatLiesBelow(t *testing.T) {
 // TestADoubleScreenWarms: a weak colony over a strong one rears more and eats less
 // in a cool spring than it would alone.
 func TestADoubleScreenWarms(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	from := day.Of(2026, time.March, 20)
-	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, 40, 1, 1)
+	y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, 40, 1, 1)
 	alone := built(2, 5000)
 	over := alone
-	over.Apply(&Change{Screen: On})
+	over.Apply(&bees.Change{Screen: bees.On})
 	for i := range 30 {
 		oneDay(&alone, &p, &y.Likely[i])
 		oneDay(&over, &p, &y.Likely[i])

@@ -1,4 +1,4 @@
-package forecast
+package bees
 
 import "kembo/core/brood"
 
@@ -41,10 +41,10 @@ func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
 	laid := least(want, room)
 	t.Laid = laid
 	drone := 0.0
-	if y.drones && s.House > dronesLeast && droneCells*s.drone < dronesMost*s.NestDrawn {
-		drone = laid * p.DroneShare * (1 / droneCells)
+	if y.drones && s.House > dronesLeast && DroneCells*s.drone < dronesMost*s.NestDrawn {
+		drone = laid * p.DroneShare * (1 / DroneCells)
 	}
-	workers := laid - drone*droneCells
+	workers := laid - drone*DroneCells
 	s.Eggs[0] += workers
 	s.Ledger.Laid += workers
 	s.brood += workers

@@ -1,4 +1,4 @@
-package forecast
+package bees
 
 // Parameters are the numbers of the daily model, in the units their names and
 // [Table] give. Use [Defaults] and change copies.

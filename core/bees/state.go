@@ -1,12 +1,10 @@
-// Package forecast simulates a colony day by day and reads three runways from
-// an ensemble of such runs: food, room to lay and room to store.
+// Package bees is one colony on one day. A [State] holds it in plain numbers, [State.Step] moves it on
+// by a day, and [State.Apply] and [State.Befall] do to it what a keeper does and what befalls it.
 //
-// A [State] is one colony on one day in plain numbers. [State.Step] moves it
-// on by a day; each rule of that day has its own file (bees.go, laying.go,
-// nectar.go, comb.go, eating.go). [Run] moves an ensemble of states drawn from
-// an estimate and returns a [Result]. Nothing here allocates within a day,
-// keeps a clock or holds global state: the same input gives the same bytes.
-package forecast
+// Each rule of a day has its own file: brood and the ages of bees (ages.go), laying.go, nectar.go,
+// comb.go, eating.go, reach.go, mites.go, swarm.go, lost.go. Nothing is drawn here, nothing
+// allocates within a day, and the same state and day give the same bytes.
+package bees
 
 import "kembo/core/brood"
 
@@ -65,7 +63,8 @@ type State struct {
 	Mites infested
 	Lost  Cause
 
-	SwarmHazard float64 // summed up since the forecast began
+	SwarmHazard float64 // summed up since the forecast began, with what drove it
+	Drive       Drive
 
 	Ledger Ledger
 
@@ -79,12 +78,11 @@ type State struct {
 	diedBefore            float64 // bees that had died by then
 	waited                float64 // days that a virgin could not fly out to mate
 	cappedTurn, droneTurn uint8   // slot of the oldest cohort, counted down from the last
-	drive                 drive
 }
 
-// tally adds the cohorts up; whoever writes into them from outside a step
-// calls it. broodCells counts drone cells as worker cells.
-func (s *State) tally() {
+// Tally adds the cohorts up; whoever writes into them from outside a step
+// calls it, since what is asked of the brood is answered from the sums.
+func (s *State) Tally() {
 	s.nestPerKg = 1 / s.NestKgPerCell
 	s.superPerKg = 0
 	s.larvae, s.capped, s.drone = sum(s.Larvae[:]), sum(s.Capped[:]), sum(s.Drone[:])
@@ -94,7 +92,7 @@ func (s *State) tally() {
 // total brings the sums of the sums up to date.
 func (s *State) total() {
 	s.brood = s.Eggs[0] + s.Eggs[1] + s.Eggs[2] + s.larvae + s.capped
-	s.broodCells = s.brood + droneCells*s.drone
+	s.broodCells = s.brood + DroneCells*s.drone
 }
 
 func sum(v []float64) float64 {
@@ -150,23 +148,52 @@ type Ledger struct {
 	MitesLeft, MitesBrought         float64
 }
 
-// droneCells is the worker cells a drone cell takes the place of.
-const droneCells = 1.63 // (6.9/5.4)^2
+// DroneCells is the worker cells a drone cell takes the place of.
+const DroneCells = 1.63 // (6.9/5.4)^2
+
+// SpreadBrood spreads so much brood evenly over the days of its stages; [State.Tally] is called afterwards.
+func (s *State) SpreadBrood(eggs, larvae, sealed float64) {
+	for i := range s.Eggs {
+		s.Eggs[i] = eggs / brood.EggDays
+	}
+	for i := range s.Larvae {
+		s.Larvae[i] = larvae / brood.LarvaDays
+	}
+	for i := range s.Capped {
+		s.Capped[i] = sealed / brood.CappedDays
+	}
+}
 
 // EggCount returns the worker eggs.
 func (s *State) EggCount() float64 { return s.Eggs[0] + s.Eggs[1] + s.Eggs[2] }
 
 // LarvaCount returns the open worker larvae.
-func (s *State) LarvaCount() float64 { return sum(s.Larvae[:]) }
+func (s *State) LarvaCount() float64 { return s.tallied().larvae }
 
 // CappedCount returns the capped worker cells.
-func (s *State) CappedCount() float64 { return sum(s.Capped[:]) }
+func (s *State) CappedCount() float64 { return s.tallied().capped }
 
 // DroneCount returns the drone brood.
-func (s *State) DroneCount() float64 { return sum(s.Drone[:]) }
+func (s *State) DroneCount() float64 { return s.tallied().drone }
 
 // Brood returns the worker brood of all ages.
-func (s *State) Brood() float64 { return s.EggCount() + s.LarvaCount() + s.CappedCount() }
+func (s *State) Brood() float64 { return s.tallied().brood }
+
+// BroodCells returns the worker cells that all brood takes the place of, a drone cell as DroneCells.
+func (s *State) BroodCells() float64 { return s.tallied().broodCells }
+
+func (s *State) tallied() *State {
+	if s.nestPerKg == 0 {
+		s.Tally()
+	}
+	return s
+}
+
+// Reset sets to nothing what is summed up from the day that a forecast begins.
+func (s *State) Reset() {
+	s.SwarmHazard, s.Drive = 0, Drive{}
+	s.starved, s.sickened, s.diedBefore = 0, 0, s.Ledger.BeesDied
+}
 
 // Bees returns the adult workers.
 func (s *State) Bees() float64 { return s.House + s.Foragers + s.Winter }
@@ -178,7 +205,7 @@ func (s *State) Stores() float64 {
 
 // nestUsed returns the drawn nest cells that hold something.
 func (s *State) nestUsed(p *Parameters) float64 {
-	return s.Brood() + droneCells*s.DroneCount() + s.PollenCells + (s.NestHoney+p.NectarCells*s.NestNectar)/s.NestKgPerCell
+	return s.BroodCells() + s.PollenCells + (s.NestHoney+p.NectarCells*s.NestNectar)/s.NestKgPerCell
 }
 
 // NestFree returns the empty drawn cells of the nest.
@@ -234,13 +261,14 @@ type Today struct {
 // is left, all eat, nectar ripens, comb is drawn.
 func (s *State) Step(p *Parameters, c *Condition) Today {
 	var t Today
-	s.step(p, c, &t)
+	s.Advance(p, c, &t)
 	return t
 }
 
-func (s *State) step(p *Parameters, c *Condition, t *Today) {
+// Advance is Step that writes what came of the day into t, which is as Today{} before.
+func (s *State) Advance(p *Parameters, c *Condition, t *Today) {
 	if s.nestPerKg == 0 {
-		s.tally()
+		s.Tally()
 	}
 	y := s.time(c.SeasonDay)
 	bees := s.Bees()
@@ -264,4 +292,41 @@ func (s *State) step(p *Parameters, c *Condition, t *Today) {
 	}
 	s.perish(bees)
 	t.Stores = s.Stores()
+}
+
+// Hold scales stores down until they fit the comb beside brood and pollen.
+func (s *State) Hold(p *Parameters) {
+	fixed := s.Brood() + DroneCells*s.DroneCount()
+	if over := fixed / max(s.NestDrawn, 1); over > 1 {
+		for i := range s.Eggs {
+			s.Eggs[i] /= over
+		}
+		for i := range s.Larvae {
+			s.Larvae[i] /= over
+		}
+		for i := range s.Capped {
+			s.Capped[i] /= over
+		}
+		for i := range s.Drone {
+			s.Drone[i] /= over
+		}
+		fixed = s.NestDrawn
+		s.Tally()
+	}
+	rest := s.NestDrawn - fixed
+	stored := s.PollenCells + (s.NestHoney+p.NectarCells*s.NestNectar)/s.NestKgPerCell
+	if stored > rest && stored > 0 {
+		f := rest / stored
+		s.PollenCells *= f
+		s.NestHoney *= f
+		s.NestNectar *= f
+	}
+	if s.SuperDrawn > 0 {
+		used := (s.SuperHoney + p.NectarCells*s.SuperNectar) / s.SuperKgPerCell
+		if used > s.SuperDrawn {
+			s.SuperHoney *= s.SuperDrawn / used
+			s.SuperCapped *= s.SuperDrawn / used
+			s.SuperNectar *= s.SuperDrawn / used
+		}
+	}
 }

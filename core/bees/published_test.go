@@ -1,11 +1,13 @@
-package forecast
+package bees_test
 
 import (
 	"math"
 	"testing"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/day"
+	"kembo/core/forecast"
 	"kembo/core/season"
 )
 
@@ -17,10 +19,10 @@ import (
 // left of it, with 85 % from egg to adult (Fukuda and Sakagami 1968, Res. Popul.
 // Ecol. 10:31-39). 2 %.
 func TestSteadyBrood(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	s := summer()
 	s.NestDrawn, s.SuperDrawn, s.NestHoney = 3*69000, 6*44000, 10
-	c := Condition{SeasonDay: 150, MeanC: 17, FlightHours: 7, Flow: 0.45, Pollen: 1}
+	c := bees.Condition{SeasonDay: 150, MeanC: 17, FlightHours: 7, Flow: 0.45, Pollen: 1}
 	for range 60 {
 		s.House, s.Foragers = 26000, 9000
 		oneDay(&s, &p, &c)
@@ -45,18 +47,18 @@ func TestSteadyBrood(t *testing.T) {
 // autumn, 140-200 in winter (Fukuda and Sekiguchi 1966, Jap. J. Ecol. 16:206-212,
 // and Free and Spencer-Booth 1959, as given by Winston 1987).
 func TestAdultLifeBySeason(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	life := func(month time.Month, d int, winter bool) float64 {
 		from := day.Of(2026, month, d)
-		y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, 360, 1, 1)
-		s := State{DeathFactor: 1, House: 10000}
+		y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, 360, 1, 1)
+		s := bees.State{DeathFactor: 1, House: 10000}
 		// A cohort, among nest mates enough that it takes its turn at the field.
 		if winter {
 			s.House, s.Winter = 0, 10000
 		}
 		days := 0.0
 		for i := range y.Likely {
-			s.work(&p, &y.Likely[i], timeOf(y.Likely[i].SeasonDay))
+			s.Work(&p, &y.Likely[i])
 			days += s.Bees()
 		}
 		return days / 10000
@@ -81,9 +83,9 @@ func TestAdultLifeBySeason(t *testing.T) {
 // TestPeakLaying: the best mean measured was about 1,590 a day, and no queen was
 // known to keep up more than 2,000 (Nolan 1925, USDA Dept. Bull. 1349).
 func TestPeakLaying(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	start := day.Of(2026, time.March, 1)
-	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 200, 1, 5)
+	y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 200, 1, 5)
 	s := usual()
 	s.SuperDrawn *= 3
 	best, ten := 0.0, 0.0
@@ -100,11 +102,11 @@ func TestPeakLaying(t *testing.T) {
 // 2012, Apidologie 43:594-606), the queen, and some honey in its crops; the next
 // eggs are those of a daughter, some three weeks on.
 func TestAPrimeSwarm(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	s := summer()
-	bees, honey := s.Bees(), s.Stores()
-	s.Befall(&p, &Change{Swarmed: true})
-	if left := s.Bees() / bees; math.Abs(left-0.25) > 0.02 {
+	adults, honey := s.Bees(), s.Stores()
+	s.Befall(&p, &bees.Change{Swarmed: true})
+	if left := s.Bees() / adults; math.Abs(left-0.25) > 0.02 {
 		t.Errorf("%.2f of the workers stayed, published 0.25", left)
 	}
 	if crop := honey - s.Stores(); crop < 0.3 || crop > 1.2 {
@@ -125,9 +127,9 @@ func TestAPrimeSwarm(t *testing.T) {
 // eggs come about day 20-28 and her workers about day 41-49 (stage lengths,
 // Winston 1987). Between them the colony declines.
 func TestALostQueen(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	s, kept := summer(), summer()
-	s.Befall(&p, &Change{QueenLost: true})
+	s.Befall(&p, &bees.Change{QueenLost: true})
 	eggs, last, next, emerged := 0, 0, 0, 0.0
 	var at40, kept40 float64
 	for d := 1; d <= 70; d++ {
@@ -168,17 +170,17 @@ func TestALostQueen(t *testing.T) {
 // twentieths of a day and by whole days alike.
 func TestCollapseThreshold(t *testing.T) {
 	holds := func(m float64, parts int) bool {
-		p := Defaults()
+		p := bees.Defaults()
 		dt := 1 / float64(parts)
 		p.RecruitAlpha, p.RecruitSigma, p.HouseDeath = 0.25*dt, 0.75*dt, 0
 		p.ForagerDeathBase, p.ForagerDeathHour = m*dt, 0
-		c := Condition{SeasonDay: 180, MeanC: 20, FlightHours: p.FullFlight}
+		c := bees.Condition{SeasonDay: 180, MeanC: 20, FlightHours: p.FullFlight}
 		p.RecruitIdle = 0
-		s := State{House: 12000, Foragers: 4000, DeathFactor: 1}
+		s := bees.State{House: 12000, Foragers: 4000, DeathFactor: 1}
 		for range 15000 * parts {
 			n := s.House + s.Foragers
 			s.House += 2000 * n / (27000 + n) * dt
-			s.work(&p, &c, timeOf(c.SeasonDay))
+			s.Work(&p, &c)
 		}
 		return s.House+s.Foragers > 40
 	}
@@ -209,7 +211,7 @@ func TestCollapseThreshold(t *testing.T) {
 // (Farrar 1937, J. Agric. Res. 54:945-954; figures from memory). Ten days of a
 // flow near a main one; a bee counts by the mean of those days.
 func TestLargerColoniesStoreMoreABee(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	flow := goodDay
 	flow.Flow = 0.9
 	least := 0.0
@@ -218,12 +220,12 @@ func TestLargerColoniesStoreMoreABee(t *testing.T) {
 		s.NestDrawn, s.SuperDrawn, s.SuperAccess, s.Excluder = 2*69000, 5*44000, 1, false
 		s.House, s.Foragers = 0.73*tt.bees, 0.27*tt.bees
 		rear(&s, min(s.QueenPeak, p.NurseLoad*s.House), &p)
-		before, bees := s.Stores(), 0.0
+		before, adults := s.Stores(), 0.0
 		for range 10 {
 			oneDay(&s, &p, &flow)
-			bees += s.Bees() / 10
+			adults += s.Bees() / 10
 		}
-		each := (s.Stores() - before) / bees
+		each := (s.Stores() - before) / adults
 		if least == 0 {
 			least = each
 		}
@@ -240,7 +242,7 @@ func TestLargerColoniesStoreMoreABee(t *testing.T) {
 }
 
 // rear fills the cohorts as they stand after weeks of so many eggs a day.
-func rear(s *State, eggsADay float64, p *Parameters) {
+func rear(s *bees.State, eggsADay float64, p *bees.Parameters) {
 	for i := range s.Eggs {
 		s.Eggs[i] = eggsADay
 	}
@@ -250,90 +252,21 @@ func rear(s *State, eggsADay float64, p *Parameters) {
 	for i := range s.Capped {
 		s.Capped[i] = eggsADay * p.EggToAdult
 	}
-	s.tally()
-}
-
-// TestHivesLeftAloneSwarm: colonies that had overwintered, nobody touching them:
-// of twelve in one deep box ten swarmed in a summer, of twelve in four boxes two
-// (Loftus, Smith and Seeley 2016, PLoS ONE 11(3):e0150362; figures from memory,
-// their exact 80 % intervals by Clopper and Pearson). Swarms come from mid-May to
-// mid-July, most in late May and June (Fell et al. 1977, J. Apic. Res. 16:170-173,
-// from memory). Climate: near that of 42 degrees north inland, from memory.
-func TestHivesLeftAloneSwarm(t *testing.T) {
-	for _, tt := range []struct {
-		name        string
-		boxes       float64
-		least, most float64
-	}{{"one box", 1, 0.61, 0.95}, {"four boxes", 4, 0.045, 0.39}} {
-		share, first := leftAlone(tt.boxes)
-		t.Logf(
-			"%s: %.2f swarm, a tenth by %v, half by %v, nine in ten by %v", tt.name, share, first[0], first[1],
-			first[2],
-		)
-		if share < tt.least || share > tt.most {
-			t.Errorf("%s: %.2f swarm in a summer, published %.2f to %.2f", tt.name, share, tt.least, tt.most)
-		}
-		if first[1] < day.Of(2026, time.May, 20) || first[1] > day.Of(2026, time.June, 30) {
-			t.Errorf("%s: half of the swarms were gone by %v", tt.name, first[1])
-		}
-	}
-}
-
-// leftAlone returns the share of such hives of so many deep boxes that swarm,
-// and the days by which a tenth, half and nine tenths of the swarms were gone.
-func leftAlone(boxes float64) (share float64, by [3]day.Day) {
-	const members, days = 200, 170
-	p := Defaults()
-	from := day.Of(2026, time.April, 1)
-	y := NewYard(
-		Site{Yard: "q", Hemisphere: season.North, Climate: season.Climate{MeanC: 8, SwingC: 13.5}}, from, from, days,
-		members, 5,
-	)
-	var left [days]float64
-	for m := range members {
-		off := func(sd float64, purpose int) float64 { return math.Exp(sd * normal(1, 7, m, 0, purpose)) }
-		s := usual()
-		s.Winter, s.NestHoney, s.NestDrawn, s.SuperDrawn, s.Excluder = 10000*off(
-			0.25,
-			forBees,
-		), 8, boxes*69000, 0, false
-		s.QueenPeak *= off(queenSD, forQueen)
-		s.IntakeFactor, s.DeathFactor, s.FlowFactor = off(intakeSD, forIntake), off(deathSD, forDeath), y.Level(m)
-		s.tally()
-		cond := y.Member(m)
-		for i := range cond {
-			stays := math.Exp(-s.SwarmHazard)
-			s.Step(&p, &cond[i])
-			left[i] += (stays - math.Exp(-s.SwarmHazard)) / members
-		}
-	}
-	for _, l := range left {
-		share += l
-	}
-	gone := 0.0
-	for i, l := range left {
-		for k, f := range []float64{0.1, 0.5, 0.9} {
-			if gone < f*share && gone+l >= f*share {
-				by[k] = from + day.Day(i)
-			}
-		}
-		gone += l
-	}
-	return share, by
+	s.Tally()
 }
 
 // TestBuildUpAndDecline of a temperate colony: some 10,000 bees in March become
 // 25,000-45,000 in mid-June and fall to 12,000-25,000 by November (population
 // curves of Imdorf and others, as in Swiss strength measurements).
 func TestBuildUpAndDecline(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	start := day.Of(2026, time.March, 1)
-	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 260, 1, 5)
+	y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 260, 1, 5)
 	s := usual()
 	at := map[int]float64{}
 	for i := range y.Likely {
 		if i == 60 || i == 90 {
-			s.Apply(&Change{SuperDrawn: 44000, SuperKgPerCell: 0.0004})
+			s.Apply(&bees.Change{SuperDrawn: 44000, SuperKgPerCell: 0.0004})
 		}
 		oneDay(&s, &p, &y.Likely[i])
 		at[i] = s.Bees()
@@ -357,7 +290,7 @@ func TestBuildUpAndDecline(t *testing.T) {
 // than handbooks want on the hive, which holds a reserve (Furgala and McCutcheon
 // 1992 for the north; others common practice); on that they live.
 func TestWinterUse(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	from := day.Of(2026, time.October, 1)
 	for _, key := range []string{"uk", "central-europe", "us-north"} {
 		c, err := season.ClimateFor(key)
@@ -368,16 +301,16 @@ func TestWinterUse(t *testing.T) {
 		for b := 300; b > 200 || b < 100; b = beesDay[(273+days)%365+1] {
 			days++
 		}
-		y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: c}, from, from, days, 40, 5)
+		y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: c}, from, from, days, 40, 5)
 		eaten, alive, low, high := 0.0, 0, 0.0, 0.0
 		for m := range 40 {
-			s := State{
+			s := bees.State{
 				Winter: 14000, House: 2000, Foragers: 500, QueenPeak: 1550, PollenCells: 4000,
 				NestHoney: c.WinterHighKg, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039, IntakeFactor: 1,
 				EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: 1, Lid: 1,
 			}
-			for i := range y.at(m) {
-				cond := &y.at(m)[i]
+			for i := range y.Member(m) {
+				cond := &y.Member(m)[i]
 				oneDay(&s, &p, cond)
 				switch {
 				case s.Brood() > 1500:
@@ -413,7 +346,7 @@ func TestWinterUse(t *testing.T) {
 // very most (scale hives, common practice; Seeley 1995). A scale weighs nectar,
 // which is about twice the honey it becomes.
 func TestAStrongFlowDay(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	s := summer()
 	s.House, s.Foragers, s.SuperDrawn, s.SuperAccess = 36000, 14000, 4*44000, 1
 	c := goodDay

@@ -1,4 +1,4 @@
-package forecast
+package bees
 
 import (
 	"math"
@@ -59,9 +59,9 @@ const percent = 100
 // beesPerG is how many bees weigh a gram. Source: values A, common practice.
 const beesPerG = 8.0
 
-// infest gives the colony so many mites per hundred bees, and its capped brood as many as go
+// Infest gives the colony so many mites per hundred bees, and its capped brood as many as go
 // with them.
-func (s *State) infest(p *Parameters, per100 float64) {
+func (s *State) Infest(p *Parameters, per100 float64) {
 	share := per100 / percent
 	x := &s.Mites
 	x.Riding = share * s.Bees()
@@ -81,8 +81,8 @@ func (s *State) infest(p *Parameters, per100 float64) {
 // memory.
 const droneSealedAt = 10
 
-// scaleMites multiplies all mites.
-func (s *State) scaleMites(f float64) {
+// ScaleMites multiplies all mites.
+func (s *State) ScaleMites(f float64) {
 	x := &s.Mites
 	x.Riding *= f
 	for i := range x.Sealed {

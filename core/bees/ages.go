@@ -1,4 +1,4 @@
-package forecast
+package bees
 
 import "kembo/core/brood"
 
@@ -23,8 +23,8 @@ func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 	if s.cappedTurn++; s.cappedTurn == brood.CappedDays {
 		s.cappedTurn = 0
 	}
-	loss := (1 - p.EggToAdult) * (1 / lossOver)
-	keep := 1 - loss
+	keep := p.LarvaLives()
+	loss := 1 - keep
 	was := s.Eggs[2] + s.Larvae[0] + s.Larvae[1] + s.Larvae[2] + s.Larvae[3] + s.Larvae[4]
 	s.Larvae[5] = s.Larvae[4] * keep
 	s.Larvae[4] = s.Larvae[3] * keep
@@ -67,6 +67,9 @@ func (s *State) age(p *Parameters, c *Condition, y *timeOfYear) {
 
 	s.work(p, c, y)
 }
+
+// LarvaLives is the share of the larvae that live through a day.
+func (p *Parameters) LarvaLives() float64 { return 1 - (1-p.EggToAdult)*(1/lossOver) }
 
 // manyLarvae are those from which on nurses who have none to feed are idle and go out: with no
 // brood, as in a swarm, they build and keep. Source: none; guess, held by how packages dwindle.

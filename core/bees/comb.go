@@ -1,4 +1,4 @@
-package forecast
+package bees
 
 // draw builds comb on foundation, of which there is some: with warmth and bees, as comb gets
 // short, and of what has found no cell, of feed and of a good day's income. A colony that has

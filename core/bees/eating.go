@@ -1,4 +1,4 @@
-package forecast
+package bees
 
 import "math"
 
@@ -40,7 +40,7 @@ func (s *State) eat(p *Parameters, c *Condition, t *Today) {
 		got = s.take(need)
 		s.Reach = s.Stores()
 		if c.MeanC < p.InCluster { // it may be held tomorrow
-			s.Reach = s.withinReach(p)
+			s.Reach = s.WithinReach(p)
 		}
 	}
 	s.Ledger.Eaten += got
@@ -110,7 +110,7 @@ func (s *State) starve(unfed, death float64) {
 		s.Larvae[i] -= d
 		s.Ledger.BroodDied += d
 	}
-	s.tally()
+	s.Tally()
 	for _, b := range [...]*float64{&s.House, &s.Foragers, &s.Winter} {
 		d := *b * unfed * death
 		*b -= d

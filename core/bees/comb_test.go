@@ -1,22 +1,25 @@
-package forecast
+package bees_test
 
 import (
 	"testing"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/day"
+	"kembo/core/forecast"
 	"kembo/core/season"
 )
 
 // swarmOn is a prime swarm with its old queen on ten deep frames.
-func swarmOn(bees, drawn float64) State {
+func swarmOn(adults, drawn float64) bees.State {
 	const cells = 69000 // of ten deep frames
-	s := State{
-		House: 0.74 * bees, Foragers: 0.26 * bees, QueenPeak: 1550, NestDrawn: drawn * cells,
+	s := bees.State{
+		House: 0.74 * adults, Foragers: 0.26 * adults, QueenPeak: 1550, NestDrawn: drawn * cells,
 		NestUndrawn: (1 - drawn) * cells, NestKgPerCell: 0.00033, SuperKgPerCell: 0.00033, IntakeFactor: 1, EatFactor: 1,
-		DeathFactor: 1, FlowFactor: 1, Near: 1, Lid: 1, Crops: cropsHoldMg * 1e-6 * bees,
+		DeathFactor: 1, FlowFactor: 1, Near: 1, Lid: 1,
 	}
-	s.tally()
+	s.FillCrops()
+	s.Tally()
 	return s
 }
 
@@ -25,8 +28,8 @@ func swarmOn(bees, drawn float64) State {
 // seven. It dwindles by a third to a half until its first brood emerges, and has brood by
 // then; in a dearth and unfed it draws little.
 func TestASwarmDrawsItsCombs(t *testing.T) {
-	p := Defaults()
-	c := Condition{SeasonDay: 160, MeanC: 17, FlightHours: 6, Flow: 0.9, Pollen: 1}
+	p := bees.Defaults()
+	c := bees.Condition{SeasonDay: 160, MeanC: 17, FlightHours: 6, Flow: 0.9, Pollen: 1}
 	for _, tt := range []struct{ bees, combs float64 }{{25000, 8}, {17000, 5.5}} {
 		s := swarmOn(tt.bees, 0)
 		least := tt.bees
@@ -62,13 +65,13 @@ func TestASwarmDrawsItsCombs(t *testing.T) {
 // TestAFedPackageDrawsComb: 10,000 bees on foundation in late April, fed eight litres of thin
 // syrup, about five kilograms of stores: four to eight combs in a month (common practice).
 func TestAFedPackageDrawsComb(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	from := day.Of(2026, time.April, 20)
-	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, 40, 1, 5)
+	y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, 40, 1, 5)
 	s := swarmOn(10000, 0)
 	for i := range 35 {
 		if i == 1 || i == 12 {
-			s.Apply(&Change{FeedKg: 2.5})
+			s.Apply(&bees.Change{FeedKg: 2.5})
 		}
 		s.Step(&p, &y.Likely[i])
 	}
@@ -80,20 +83,20 @@ func TestAFedPackageDrawsComb(t *testing.T) {
 // TestFoundationIsRoomOnceItIsDrawn: a super of foundation on a full hive in a flow is no room
 // today; drawn comb is. In two weeks most of it is drawn.
 func TestFoundationIsRoomOnceItIsDrawn(t *testing.T) {
-	p := Defaults()
-	with := func(c Change) (State, float64) {
+	p := bees.Defaults()
+	with := func(c bees.Change) (bees.State, float64) {
 		s := summer()
 		s.SuperDrawn, s.SuperUndrawn, s.SuperHoney, s.SuperNectar, s.SuperCapped = 0, 0, 0, 0, 0
 		c.SuperKgPerCell = 0.0004
 		s.Apply(&c)
 		out := oneDay(&s, &p, &goodDay)
-		return s, s.roomKg(&p, &out)
+		return s, s.RoomKg(&p, &out)
 	}
-	bare, room := with(Change{SuperUndrawn: 88000})
-	if _, drawn := with(Change{SuperDrawn: 88000}); drawn < room+3 {
+	bare, room := with(bees.Change{SuperUndrawn: 88000})
+	if _, drawn := with(bees.Change{SuperDrawn: 88000}); drawn < room+3 {
 		t.Errorf("drawn comb is room for %.1f kg, foundation for %.1f", drawn, room)
 	}
-	if _, none := with(Change{}); room > none+1 {
+	if _, none := with(bees.Change{}); room > none+1 {
 		t.Errorf("foundation is told to be room for %.1f kg the day it goes on, none for %.1f", room, none)
 	}
 	for range 16 {

@@ -1,35 +1,37 @@
-package forecast
+package bees_test
 
 import (
 	"math"
 	"testing"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/day"
+	"kembo/core/forecast"
 	"kembo/core/season"
 )
 
 // hived is a package of 10,000 bees on ten drawn deep combs on 15 April, with its mated queen, fed.
-func hived() State {
-	s := State{
+func hived() bees.State {
+	s := bees.State{
 		House: 7000, Foragers: 3000, NextQueen: 1550, LaysIn: 3, PollenCells: 300, NestHoney: 4, NestDrawn: 69000,
 		NestKgPerCell: 0.00039, IntakeFactor: 1, EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: 1, Lid: 1,
 	}
-	s.tally()
+	s.Tally()
 	return s
 }
 
 // met lives a state under some draws of a British spring from a day and returns the mean of a
 // quantity by day.
-func met(t *testing.T, from day.Day, days int, begin func(m int) State, of func(*State) float64) []float64 {
+func met(t *testing.T, from day.Day, days int, begin func(m int) bees.State, of func(*bees.State) float64) []float64 {
 	t.Helper()
 	const members = 20
-	p := Defaults()
-	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, days, members, 5)
+	p := bees.Defaults()
+	y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, days, members, 5)
 	out := make([]float64, days+1)
 	for m := range members {
 		s := begin(m)
-		for i, c := range y.at(m) {
+		for i, c := range y.Member(m) {
 			out[i] += of(&s) / members
 			s.Step(&p, &c)
 		}
@@ -42,61 +44,29 @@ func met(t *testing.T, from day.Day, days int, begin func(m int) State, of func(
 // first brood emerges, some three weeks on, and is a colony of 30,000 after twelve to fourteen
 // weeks (handbooks, from memory; Nolan 1932 for the decline).
 func TestAPackageDwindlesAndThenGrows(t *testing.T) {
-	p := Defaults()
-	bees := met(t, day.Of(2026, time.April, 15), 100, func(int) State {
+	p := bees.Defaults()
+	adults := met(t, day.Of(2026, time.April, 15), 100, func(int) bees.State {
 		s := hived()
-		s.Apply(&Change{FeedKg: 2})
+		s.Apply(&bees.Change{FeedKg: 2})
 		return s
-	}, func(s *State) float64 {
+	}, func(s *bees.State) float64 {
 		if free := s.NestFree(&p); free < 15000 && s.SuperDrawn < 3*44000 { // its keeper gives room
-			s.Apply(&Change{SuperDrawn: 44000, SuperKgPerCell: 0.0004})
+			s.Apply(&bees.Change{SuperDrawn: 44000, SuperKgPerCell: 0.0004})
 		}
 		return s.Bees()
 	})
 	low, at := math.Inf(1), 0
-	for d, n := range bees {
+	for d, n := range adults {
 		if n < low {
 			low, at = n, d
 		}
 	}
-	t.Logf("lowest %.0f on day %d; day 21 %.0f, day 84 %.0f, day 98 %.0f", low, at, bees[21], bees[84], bees[98])
+	t.Logf("lowest %.0f on day %d; day 21 %.0f, day 84 %.0f, day 98 %.0f", low, at, adults[21], adults[84], adults[98])
 	if low < 5700 || low > 7200 || at < 18 || at > 30 {
 		t.Errorf("lowest %.0f on day %d, published 6,000 to 6,500 about day 21", low, at)
 	}
-	if bees[98] < 27000 {
-		t.Errorf("%.0f bees after 14 weeks, published 30,000", bees[98])
-	}
-}
-
-// TestAUnionIsBothAndWintersBetter: two colonies too small to winter, united, hold all that both
-// held, and are lost less than either.
-func TestAUnionIsBothAndWintersBetter(t *testing.T) {
-	small := func(s *State) {
-		all := s.Bees()
-		for _, b := range []*float64{&s.House, &s.Foragers, &s.Winter} {
-			*b *= 3500 / all
-		}
-		s.lays(0.3*s.EggCount(), 0.3*s.LarvaCount(), 0.3*s.CappedCount())
-		s.tally()
-		s.QueenPeak *= 0.4
-		s.scaleMites(0)
-	}
-	alone := wintered(t, "central-europe", func(s *State, _ *Parameters, _ float64) { small(s) })
-	united := wintered(t, "central-europe", func(s *State, p *Parameters, _ float64) {
-		small(s)
-		other := *s
-		l := other.give(p, &Change{BeesOut: 1, BroodOut: 0.5, QueenOut: true})
-		l.Queen = Queen{}
-		s.QueenPeak /= 0.4 // the better of the two is kept
-		before := s.Bees()
-		s.receive(&l, 0)
-		if got := s.Bees(); math.Abs(got-2*before) > 1 {
-			t.Fatalf("%.0f and %.0f bees make %.0f", before, before, got)
-		}
-	})
-	t.Logf("alone %.3f are lost, %.3f of too few bees; united %.3f", alone[NotLost], alone[ToFewBees], united[NotLost])
-	if alone[NotLost] < 0.2 || united[NotLost] > 0.6*alone[NotLost] {
-		t.Errorf("alone %.2f are lost, united %.2f", alone[NotLost], united[NotLost])
+	if adults[98] < 27000 {
+		t.Errorf("%.0f bees after 14 weeks, published 30,000", adults[98])
 	}
 }
 
@@ -105,22 +75,22 @@ func TestAUnionIsBothAndWintersBetter(t *testing.T) {
 // memory), and they lift what comes after them too.
 func TestABoostIsBeesInTwelveDays(t *testing.T) {
 	from := day.Of(2026, time.April, 20)
-	bees := func(cells float64) []float64 {
-		return met(t, from, 45, func(int) State {
+	adults := func(cells float64) []float64 {
+		return met(t, from, 45, func(int) bees.State {
 			s := built(3, 7000)
 			s.NestDrawn = 69000
 			if cells > 0 {
-				l := Load{House: 2000}
+				l := bees.Load{House: 2000}
 				for i := range l.Capped {
 					l.Capped[i] = cells / 12
 				}
 				s.NestDrawn += 13800
-				s.receive(&l, 0)
+				s.Receive(&l, 0)
 			}
 			return s
-		}, (*State).Bees)
+		}, (*bees.State).Bees)
 	}
-	with, without := bees(9000), bees(0)
+	with, without := adults(9000), adults(0)
 	if more := with[13] - without[13]; more < 8000 || more > 11500 {
 		t.Errorf("%.0f bees more after 13 days", more)
 	}
@@ -132,15 +102,15 @@ func TestABoostIsBeesInTwelveDays(t *testing.T) {
 // TestWhatIsGivenFliesBack: of bees that go over in the same yard those that fly go home; the
 // giver keeps its foragers, and what came is house bees.
 func TestWhatIsGivenFliesBack(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	s := summer()
 	house, field := s.House, s.Foragers
-	l := s.give(&p, &Change{BeesOut: 0.3, FlyBack: true})
+	l := s.Give(&p, &bees.Change{BeesOut: 0.3, FlyBack: true})
 	if math.Abs(l.House-0.3*house) > 1 || l.Foragers > 0.05*field || math.Abs(s.Foragers+l.Foragers-field) > 1 {
 		t.Errorf("of %.0f house bees and %.0f foragers %.0f and %.0f went", house, field, l.House, l.Foragers)
 	}
 	s = summer()
-	if l := s.give(&p, &Change{BeesOut: 0.3}); math.Abs(l.Foragers-0.3*field) > 1 {
+	if l := s.Give(&p, &bees.Change{BeesOut: 0.3}); math.Abs(l.Foragers-0.3*field) > 1 {
 		t.Errorf("a cast left, and %.0f of %.0f foragers with it", l.Foragers, field)
 	}
 }
@@ -149,9 +119,9 @@ func TestWhatIsGivenFliesBack(t *testing.T) {
 // brings as before within three weeks, with fewer bees (common practice; that house bees go out
 // sooner then is Khoury, Myerscough and Barron 2011).
 func TestAMovedHiveBringsLessForAWhile(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	moved, stayed := summer(), summer()
-	moved.Apply(&Change{ForagersLost: 0.8})
+	moved.Apply(&bees.Change{ForagersLost: 0.8})
 	if moved.Ledger.BeesDied <= 0 {
 		t.Fatal("nobody was lost")
 	}
@@ -172,10 +142,10 @@ func TestAMovedHiveBringsLessForAWhile(t *testing.T) {
 // TestBadWeatherHoldsAVirgin: two weeks of rain when she is to fly out put her first eggs off by
 // about as much; where no fine day comes for four weeks she does not come to lay.
 func TestBadWeatherHoldsAVirgin(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	first := func(rain int) int {
 		s := summer()
-		s.Befall(&p, &Change{Swarmed: true})
+		s.Befall(&p, &bees.Change{Swarmed: true})
 		for d := 1; d <= 80; d++ {
 			c := goodDay
 			if d > 12 && d <= 12+rain {
@@ -196,13 +166,13 @@ func TestBadWeatherHoldsAVirgin(t *testing.T) {
 // TestDronesGoWithTheSeason: a strong colony has some hundreds to two thousand drones in June
 // (common practice), hardly any in October, and throws them out sooner where nothing is in flower.
 func TestDronesGoWithTheSeason(t *testing.T) {
-	drones := met(t, day.Of(2026, time.March, 1), 230, func(int) State { return usual() }, func(s *State) float64 {
+	drones := met(t, day.Of(2026, time.March, 1), 230, func(int) bees.State { return usual() }, func(s *bees.State) float64 {
 		return s.Drones
 	})
 	if june, october := drones[110], drones[225]; june < 300 || june > 2500 || october > 0.1*june {
 		t.Errorf("%.0f drones in June, %.0f in October", june, october)
 	}
-	p := Defaults()
+	p := bees.Defaults()
 	left := func(flow float64) float64 {
 		s := summer()
 		s.Drones = 1000
@@ -215,10 +185,5 @@ func TestDronesGoWithTheSeason(t *testing.T) {
 	}
 	if fed, dearth := left(0.5), left(0); dearth > 0.6*fed {
 		t.Errorf("in a dearth %.0f drones are left, in a flow %.0f", dearth, fed)
-	}
-	e := nest(t, 6, 1, 0.2)
-	e.Drone = 1500
-	if s := draw(&e, &p, true, 165, 1, 0, 1, 1); s.Drones < 500 {
-		t.Errorf("beside 1,500 cells of drone brood there are %.0f drones", s.Drones)
 	}
 }

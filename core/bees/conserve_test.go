@@ -1,43 +1,25 @@
-package forecast
+package bees_test
 
 import (
 	"math"
 	"testing"
 	"time"
 
+	"kembo/core/bees"
 	"kembo/core/day"
+	"kembo/core/forecast"
 	"kembo/core/season"
 )
-
-// usual is a wintered colony on 1 March in one deep with a medium super.
-func usual() State {
-	return State{
-		Winter: 11000, QueenPeak: 1550, PollenCells: 3000,
-		NestHoney: 14, NestDrawn: 2 * 69000, NestKgPerCell: 0.00039,
-		SuperDrawn: 2 * 44000, SuperKgPerCell: 0.00039, Excluder: true,
-		IntakeFactor: 1, EatFactor: 1, DeathFactor: 1, FlowFactor: 1, Near: 1, Lid: 1,
-	}
-}
-
-func uk(t testing.TB) season.Climate {
-	c, err := season.ClimateFor("uk")
-	if err != nil {
-		t.Fatal(err)
-	}
-	return c
-}
-
-func close2(a, b float64) bool { return math.Abs(a-b) <= 1e-6*(1+math.Abs(a)+math.Abs(b)) }
 
 // TestNothingIsMadeOrLost holds stocks against flows that are counted where
 // they happen, on every day of a year with changes in it.
 func TestNothingIsMadeOrLost(t *testing.T) {
-	p := Defaults()
-	y := NewYard(
-		Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, day.Of(2026, time.March, 1),
+	p := bees.Defaults()
+	y := forecast.NewYard(
+		forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, day.Of(2026, time.March, 1),
 		day.Of(2026, time.March, 1), 365, 12, 5,
 	)
-	given := NotSeen(Unseen{Cells: 8000, KgPerCell: 0.0004, Bees: 1500}, 12, "elsewhere", 5)
+	given := forecast.NotSeen(forecast.Unseen{Cells: 8000, KgPerCell: 0.0004, Bees: 1500}, 12, "elsewhere", 5)
 	for m := range 12 {
 		s := usual()
 		if m > 5 {
@@ -47,41 +29,41 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 			s.NestDrawn, s.NestUndrawn, s.NestHoney = 0.4*s.NestDrawn, 0.6*s.NestDrawn, 4
 		}
 		sugar0, bees0, combs := s.Stores(), s.Bees(), 0.0
-		for i, c := range y.at(m) {
+		for i, c := range y.Member(m) {
 			switch i {
 			case 70:
-				s.Apply(&Change{SuperUndrawn: 44000, SuperKgPerCell: 0.0004})
+				s.Apply(&bees.Change{SuperUndrawn: 44000, SuperKgPerCell: 0.0004})
 			case 95:
-				s.Apply(&Change{NestHoneyOut: 0.3, NestDrawnOut: 0.1, NestDrawn: 13800, PollenOut: 0.05})
+				s.Apply(&bees.Change{NestHoneyOut: 0.3, NestDrawnOut: 0.1, NestDrawn: 13800, PollenOut: 0.05})
 			case 100:
-				s.Apply(&Change{BeesOut: 0.2, BroodOut: 0.25})
+				s.Apply(&bees.Change{BeesOut: 0.2, BroodOut: 0.25})
 			case 105:
-				s.Apply(&Change{UnderDrawn: 60000, Turned: true, Lid: 0.5, Excluder: Off})
+				s.Apply(&bees.Change{UnderDrawn: 60000, Turned: true, Lid: 0.5, Excluder: bees.Off})
 			case 130:
 				if m%3 == 0 {
-					s.Befall(&p, &Change{Swarmed: true})
+					s.Befall(&p, &bees.Change{Swarmed: true})
 				}
 			case 180:
 				if m%4 == 0 {
-					s.Befall(&p, &Change{QueenLost: true})
+					s.Befall(&p, &bees.Change{QueenLost: true})
 				}
 			case 110:
-				s.Apply(&Change{NestHoneyUp: 0.3, NestDrawnUp: 0.1, NestDrawn: 13800})
+				s.Apply(&bees.Change{NestHoneyUp: 0.3, NestDrawnUp: 0.1, NestDrawn: 13800})
 				combs = s.NestDrawn + s.NestUndrawn + s.UnderDrawn + s.UnderUndrawn
 			case 150:
-				s.Apply(&Change{SuperOut: 0.5, SuperDrawnOut: 0.5})
+				s.Apply(&bees.Change{SuperOut: 0.5, SuperDrawnOut: 0.5})
 			case 200:
-				s.Apply(&Change{FeedKg: 9})
+				s.Apply(&bees.Change{FeedKg: 9})
 			case 90:
-				s.Apply(&Change{NestDrawn: 9000})
-				s.receive(given.of(m), 0.2)
+				s.Apply(&bees.Change{NestDrawn: 9000})
+				s.Receive(given.Of(m), 0.2)
 			case 160:
-				s.Apply(&Change{SuperHoneyDown: 0.1, SuperDrawnDown: 0.1, Opened: 0.2})
+				s.Apply(&bees.Change{SuperHoneyDown: 0.1, SuperDrawnDown: 0.1, Opened: 0.2})
 				combs = s.NestDrawn + s.NestUndrawn + s.UnderDrawn + s.UnderUndrawn
 			case 165:
-				s.Apply(&Change{Caged: On})
+				s.Apply(&bees.Change{Caged: bees.On})
 			case 175:
-				s.Apply(&Change{Caged: Off})
+				s.Apply(&bees.Change{Caged: bees.Off})
 			}
 			s.Step(&p, &c)
 			l := &s.Ledger
@@ -107,15 +89,17 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 			) {
 				t.Fatalf("member %d day %d: %.6f pollen cells, flows say %.6f", m, i, got, want)
 			}
-			if used := s.nestUsed(&p); used > s.NestDrawn*1.0001+1 {
+			if used := s.NestUsed(&p); used > s.NestDrawn*1.0001+1 {
 				t.Fatalf("member %d day %d: %.1f cells used of %.1f in the nest", m, i, used, s.NestDrawn)
 			}
 			// The sums that days keep up are the sums of the cohorts.
-			if !close2(s.brood, s.Brood()) || !close2(s.larvae, s.LarvaCount()) || !close2(s.capped, s.CappedCount()) ||
-				!close2(s.broodCells, s.Brood()+droneCells*s.DroneCount()) {
+			larvae, capped, drone := s.Cohorts()
+			if !close2(larvae, s.LarvaCount()) || !close2(capped, s.CappedCount()) || !close2(drone, s.DroneCount()) ||
+				!close2(s.EggCount()+larvae+capped, s.Brood()) ||
+				!close2(s.Brood()+bees.DroneCells*drone, s.BroodCells()) {
 				t.Fatalf(
-					"member %d day %d: sums %v %v %v %v, cohorts %v %v %v", m, i, s.brood, s.larvae, s.capped,
-					s.broodCells, s.Brood(), s.LarvaCount(), s.CappedCount(),
+					"member %d day %d: sums %v %v %v %v, cohorts %v %v %v", m, i, s.LarvaCount(), s.CappedCount(), s.Brood(),
+					s.BroodCells(), larvae, capped, drone,
 				)
 			}
 			if s.SuperCapped > s.SuperHoney+1e-9 || s.Reach > s.Stores()+1e-9 {
@@ -143,15 +127,15 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 
 // TestAYearOfAUsualColony holds a whole year against published figures.
 func TestAYearOfAUsualColony(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	start := day.Of(2026, time.March, 1)
-	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 365, 1, 5)
+	y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 365, 1, 5)
 	s := usual()
 	peak, peakLaying, peakDay, least := 0.0, 0.0, 0, math.Inf(1)
 	for i := range y.Likely {
 		c := y.Likely[i]
 		if i == 60 || i == 90 {
-			s.Apply(&Change{SuperDrawn: 44000, SuperKgPerCell: 0.0004})
+			s.Apply(&bees.Change{SuperDrawn: 44000, SuperKgPerCell: 0.0004})
 		}
 		out := s.Step(&p, &c)
 		if s.Bees() > peak {

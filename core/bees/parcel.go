@@ -1,4 +1,4 @@
-package forecast
+package bees
 
 import (
 	"math"
@@ -41,8 +41,8 @@ type Queen struct {
 // another gets, so that they go on meeting the same weather with the same bees.
 type Parcel []Load
 
-// of returns the load of a member; a parcel of one is the same for all.
-func (p *Parcel) of(m int) *Load {
+// Of returns the load of a member; a parcel of one is the same for all.
+func (p *Parcel) Of(m int) *Load {
 	if p == nil || len(*p) == 0 {
 		return nil
 	}
@@ -69,7 +69,7 @@ func (s *State) holding() Load {
 		Queen:  Queen{s.QueenPeak, s.NextQueen, s.LaysIn},
 	}
 	for age := range l.Capped {
-		l.Capped[age], l.SealedMites[age] = s.Capped[s.cappedSlot(age)], s.Mites.Sealed[s.cappedSlot(age)]
+		l.Capped[age], l.SealedMites[age] = s.Capped[s.CappedSlot(age)], s.Mites.Sealed[s.CappedSlot(age)]
 	}
 	for age := range l.Drone {
 		l.Drone[age], l.DroneMites[age] = s.Drone[s.droneSlot(age)], s.Mites.Drone[s.droneSlot(age)]
@@ -78,9 +78,9 @@ func (s *State) holding() Load {
 	return l
 }
 
-// cappedSlot returns where in the ring the cells lie that were capped so many
+// CappedSlot returns where in the ring the cells lie that were capped so many
 // days ago.
-func (s *State) cappedSlot(age int) int {
+func (s *State) CappedSlot(age int) int {
 	return (age + brood.CappedDays - int(s.cappedTurn)) % brood.CappedDays
 }
 
@@ -89,11 +89,11 @@ func (s *State) droneSlot(age int) int {
 	return (age + brood.DroneDays - int(s.droneTurn)) % brood.DroneDays
 }
 
-// give does c to s and returns what left it towards another hive.
+// Give does c to s and returns what left it towards another hive.
 //
 // Honey of the hive that fit moves between nest and supers is no loss: what left
 // is told by the shares of c, before anything is moved to fit.
-func (s *State) give(p *Parameters, c *Change) Load {
+func (s *State) Give(p *Parameters, c *Change) Load {
 	was := s.holding()
 	s.Befall(p, c)
 	s.Apply(c)
@@ -126,8 +126,8 @@ func (s *State) give(p *Parameters, c *Change) Load {
 	return l
 }
 
-// receive takes a load in. above is the share of its honey that comes in supers.
-func (s *State) receive(l *Load, above float64) {
+// Receive takes a load in. above is the share of its honey that comes in supers.
+func (s *State) Receive(l *Load, above float64) {
 	for i, v := range l.Eggs {
 		s.Eggs[i] += v
 	}
@@ -135,8 +135,8 @@ func (s *State) receive(l *Load, above float64) {
 		s.Larvae[i] += v
 	}
 	for age, v := range l.Capped {
-		s.Capped[s.cappedSlot(age)] += v
-		s.Mites.Sealed[s.cappedSlot(age)] += l.SealedMites[age]
+		s.Capped[s.CappedSlot(age)] += v
+		s.Mites.Sealed[s.CappedSlot(age)] += l.SealedMites[age]
 	}
 	for age, v := range l.Drone {
 		s.Drone[s.droneSlot(age)] += v
@@ -167,75 +167,10 @@ func (s *State) receive(l *Load, above float64) {
 	led.BeesCame += l.Bees()
 	led.BroodBrought += l.Brood()
 	led.DroneBrought += sum(l.Drone[:])
-	s.tally()
+	s.Tally()
 	s.fit()
 	s.Reach = min(s.Reach, s.Stores())
 }
-
-// Give returns what leaves the colony towards another hive when c is done on its
-// day, by member; x itself is left as it is. since are the changes since the look
-// that x is of, as for Move; c is not among them. It is nil before x's day.
-func (x *Ensemble) Give(p *Parameters, y *Yard, since []Change, c Change) Parcel {
-	if c.Day < x.Day {
-		return nil
-	}
-	then := x.Clone()
-	then.Move(p, y, since, c.Day)
-	out := make(Parcel, len(then.States))
-	for m := range then.States {
-		out[m] = then.States[m].give(p, &c)
-	}
-	return out
-}
-
-// Unseen is what came from a hive of which nothing is known.
-type Unseen struct {
-	Cells     float64 // worker cells of the combs that came
-	KgPerCell float64 // honey that one holds when full
-	Bees      float64 // at most
-	Queen     bool    // a queen came
-}
-
-// NotSeen returns what may have come, from nothing to full: each member draws its
-// own. name and seed key the draws.
-//
-// Source: none; a guess that is meant to be wide.
-func NotSeen(of Unseen, members int, name string, seed uint64) Parcel {
-	h := hashName(name)
-	out := make(Parcel, members)
-	for m := range out {
-		u := func(purpose int) float64 { return uniform(seed, h, m, 0, purpose) }
-		used := of.Cells * u(forUnseenUsed)
-		cells := used * u(forUnseenBrood)
-		pollen := (used - cells) * unseenPollen * u(forUnseenPollen)
-		l := &out[m]
-		for i := range l.Eggs {
-			l.Eggs[i] = cells / brood.WorkerDays
-		}
-		for i := range l.Larvae {
-			l.Larvae[i] = cells / brood.WorkerDays
-		}
-		for i := range l.Capped {
-			l.Capped[i] = cells / brood.WorkerDays
-		}
-		l.Pollen = pollen
-		l.NestHoney = (used - cells - pollen) * of.KgPerCell
-		l.House = of.Bees * u(forUnseenBees)
-		if of.Queen {
-			sd := unseenQueen * queenSD * normal(seed, h, m, 0, forUnseenQueen)
-			l.Queen.Peak = Defaults().QueenPeakLaying * math.Exp(sd)
-		}
-	}
-	return out
-}
-
-// unseenQueen is how many times as far queens differ of whom nothing is known.
-// Source: none; guess.
-const unseenQueen = 2
-
-// unseenPollen is the most of the stores on an unseen comb that is pollen.
-// Source: none; guess.
-const unseenPollen = 0.4
 
 // Finite reports whether all amounts of a parcel are numbers and none is under 0.
 func (p Parcel) Finite() bool {

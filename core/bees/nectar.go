@@ -1,4 +1,4 @@
-package forecast
+package bees
 
 // forage brings nectar and pollen in and puts the nectar down: first near the
 // nest and the unloading place, then up, so the nest is backfilled in a strong
@@ -55,6 +55,9 @@ func (s *State) forage(p *Parameters, c *Condition, t *Today) {
 // Source: as of a swarm, SwarmCropMg.
 const cropsHoldMg = 30
 
+// FillCrops gives the bees what they carry as a swarm.
+func (s *State) FillCrops() { s.Crops = cropsHoldMg * 1e-6 * s.Bees() }
+
 // What the flow must bring in a day for bees to go up into a new super, kg.
 const openFromKg = 0.1
 
@@ -87,11 +90,11 @@ func (s *State) pollenNeed(p *Parameters) pollenNeed {
 	return pollenNeed{eat, reserve, 1 / reserve}
 }
 
-// pollenDays returns the days for which the pollen feeds the larvae that are there, at most a season.
-func (s *State) pollenDays(p *Parameters) float64 {
-	eat := s.larvae * p.PollenPerLarva
-	if s.PollenCells >= eat*inSeason {
-		return inSeason
+// PollenDays returns the days for which the pollen feeds the larvae that are there, at most so many.
+func (s *State) PollenDays(p *Parameters, most float64) float64 {
+	eat := s.LarvaCount() * p.PollenPerLarva
+	if s.PollenCells >= eat*most {
+		return most
 	}
 	return s.PollenCells / eat
 }
@@ -157,12 +160,16 @@ func (s *State) ripen(p *Parameters, c *Condition) {
 // coolRipening is ripening on a cool day against a warm one.
 const coolRipening = 0.5
 
-// roomKg returns the kg of honey that the cells within reach above the nest, and those the nest
+// RoomKg returns the kg of honey that the cells within reach above the nest, and those the nest
 // can spare, could still take as nectar. Foundation is none: it is room once it is drawn.
-func (s *State) roomKg(p *Parameters, t *Today) float64 {
+func (s *State) RoomKg(p *Parameters, t *Today) float64 {
 	// A super just put on counts for what will be in use in two or three days.
 	soon := s.SuperAccess + (1-s.SuperAccess)*p.AccessSoon
-	above := most(0, s.SuperFree(p)-(1-fullShare)*s.SuperDrawn) * soon // corners are seldom filled
+	above := most(0, s.SuperFree(p)-(1-FullShare)*s.SuperDrawn) * soon // corners are seldom filled
 	spare := most(0, s.free(p)-p.SpareDays*t.WithRoom)
 	return (above*s.SuperKgPerCell + spare*s.NestKgPerCell) / p.NectarCells
 }
+
+// FullShare is the share at which a super counts as full. Source: common practice; corners are seldom
+// filled.
+const FullShare = 0.92

@@ -1,4 +1,4 @@
-package forecast
+package bees
 
 import (
 	"math"
@@ -67,6 +67,14 @@ const (
 	On
 	Off
 )
+
+// or returns what is set, else what was.
+func (s Setting) or(was bool) bool {
+	if s == AsItIs {
+		return was
+	}
+	return s == On
+}
 
 // Apply does c to s.
 func (s *State) Apply(c *Change) {
@@ -142,17 +150,8 @@ func (s *State) Apply(c *Change) {
 	case Off:
 		s.Excluder = false
 	}
-	switch c.Screen {
-	case On:
-		s.Warmed = screenWarmth
-	case Off:
-		s.Warmed = 0
-	}
-	switch c.Insulate {
-	case On:
-		s.Snug = insulationSaves
-	case Off:
-		s.Snug = 0
+	if c.Screen != AsItIs || c.Insulate != AsItIs {
+		s.Shelter(c.Screen.or(s.Warmed > 0), c.Insulate.or(s.Snug > 0))
 	}
 	if c.NoFlow {
 		s.FlowFactor = 0
@@ -174,6 +173,17 @@ const insulationSaves = 0.2
 // does for the one above. Source: none; guess. Common practice: a nuc over a
 // strong hive rears brood in weather in which it would not alone.
 const screenWarmth = 0.4
+
+// Shelter says whether the hive stands over a screen with a colony below, and whether it is insulated.
+func (s *State) Shelter(overScreen, insulated bool) {
+	s.Warmed, s.Snug = 0, 0
+	if overScreen {
+		s.Warmed = screenWarmth
+	}
+	if insulated {
+		s.Snug = insulationSaves
+	}
+}
 
 // Befall does to s what bees do of themselves.
 func (s *State) Befall(p *Parameters, c *Change) {
@@ -231,7 +241,7 @@ func (s *State) donate(c *Change) {
 	riding := s.Mites.Riding * c.BeesOut
 	s.Mites.Riding -= riding
 	s.Ledger.MitesLeft += riding
-	s.tally()
+	s.Tally()
 }
 
 // foragersOut is the share of the foragers that stay where BeesOut went.
@@ -249,7 +259,7 @@ const stayOver = 0.1
 // nestUsedHoney is what the nest holds, with brood and pollen counted as the
 // honey that would fill their cells.
 func (s *State) nestUsedHoney() float64 {
-	return (s.Brood()+droneCells*s.DroneCount()+s.PollenCells)*s.NestKgPerCell + s.NestHoney + s.NestNectar
+	return (s.Brood()+DroneCells*s.DroneCount()+s.PollenCells)*s.NestKgPerCell + s.NestHoney + s.NestNectar
 }
 
 // fit keeps nest contents inside the comb that is left: stores that no longer
@@ -269,4 +279,19 @@ func (s *State) fit() {
 func (c Change) Nothing() bool {
 	c.Day, c.SuperKgPerCell = 0, 0
 	return c == (Change{})
+}
+
+// Due does the changes that are due on a day, as member m meets them, and returns
+// where it stopped.
+func (s *State) Due(p *Parameters, changes []Change, next int, on day.Day, m int) int {
+	for next < len(changes) && changes[next].Day <= on {
+		c := &changes[next]
+		s.Befall(p, c)
+		s.Apply(c)
+		if l := c.In.Of(m); l != nil {
+			s.Receive(l, c.InAbove)
+		}
+		next++
+	}
+	return next
 }

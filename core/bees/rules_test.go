@@ -1,38 +1,16 @@
-package forecast
+package bees_test
 
 import (
 	"fmt"
+	"kembo/core/bees"
 	"math"
 	"testing"
-	"time"
-
-	"kembo/core/day"
-	"kembo/core/season"
 )
 
-// summer is a strong colony in one deep with a drawn super, on 10 June.
-func summer() State {
-	s := usual()
-	s.Winter, s.House, s.Foragers = 0, 22000, 8000
-	s.NestDrawn, s.SuperDrawn = 69000, 44000
-	s.NestHoney = 4
-	for i := range s.Capped {
-		s.Capped[i] = 1200
-	}
-	for i := range s.Larvae {
-		s.Larvae[i] = 1350
-	}
-	for i := range s.Eggs {
-		s.Eggs[i] = 1450
-	}
-	s.tally()
-	return s
-}
+var goodDay = bees.Condition{SeasonDay: 161, MeanC: 17, FlightHours: 7, Flow: 1, Pollen: 0.8}
 
-var goodDay = Condition{SeasonDay: 161, MeanC: 17, FlightHours: 7, Flow: 1, Pollen: 0.8}
-
-func live(s State, c Condition, days int) State {
-	p := Defaults()
+func live(s bees.State, c bees.Condition, days int) bees.State {
+	p := bees.Defaults()
 	for range days {
 		oneDay(&s, &p, &c)
 	}
@@ -41,8 +19,8 @@ func live(s State, c Condition, days int) State {
 
 // oneDay does a day and holds what went in and out against what is there, so that
 // no test lives a day that makes or loses something.
-func oneDay(s *State, p *Parameters, c *Condition) Today {
-	s.tally()
+func oneDay(s *bees.State, p *bees.Parameters, c *bees.Condition) bees.Today {
+	s.Tally()
 	was, before := *s, s.Ledger
 	out := s.Step(p, c)
 	l := &s.Ledger
@@ -83,7 +61,7 @@ func oneDay(s *State, p *Parameters, c *Condition) Today {
 // in a strong flow nectar stands among the brood while a super stands half
 // empty.
 func TestTheNestIsBackfilledBeforeTheSupersAreFull(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	s := live(summer(), goodDay, 6)
 	if s.NestNectar < 0.2 {
 		t.Errorf("after six days of flow the nest holds %.2f kg of nectar", s.NestNectar)
@@ -94,7 +72,7 @@ func TestTheNestIsBackfilledBeforeTheSupersAreFull(t *testing.T) {
 }
 
 func TestNoRoomAboveBindsTheNest(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	open, shut := summer(), summer()
 	shut.SuperDrawn = 0
 	a, b := live(open, goodDay, 16), live(shut, goodDay, 16)
@@ -137,23 +115,23 @@ func TestFoundationNeedsIncome(t *testing.T) {
 }
 
 func TestWhatHoldsTheQueenBack(t *testing.T) {
-	p := Defaults()
-	laid := func(change func(*State, *Condition)) float64 {
+	p := bees.Defaults()
+	laid := func(change func(*bees.State, *bees.Condition)) float64 {
 		s, c := summer(), goodDay
 		change(&s, &c)
-		s.tally()
+		s.Tally()
 		return s.Step(&p, &c).Laid
 	}
-	best := laid(func(*State, *Condition) {})
-	for name, change := range map[string]func(*State, *Condition){
-		"no room":      func(s *State, _ *Condition) { s.NestDrawn = s.nestUsed(&p) - 200 },
-		"no stores":    func(s *State, c *Condition) { s.NestHoney, c.Flow = 0.3, 0 },
-		"no pollen":    func(s *State, c *Condition) { s.PollenCells, c.Pollen = 0, 0 },
-		"few nurses":   func(s *State, _ *Condition) { s.House, s.Foragers = 3000, 1000 },
-		"late autumn":  func(_ *State, c *Condition) { c.SeasonDay = 290 },
-		"a poor queen": func(s *State, _ *Condition) { s.QueenPeak = 500 },
-		"no queen":     func(s *State, _ *Condition) { s.QueenPeak = 0 },
-		"a hard frost": func(_ *State, c *Condition) { c.MeanC = -5 },
+	best := laid(func(*bees.State, *bees.Condition) {})
+	for name, change := range map[string]func(*bees.State, *bees.Condition){
+		"no room":      func(s *bees.State, _ *bees.Condition) { s.NestDrawn = s.NestUsed(&p) - 200 },
+		"no stores":    func(s *bees.State, c *bees.Condition) { s.NestHoney, c.Flow = 0.3, 0 },
+		"no pollen":    func(s *bees.State, c *bees.Condition) { s.PollenCells, c.Pollen = 0, 0 },
+		"few nurses":   func(s *bees.State, _ *bees.Condition) { s.House, s.Foragers = 3000, 1000 },
+		"late autumn":  func(_ *bees.State, c *bees.Condition) { c.SeasonDay = 290 },
+		"a poor queen": func(s *bees.State, _ *bees.Condition) { s.QueenPeak = 500 },
+		"no queen":     func(s *bees.State, _ *bees.Condition) { s.QueenPeak = 0 },
+		"a hard frost": func(_ *bees.State, c *bees.Condition) { c.MeanC = -5 },
 	} {
 		if got := laid(change); got > 0.75*best {
 			t.Errorf("%s: she lays %.0f, unhindered %.0f", name, got, best)
@@ -166,7 +144,7 @@ func TestWhatHoldsTheQueenBack(t *testing.T) {
 func TestABroodlessWinterMonth(t *testing.T) {
 	s := usual()
 	s.Winter, s.QueenPeak = 15000, 0
-	cold := Condition{SeasonDay: 340, MeanC: 4}
+	cold := bees.Condition{SeasonDay: 340, MeanC: 4}
 	eaten := live(s, cold, 30).Ledger.Eaten
 	if eaten < 0.5 || eaten > 1.0 {
 		t.Errorf("%.2f kg in a broodless month, want 0.5 to 1.0", eaten)
@@ -183,19 +161,19 @@ func TestABroodlessWinterMonth(t *testing.T) {
 // 2011, PLoS ONE 6(4):e18491, from memory), here with the house bees' own
 // small death left out.
 func TestForagerShareAgainstKhoury(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	p.HouseDeath, p.RecruitIdle = 0, 0
-	c := Condition{SeasonDay: 180, MeanC: 18, FlightHours: 8}
+	c := bees.Condition{SeasonDay: 180, MeanC: 18, FlightHours: 8}
 	m := p.ForagerDeathBase + p.ForagerDeathHour*8
 	k := p.RecruitAlpha - p.RecruitSigma - m
 	want := (k + math.Sqrt(k*k+4*m*p.RecruitAlpha)) / (2 * m)
-	s := State{
+	s := bees.State{
 		House: 20000, Foragers: 3000, DeathFactor: 1, IntakeFactor: 1, EatFactor: 1, FlowFactor: 1, Near: 1, Lid: 1,
 		NestKgPerCell: 0.0004,
 	}
 	for range 400 {
 		s.House += 1200 // emergence, held constant
-		s.work(&p, &c, timeOf(c.SeasonDay))
+		s.Work(&p, &c)
 	}
 	if got := s.Foragers / s.House; math.Abs(got-want) > 0.01 {
 		t.Errorf("foragers to house bees %.3f, published equilibrium %.3f", got, want)
@@ -205,76 +183,15 @@ func TestForagerShareAgainstKhoury(t *testing.T) {
 // TestAdultLife: the mean life in summer lies in 15-38 d (Winston 1987, from
 // memory): bees over emergence in the steady state.
 func TestAdultLife(t *testing.T) {
-	p := Defaults()
-	c := Condition{SeasonDay: 180, MeanC: 18, FlightHours: 7}
-	s := State{House: 20000, Foragers: 3000, DeathFactor: 1}
+	p := bees.Defaults()
+	c := bees.Condition{SeasonDay: 180, MeanC: 18, FlightHours: 7}
+	s := bees.State{House: 20000, Foragers: 3000, DeathFactor: 1}
 	for range 400 {
 		s.House += 1000
-		s.work(&p, &c, timeOf(c.SeasonDay))
+		s.Work(&p, &c)
 	}
 	if life := s.Bees() / 1000; life < 15 || life > 38 {
 		t.Errorf("mean adult life %.0f d, want 15 to 38", life)
-	}
-}
-
-func TestColoniesOfAYardShareTheirWeather(t *testing.T) {
-	today := day.Of(2026, time.June, 10)
-	site := Site{Yard: "q", Hemisphere: season.North, Climate: uk(t), Weather: map[day.Day]season.Weather{
-		today - 1: {Day: today - 1, MinC: 2, MaxC: 6, RainMM: 12}, today + 2: {Day: today + 2, MinC: 10, MaxC: 20}}}
-	y := NewYard(site, today-3, today, 40, 50, 1)
-	again := NewYard(site, today-3, today, 40, 50, 1)
-	other := NewYard(Site{Yard: "r", Hemisphere: season.North, Climate: uk(t)}, today-3, today, 40, 50, 1)
-	apart := 0
-	for m := range 50 {
-		for i := range 40 {
-			if y.at(m)[i] != again.at(m)[i] {
-				t.Fatal("the same yard drew other weather")
-			}
-			if y.at(m)[i].MeanC != other.at(m)[i].MeanC {
-				apart++
-			}
-		}
-		if c := y.at(m)[2]; c.MeanC != 4 || c.FlightHours != 0 {
-			t.Fatalf("yesterday's cold rain became %+v", c)
-		}
-	}
-	if apart == 0 {
-		t.Error("two yards share all their weather")
-	}
-	spread := func(i int) float64 {
-		lo, hi := math.Inf(1), math.Inf(-1)
-		for m := range 50 {
-			lo, hi = min(lo, y.at(m)[i].MeanC), max(hi, y.at(m)[i].MeanC)
-		}
-		return hi - lo
-	}
-	if near, far := spread(5), spread(30); near >= far || near == 0 {
-		t.Errorf("the day after tomorrow is open by %.1f degrees, a month ahead by %.1f", near, far)
-	}
-}
-
-func TestSpringComesInTheSouthToo(t *testing.T) {
-	from := day.Of(2026, time.September, 1)
-	s := usual()
-	y := NewYard(Site{Yard: "s", Hemisphere: season.South, Climate: uk(t)}, from, from, 100, 1, 1)
-	p := Defaults()
-	for i := range y.Likely {
-		s.Step(&p, &y.Likely[i])
-	}
-	if s.Brood() < 15000 {
-		t.Errorf("in early December in the south there are %.0f brood cells", s.Brood())
-	}
-}
-
-func TestHorizonReachesTheFirstFlowFromAutumnOn(t *testing.T) {
-	for d, want := range map[day.Day]int{
-		day.Of(2026, time.June, 3): 60, day.Of(2026, time.August, 1): 60,
-		day.Of(2026, time.December, 1): 365 - 335 + 112, day.Of(2026, time.February, 1): 112 - 32,
-		day.Of(2026, time.April, 10): 60,
-	} {
-		if got := HorizonFor(season.Place{}.On(d)); got != want {
-			t.Errorf("%s: horizon %d, want %d", d, got, want)
-		}
 	}
 }
 
@@ -282,8 +199,8 @@ func TestHorizonReachesTheFirstFlowFromAutumnOn(t *testing.T) {
 // it is held against the number in the table.
 func TestCrowdIsAsItIsListed(t *testing.T) {
 	for _, x := range []float64{0.3, 1, 1.7, 5} {
-		if want := min(crowdMost, math.Pow(x, crowdPower)); math.Abs(crowd(x)-want) > 1e-12*want {
-			t.Errorf("a crowding of %.1f counts %.4f, listed %.4f", x, crowd(x), want)
+		if want := min(bees.CrowdMost, math.Pow(x, bees.CrowdPower)); math.Abs(bees.Crowd(x)-want) > 1e-12*want {
+			t.Errorf("a crowding of %.1f counts %.4f, listed %.4f", x, bees.Crowd(x), want)
 		}
 	}
 }
@@ -293,18 +210,18 @@ func TestCrowdIsAsItIsListed(t *testing.T) {
 // eats more than one of a large; insulation saves some, most in frost (Free and Racey 1968,
 // Southwick 1985, from memory; sizes common practice).
 func TestWhatAWinterDayEats(t *testing.T) {
-	p := Defaults()
-	eats := func(meanC, bees, brood float64, change ...Change) float64 {
+	p := bees.Defaults()
+	eats := func(meanC, adults, brood float64, change ...bees.Change) float64 {
 		s := usual()
-		s.Winter, s.QueenPeak = bees, 0
+		s.Winter, s.QueenPeak = adults, 0
 		if brood > 0 {
-			s.lays(brood/7, 2*brood/7, 4*brood/7)
-			s.tally()
+			s.SpreadBrood(brood/7, 2*brood/7, 4*brood/7)
+			s.Tally()
 		}
 		for i := range change {
 			s.Apply(&change[i])
 		}
-		c := Condition{SeasonDay: 40, MeanC: meanC}
+		c := bees.Condition{SeasonDay: 40, MeanC: meanC}
 		if meanC > 9 {
 			c.FlightHours = 2
 		}
@@ -321,7 +238,7 @@ func TestWhatAWinterDayEats(t *testing.T) {
 	if small, large := eats(0, 5000, 0)/5000, eats(0, 25000, 0)/25000; small < 1.2*large {
 		t.Errorf("a bee of 5,000 eats %.2f mg, of 25,000 %.2f", 1e6*small, 1e6*large)
 	}
-	snug := Change{Insulate: On}
+	snug := bees.Change{Insulate: bees.On}
 	if a, b := eats(-8, 15000, 0, snug)/frost, eats(5, 15000, 0, snug)/still; a > 0.97 || b < a {
 		t.Errorf("insulated it eats %.2f of that in frost, %.2f at 5 °C", a, b)
 	}
@@ -329,14 +246,14 @@ func TestWhatAWinterDayEats(t *testing.T) {
 
 // TestPollenIsToldInDays: by the larvae that are there, and the lack of it costs brood.
 func TestPollenIsToldInDays(t *testing.T) {
-	p := Defaults()
+	p := bees.Defaults()
 	s := summer()
-	s.PollenCells = 3 * s.larvae * p.PollenPerLarva
-	if s.tally(); s.larvae == 0 {
+	s.PollenCells = 3 * s.LarvaCount() * p.PollenPerLarva
+	if s.Tally(); s.LarvaCount() == 0 {
 		t.Fatal("no larvae")
 	}
-	s.PollenCells = 3 * s.larvae * p.PollenPerLarva
-	if got := s.Of(OfPollenDays, &p); math.Abs(got-3) > 1e-9 {
+	s.PollenCells = 3 * s.LarvaCount() * p.PollenPerLarva
+	if got := s.PollenDays(&p, 60); math.Abs(got-3) > 1e-9 {
 		t.Errorf("%.2f days of pollen, there are three", got)
 	}
 	none, some := s, s

@@ -1,4 +1,4 @@
-package forecast
+package bees
 
 // Food the cluster cannot reach in the cold is not food. While a mean day is
 // colder than TightC the bees hang together and eat what their combs hold and
@@ -10,10 +10,10 @@ func (s *State) tight(p *Parameters, c *Condition) bool {
 	return c.MeanC < p.TightC && c.FlightHours < 1
 }
 
-// withinReach returns the kg that a cluster of the colony's size would have to
+// WithinReach returns the kg that a cluster of the colony's size would have to
 // hand: of the combs that it covers, as far as honey is near, and above them
 // where no excluder parts it from the queen.
-func (s *State) withinReach(p *Parameters) float64 {
+func (s *State) WithinReach(p *Parameters) float64 {
 	comb := s.NestDrawn
 	kg := s.NestHoney * s.Near
 	if !s.Excluder {
@@ -29,7 +29,7 @@ func (s *State) creep(p *Parameters) {
 	if s.brood > p.BroodHolds {
 		return
 	}
-	if more := s.withinReach(p) - s.Reach; more > 0 {
+	if more := s.WithinReach(p) - s.Reach; more > 0 {
 		s.Reach += p.Creep * more
 	}
 }

@@ -1,4 +1,4 @@
-package forecast
+package bees
 
 // Row describes one parameter for the open table in docs/model.md.
 type Row struct {
