@@ -27,7 +27,14 @@ func met(t *testing.T, from day.Day, days int, begin func(m int) bees.State, of 
 	t.Helper()
 	const members = 20
 	p := bees.Defaults()
-	y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, days, members, 5)
+	y := forecast.NewYard(
+		forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)},
+		from,
+		from,
+		days,
+		members,
+		5,
+	)
 	out := make([]float64, days+1)
 	for m := range members {
 		s := begin(m)
@@ -166,9 +173,15 @@ func TestBadWeatherHoldsAVirgin(t *testing.T) {
 // TestDronesGoWithTheSeason: a strong colony has some hundreds to two thousand drones in June
 // (common practice), hardly any in October, and throws them out sooner where nothing is in flower.
 func TestDronesGoWithTheSeason(t *testing.T) {
-	drones := met(t, day.Of(2026, time.March, 1), 230, func(int) bees.State { return usual() }, func(s *bees.State) float64 {
-		return s.Drones
-	})
+	drones := met(
+		t,
+		day.Of(2026, time.March, 1),
+		230,
+		func(int) bees.State { return usual() },
+		func(s *bees.State) float64 {
+			return s.Drones
+		},
+	)
 	if june, october := drones[110], drones[225]; june < 300 || june > 2500 || october > 0.1*june {
 		t.Errorf("%.0f drones in June, %.0f in October", june, october)
 	}

@@ -98,8 +98,16 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 				!close2(s.EggCount()+larvae+capped, s.Brood()) ||
 				!close2(s.Brood()+bees.DroneCells*drone, s.BroodCells()) {
 				t.Fatalf(
-					"member %d day %d: sums %v %v %v %v, cohorts %v %v %v", m, i, s.LarvaCount(), s.CappedCount(), s.Brood(),
-					s.BroodCells(), larvae, capped, drone,
+					"member %d day %d: sums %v %v %v %v, cohorts %v %v %v",
+					m,
+					i,
+					s.LarvaCount(),
+					s.CappedCount(),
+					s.Brood(),
+					s.BroodCells(),
+					larvae,
+					capped,
+					drone,
 				)
 			}
 			if s.SuperCapped > s.SuperHoney+1e-9 || s.Reach > s.Stores()+1e-9 {

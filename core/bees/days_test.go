@@ -56,7 +56,13 @@ func TestTableHoldsEveryParameter(t *testing.T) {
 }
 
 func TestDailyStepDoesNotAllocate(t *testing.T) {
-	p, s, c := bees.Defaults(), usual(), bees.Condition{SeasonDay: 160, MeanC: 17, FlightHours: 7, Flow: 0.8, Pollen: 0.8}
+	p, s, c := bees.Defaults(), usual(), bees.Condition{
+		SeasonDay:   160,
+		MeanC:       17,
+		FlightHours: 7,
+		Flow:        0.8,
+		Pollen:      0.8,
+	}
 	if n := testing.AllocsPerRun(200, func() { s.Step(&p, &c) }); n != 0 {
 		t.Errorf("a day allocates %v times", n)
 	}

@@ -27,13 +27,23 @@ func Fixed() []season.FixedRow {
 			"Fell et al. 1977, J. Apic. Res. 16:170-173 (most prime swarms from mid-May to mid-July, the height in "+
 				"early June), from memory",
 		),
-		row("FullShare", "share at which a super counts as full", of(FullShare), "common practice; the corners are seldom filled"),
+		row(
+			"FullShare",
+			"share at which a super counts as full",
+			of(FullShare),
+			"common practice; the corners are seldom filled",
+		),
 		row(
 			"cropsHoldMg, freshShare",
 			"mg of honey a bee that has no cell for it; share of new comb that the queen comes to first",
 			of(cropsHoldMg, freshShare), guess,
 		),
-		row("newFound", "power of the share of old comb above, for what of a new box is found at once", of(newFound), guess),
+		row(
+			"newFound",
+			"power of the share of old comb above, for what of a new box is found at once",
+			of(newFound),
+			guess,
+		),
 		row(
 			"screenWarmth", "share of its heating that a colony below a double screen does for the one above",
 			of(screenWarmth), guess,
@@ -96,10 +106,17 @@ func Fixed() []season.FixedRow {
 		row("percent", "bees in a hundred", of(percent), "rounding"),
 		row("yearDays", "days of a year", of(yearDays), "rounding"),
 		row("beesPerG", "bees that weigh a gram", of(beesPerG), common),
-		row("droneSealedAt", "day of age on which a drone cell is capped", of(droneSealedAt), "Winston 1987, from memory"),
+		row(
+			"droneSealedAt",
+			"day of age on which a drone cell is capped",
+			of(droneSealedAt),
+			"Winston 1987, from memory",
+		),
 		row("dieWithBee", "share of the mites on a dying winter bee that die with it", of(dieWithBee), guess),
 		row(
-			"cureSpanC", "°C under its warmth over which a treatment that evaporates comes to do nothing", of(cureSpanC),
+			"cureSpanC",
+			"°C under its warmth over which a treatment that evaporates comes to do nothing",
+			of(cureSpanC),
 			guess,
 		),
 		row(
@@ -121,13 +138,21 @@ func Fixed() []season.FixedRow {
 		row("insulationSaves", "share of its heating that insulation saves a colony", of(insulationSaves), guess),
 		row("LeastAlive", "bees under which a colony is lost", of(LeastAlive), common),
 		row(
-			"beyondHelp", "bees, and brood, under which it counts as lost in a survey of losses", of(beyondHelp), common,
+			"beyondHelp",
+			"bees, and brood, under which it counts as lost in a survey of losses",
+			of(beyondHelp),
+			common,
 		),
 		row(
 			"costHunger, shareMites",
 			"bees dead of hunger from which on that is the cause; share of all deaths from which on it is mites",
 			of(costHunger, shareMites), guess,
 		),
-		row("fragileMost", "times more that die in the cold of a cluster too small, at most", of(fragileMost), "rounding"),
+		row(
+			"fragileMost",
+			"times more that die in the cold of a cluster too small, at most",
+			of(fragileMost),
+			"rounding",
+		),
 	}
 }

@@ -284,7 +284,15 @@ func Table() []Row {
 			"MiteEnters", p.MiteEnters, "per day, a cell capped and a gram of bees", 0.4, 0.75,
 			"Boot, Calis and Beetsma 1995; Calis, Fries and Ryrie 1999, Apidologie 30:111-124", true,
 		},
-		{"MiteEntersDrone", p.MiteEntersDrone, "the same into drone cells", 4.5, 8.5, "Calis, Fries and Ryrie 1999", true},
+		{
+			"MiteEntersDrone",
+			p.MiteEntersDrone,
+			"the same into drone cells",
+			4.5,
+			8.5,
+			"Calis, Fries and Ryrie 1999",
+			true,
+		},
 		{
 			"MiteWorker", p.MiteWorker, "mites that leave a worker cell for one that entered", 1.1, 1.5,
 			"set to grow by 0.02 a day in all (Martin 1998, Ecol. Model. 109:267-281)", true,
@@ -293,7 +301,15 @@ func Table() []Row {
 			"MiteDrone", p.MiteDrone, "the same of a drone cell", 1.6, 2.6,
 			"set as MiteWorker; some 1.4 times as many as in worker cells (Martin 1998)", true,
 		},
-		{"MiteDeath", p.MiteDeath, "of those on bees a day, with brood", 0.003, 0.012, "Fries, Camazine and Sneyd 1994", true},
+		{
+			"MiteDeath",
+			p.MiteDeath,
+			"of those on bees a day, with brood",
+			0.003,
+			0.012,
+			"Fries, Camazine and Sneyd 1994",
+			true,
+		},
 		{"MiteDeathWinter", p.MiteDeathWinter, "the same without brood", 0.001, 0.006, "Martin 1998", true},
 		{
 			"MitesCome", p.MitesCome, "a day of full flight", 0, 3,

@@ -42,7 +42,8 @@ func Fixed() []season.FixedRow {
 			"days by which colonies of a climate are ahead of its season or behind; in autumn; season days over which it "+
 				"goes over to that; the share that is far off, and by "+
 				"how many; in which it is forgotten; over which the season's change is taken; at most",
-			of(seasonSD, autumnSD, autumnFrom, autumnFull, farShare, farSD, seasonForgets, slopeOver, mostAhead), held,
+			of(seasonSD, autumnSD, autumnFrom, autumnFull, farShare, farSD, seasonForgets, slopeOver, mostAhead),
+			held,
 		),
 		row(
 			"toldYoung, toldEggs, justBegun, fewSealed",

@@ -13,7 +13,11 @@ import (
 
 // wintered lives many colonies from 1 September to 20 April and returns the shares that are lost,
 // by cause. They differ as colonies of a keeper do; change makes them what is asked about.
-func wintered(t *testing.T, climate string, change func(s *bees.State, p *bees.Parameters, u float64)) (by [bees.Causes]float64) {
+func wintered(
+	t *testing.T,
+	climate string,
+	change func(s *bees.State, p *bees.Parameters, u float64),
+) (by [bees.Causes]float64) {
 	t.Helper()
 	c, err := season.ClimateFor(climate)
 	if err != nil {
@@ -61,15 +65,26 @@ func treatIn(s *bees.State, p *bees.Parameters, substance string) {
 // of food most of those lost starve.
 func TestWintersHaveTheirLosses(t *testing.T) {
 	tell := func(what string, by [bees.Causes]float64) {
-		t.Logf("%s: %.3f lost; hunger %.3f, queen %.3f, mites %.3f, few bees %.3f", what, by[bees.NotLost], by[bees.ToHunger],
-			by[bees.ToQueen], by[bees.ToMites], by[bees.ToFewBees])
+		t.Logf(
+			"%s: %.3f lost; hunger %.3f, queen %.3f, mites %.3f, few bees %.3f",
+			what,
+			by[bees.NotLost],
+			by[bees.ToHunger],
+			by[bees.ToQueen],
+			by[bees.ToMites],
+			by[bees.ToFewBees],
+		)
 	}
 	for _, climate := range []string{"uk", "central-europe", "us-north", "scandinavia"} {
 		none := wintered(t, climate, func(s *bees.State, _ *bees.Parameters, _ float64) { s.ScaleMites(0) })
 		treated := wintered(t, climate, func(s *bees.State, p *bees.Parameters, u float64) {
 			treatIn(s, p, []string{"thymol", "formic acid", "amidine"}[int(3*u)])
 		})
-		left := wintered(t, climate, func(s *bees.State, _ *bees.Parameters, _ float64) { s.ScaleMites(2) }) // nor last year
+		left := wintered(
+			t,
+			climate,
+			func(s *bees.State, _ *bees.Parameters, _ float64) { s.ScaleMites(2) },
+		) // nor last year
 		short := wintered(t, climate, func(s *bees.State, p *bees.Parameters, _ float64) {
 			s.NestHoney /= 2
 			treatIn(s, p, "amidine")

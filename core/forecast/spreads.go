@@ -17,7 +17,12 @@ func Spreads() []SpreadRow {
 		{"intakeSD", "colonies of a yard, in what they bring", intakeSD, "colonies differ by 30-50 % (values I)"},
 		{"eatingSD", "colonies, in what they eat", eatingSD, guess},
 		{"deathSD", "colonies, in how their bees last", deathSD, guess},
-		{"winterSD", "colonies, in how their winter bees last, beyond that", winterSD, "none; guess, held by winter losses"},
+		{
+			"winterSD",
+			"colonies, in how their winter bees last, beyond that",
+			winterSD,
+			"none; guess, held by winter losses",
+		},
 		{
 			"mitesSD", "colonies, in their mites, where none were counted", mitesSD,
 			"none; guess, as counts in apiaries spread",

@@ -32,7 +32,12 @@ func TestAUnionIsBothAndWintersBetter(t *testing.T) {
 			t.Fatalf("%.0f and %.0f bees make %.0f", before, before, got)
 		}
 	})
-	t.Logf("alone %.3f are lost, %.3f of too few bees; united %.3f", alone[bees.NotLost], alone[bees.ToFewBees], united[bees.NotLost])
+	t.Logf(
+		"alone %.3f are lost, %.3f of too few bees; united %.3f",
+		alone[bees.NotLost],
+		alone[bees.ToFewBees],
+		united[bees.NotLost],
+	)
 	if alone[bees.NotLost] < 0.2 || united[bees.NotLost] > 0.6*alone[bees.NotLost] {
 		t.Errorf("alone %.2f are lost, united %.2f", alone[bees.NotLost], united[bees.NotLost])
 	}
