@@ -31,7 +31,7 @@ var mayImport = map[string][]string{
 	"colony":   {"comb", "day", "hive", "measure", "queen"},
 	"look":     {"brood", "colony", "comb", "day", "hive", "ledger", "measure", "season"},
 	"bees":     {"brood", "day", "measure", "mites", "season"},
-	"forecast": {"bees", "brood", "colony", "day", "measure", "season"},
+	"forecast": {"bees", "brood", "colony", "day", "hive", "measure", "season"},
 	"advice": {
 		"bees", "brood", "colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "moves", "queen", "season",
 		"words",

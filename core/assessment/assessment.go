@@ -16,7 +16,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "20"
+const ModelVersion = "21"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101

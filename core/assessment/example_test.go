@@ -42,5 +42,5 @@ func Example() {
 	fmt.Println(a.Advice[0].Reason)
 	// Output:
 	// Leave it; look again on Wed 25 Mar
-	// Food is the next to end, in 14 days at the earliest; the visit is in 10 days. There is about 11 kg in the hive.
+	// Food is the next to end, in 13 days at the earliest; the visit is in 10 days. There is about 11 kg in the hive.
 }

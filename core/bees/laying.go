@@ -1,11 +1,14 @@
 package bees
 
-import "kembo/core/brood"
+import (
+	"kembo/core/brood"
+	"kembo/core/season"
+)
 
 // lay lets the queen lay: the least of what she would, what the nurses can
 // rear, what the larder allows and what room she finds.
 func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
-	want := s.QueenPeak * y.laying
+	want := s.QueenPeak * s.kept(y.laying)
 	if s.Caged {
 		want = 0
 	}
@@ -55,6 +58,13 @@ func (s *State) lay(p *Parameters, c *Condition, y *timeOfYear, t *Today) {
 		s.Ledger.DroneLaid += drone
 	}
 }
+
+// ShareOn returns the share of her peak that the queen lays on a season day of the climate.
+func (s *State) ShareOn(seasonDay int) float64 { return s.kept(season.LayingOn(seasonDay)) }
+
+// kept is what a share of the usual curve is in this colony: queens and strains differ in how early they
+// build up and how long they go on, most while the curve is half way.
+func (s *State) kept(share float64) float64 { return share + s.Keeps*share*(1-share) }
 
 // dearthFlow is the flow under which there is a dearth, dearthDays how long it takes to be felt.
 // Source: none; guesses.

@@ -154,7 +154,18 @@ func (s *State) ripen(p *Parameters, c *Condition) {
 	s.NestHoney += n
 	s.SuperNectar -= u
 	s.SuperHoney += u
-	s.SuperCapped = least(s.SuperHoney, s.SuperCapped+capping*most(0, s.SuperHoney-s.SuperCapped))
+	if s.SuperHoney > s.SuperCapped {
+		s.SuperCapped += capping * most(0, s.SuperHoney-s.beingFilled(p)-s.SuperCapped)
+	}
+	s.SuperCapped = least(s.SuperCapped, s.SuperHoney)
+}
+
+// beingFilled is the kg of honey in combs above that are still being filled, which are not capped while
+// something comes in: of a super just begun all, of one that is nearly full little.
+func (s *State) beingFilled(p *Parameters) float64 {
+	free := s.SuperFree(p)
+	cells := least(p.FillFront, least(free, s.SuperDrawn-free))
+	return cells * s.SuperKgPerCell * (1 - s.dearth)
 }
 
 // coolRipening is ripening on a cool day against a warm one.

@@ -72,6 +72,7 @@ type Parameters struct {
 	WinterPollen     float64
 	BroodEaten       float64
 	CappingShare     float64
+	FillFront        float64
 	RipenWarmth      float64
 	SpareDays        float64
 	DrawNestDays     float64
@@ -124,7 +125,7 @@ func Defaults() Parameters {
 		BodyReserve: 0.3, FrostStop: -9, LowDrag: 0.5, LowEases: 0.05, EmergencyDays: 24, SwarmQueenDays: 19,
 		SwarmShare: 0.75, SwarmCropMg: 36, SwarmBase: 0.05, SwarmHeld: 2, SwarmLeast: 8000, SwarmYoung: 0.4,
 		SwarmOld: 1.6, BeesPerCell: 0.35, DrawnCrowd: 0.5, LidShape: 1.4, ClearHours: 2, NestKeeps: 3, PollenDays: 10,
-		PollenKeeps: 1500, PollenPerHour: 0.125, WinterPollen: 0.1, BroodEaten: 0.35, CappingShare: 0.25,
+		PollenKeeps: 1500, PollenPerHour: 0.125, WinterPollen: 0.1, BroodEaten: 0.35, CappingShare: 0.25, FillFront: 15000,
 		RipenWarmth: 10, SpareDays: 4, DrawNestDays: 6, DrawSuperDays: 4, UnderWarmth: 10, UnderStart: 0.12,
 		InCluster: 8, ColdFrom: 3, TightC: -1, ReachSpread: 1.5, BroodHolds: 400, Creep: 0.05, StarveDeath: 0.2,
 		StarveCold: 0.55, Mates: 0.75, SwarmCups: 2.5, SwarmCharged: 0.15, SwarmCapped: 0.35, CoolUnder: 15,

@@ -214,6 +214,10 @@ func Table() []Row {
 			"common practice: capped within days once it is ripe", false,
 		},
 		{
+			"FillFront", p.FillFront, "cells of honey in combs that are being filled", 6000, 30000,
+			"common practice: a comb is capped as it is full; some seven super combs are filled at a time, size a guess", false,
+		},
+		{
 			"RipenWarmth", p.RipenWarmth, "°C, mean of the day", 8, 14,
 			"none; guess: ripening is halved under it, capping rests", false,
 		},

@@ -254,3 +254,42 @@ func TestADoubleScreenWarms(t *testing.T) {
 		)
 	}
 }
+
+// TestSupersAreCappedAsTheyFill: of a super a third full in a flow little is capped; of one that is full
+// most within ten days; and of one half full most a fortnight after the last nectar (common practice, no
+// source).
+func TestSupersAreCappedAsTheyFill(t *testing.T) {
+	p := bees.Defaults()
+	capped := func(fill, flow float64, days int) float64 {
+		s := summer()
+		const super = 44000
+		s.SuperDrawn, s.SuperKgPerCell, s.SuperAccess = super, 0.00039, 1
+		s.SuperHoney = fill * super * s.SuperKgPerCell
+		c := goodDay
+		for range days {
+			c.Flow = flow
+			s.IntakeFactor = 0.02 // so that it does not fill beside them
+			oneDay(&s, &p, &c)
+		}
+		return s.SuperCapped / (s.SuperHoney + s.SuperNectar)
+	}
+	begun, full, left := capped(0.33, 0.5, 10), capped(0.92, 0.5, 10), capped(0.5, 0, 18)
+	if begun > 0.3 || full < 0.75 || left < 0.7 {
+		t.Errorf("capped of a third full %.2f, of a full one %.2f, of a half full one left %.2f", begun, full, left)
+	}
+}
+
+// TestQueensGoOnLongerOrStopEarlier: one that keeps up her laying lays more in March and in September than
+// is usual and no more at the height of the season; none lays less than nothing.
+func TestQueensGoOnLongerOrStopEarlier(t *testing.T) {
+	late, early := bees.State{Keeps: 0.5}, bees.State{Keeps: -0.95}
+	usual := bees.State{}
+	for _, d := range []int{80, 235, 265} {
+		if l, u, e := late.ShareOn(d), usual.ShareOn(d), early.ShareOn(d); l <= 1.1*u || e >= 0.9*u || e < 0 {
+			t.Errorf("on day %d: %.2f, usual %.2f, early %.2f", d, l, u, e)
+		}
+	}
+	if late.ShareOn(140) > 1 || early.ShareOn(140) < 0.99 {
+		t.Errorf("at the height %.2f and %.2f", late.ShareOn(140), early.ShareOn(140))
+	}
+}

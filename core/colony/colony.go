@@ -116,6 +116,9 @@ type Estimate struct {
 	// Stages says that eggs, larvae and capped brood are known apart: seen now,
 	// or seen before and carried.
 	Stages bool
+	// OpenSeen says of the nest and of the supers that their open honey was counted in cells, not weighed,
+	// told by a glance or carried: its mass then goes by how full such cells are.
+	OpenSeen struct{ Nest, Super bool }
 	// Seen is the last day on which bees or combs were seen; a weight alone is
 	// not a look into a hive.
 	Seen day.Day

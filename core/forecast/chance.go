@@ -57,6 +57,9 @@ const (
 	forHeir       = 2012
 	forWinter     = 2013
 	forWax        = 2014
+	forKeeps      = 2015
+	forRipe       = 2016
+	forRipeBelow  = 2017
 )
 
 // hashName turns a colony's or yard's id into a key (FNV-1a).

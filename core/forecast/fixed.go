@@ -38,6 +38,13 @@ func Fixed() []season.FixedRow {
 			of(toldUsual, toldSpring), held,
 		),
 		row(
+			"keepsSD, keepsMost",
+			"how far queens differ in keeping up their laying off the height of the season, against what is left to "+
+				"that height; at most",
+			of(keepsSD, keepsMost),
+			"Ruttner 1988: strains build up and stop early or late, from memory; size a guess, held by the calibration",
+		),
+		row(
 			"seasonSD, autumnSD, autumnFrom, autumnFull, farShare, farSD, seasonForgets, slopeOver, mostAhead",
 			"days by which colonies of a climate are ahead of its season or behind; in autumn; season days over which it "+
 				"goes over to that; the share that is far off, and by "+

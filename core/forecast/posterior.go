@@ -6,6 +6,7 @@ import (
 	"kembo/core/bees"
 	"kembo/core/brood"
 	"kembo/core/colony"
+	"kembo/core/hive"
 	"kembo/core/season"
 )
 
@@ -24,7 +25,7 @@ func asCounted(
 	larvae, sealed := e.Larvae*off(larvaePart*stages, forYoung), e.Capped*off(sealedPart*stages, forSealed)
 	if !e.Painted() && eggs > 0 {
 		lays := brood.EggDays * min(
-			s.QueenPeak*season.LayingOn(seasonDay), p.NurseLoad*nurseShare*e.Bees,
+			s.QueenPeak*s.ShareOn(seasonDay), p.NurseLoad*nurseShare*e.Bees,
 			e.NestFree()*p.FindableShare+e.Capped/brood.CappedDays,
 		)
 		if lays > 0 {
@@ -66,7 +67,7 @@ func asLaid(s *bees.State, seasonDay int) {
 func asUsual(s *bees.State, e *colony.Estimate, p *bees.Parameters, z func(int) float64, seasonDay int) {
 	was := math.Exp(laidUnseen * z(forBrood))
 	could := p.NurseLoad * nurseShare * e.Bees * math.Exp(e.Spread.Bees*z(forBees))
-	laid := func(ago int) float64 { return min(s.QueenPeak*season.LayingOn(seasonDay-ago), could) * was }
+	laid := func(ago int) float64 { return min(s.QueenPeak*s.ShareOn(seasonDay-ago), could) * was }
 	for i := range s.Eggs {
 		s.Eggs[i] = laid(i)
 	}
@@ -121,9 +122,42 @@ func reconcile(s *bees.State, e *colony.Estimate, p *bees.Parameters, z func(int
 	s.Tally()
 }
 
+// openFill is the mass of open honey of which such a share is ripe against what its cells were taken to
+// hold: the more of it is ripe, the more they do.
+func openFill(ripe float64, p *bees.Parameters) float64 {
+	return 1 / (hive.NectarFill * (ripe + (1-ripe)*p.NectarCells))
+}
+
+// SeenStores is the kg of honey in the nest and above it that a look likely means.
+func SeenStores(e *colony.Estimate, p *bees.Parameters) (nest, super float64) {
+	nest, super = e.NestNectar, e.SuperNectar
+	if e.OpenSeen.Nest {
+		nest *= openFill(ripeOpen, p)
+	}
+	if e.OpenSeen.Super {
+		super *= openFill(ripeAbove, p)
+	}
+	return e.NestHoney + nest, e.SuperHoney + super
+}
+
+// fillOff is how far stores may be off of which so much was capped, since nobody sees how full the open
+// cells are: as the standard deviation of the logarithm.
+func fillOff(openSeen bool, capped, kg float64) float64 {
+	if !openSeen || kg <= capped {
+		return 0
+	}
+	return fillSD * (1 - capped/kg)
+}
+
+// fillSD is that of open honey alone. Derived from ripeSD, about ripeAbove.
+const fillSD = 0.2
+
 // seenAbove is the empty drawn cells above the nest as a look has them.
 func seenAbove(e *colony.Estimate, p *bees.Parameters) float64 {
-	open := ripeOpen + (1-ripeOpen)*p.NectarCells
+	open := ripeAbove + (1-ripeAbove)*p.NectarCells
+	if e.OpenSeen.Super {
+		open = 1 / hive.NectarFill
+	}
 	return max(0, e.SuperDrawn-(e.SuperHoney+open*e.SuperNectar)/e.SuperKgPerCell)
 }
 

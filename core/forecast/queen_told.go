@@ -19,14 +19,19 @@ import (
 // member's brood against what was counted.
 func queenAndSeason(
 	e *colony.Estimate, p *bees.Parameters, seasonDay int, more float64, z func(int) float64,
-) (peak, ahead float64) {
+) (peak, ahead, keeps float64) {
 	queen := queenSD * z(forQueen)
+	keeps = keepsSD * z(forKeeps)
 	says, off := queenSays(e, p, seasonDay, more)
 	if off <= 0 {
-		return max(p.QueenPeakLaying*math.Exp(queen), layingLeast), seasonOff(seasonDay) * z(forSeason)
+		return max(p.QueenPeakLaying*math.Exp(queen), layingLeast), seasonOff(seasonDay) * z(forSeason),
+			min(max(keeps, -keepsMost), keepsMost)
 	}
 	slope := math.Log(curveOn(seasonDay+slopeOver)/curveOn(seasonDay-slopeOver)) / (2 * slopeOver)
-	all := func(sd float64) float64 { return queenSD*queenSD + slope*slope*sd*sd + off*off }
+	hangs := 1 - curveOn(seasonDay) // of the logarithm of what she lays on how she keeps it up
+	all := func(sd float64) float64 {
+		return queenSD*queenSD + slope*slope*sd*sd + hangs*hangs*keepsSD*keepsSD + off*off
+	}
 	// Most colonies are near their climate's season; a few are far off, and one that cannot be
 	// near is one of those.
 	near := seasonOff(seasonDay)
@@ -37,11 +42,12 @@ func queenAndSeason(
 		sd = farSD
 	}
 	days := sd * z(forSeason)
-	told := says + off*z(forTold) - queen - slope*days
+	told := says + off*z(forTold) - queen - slope*days - hangs*keeps
 	queen += queenSD * queenSD / all(sd) * told
+	keeps += hangs * keepsSD * keepsSD / all(sd) * told
 	days += slope * sd * sd / all(sd) * told
 	peak = min(p.QueenPeakLaying*math.Exp(queen), max(layingMost, p.QueenPeakLaying))
-	return max(peak, layingLeast), min(max(days, -mostAhead), mostAhead)
+	return max(peak, layingLeast), min(max(days, -mostAhead), mostAhead), min(max(keeps, -keepsMost), keepsMost)
 }
 
 // chanceOfNormal is the share of a standard normal that lies under z.
@@ -110,6 +116,8 @@ const (
 	autumnSD    = 9     // the same in autumn
 	autumnFrom  = 205   // season day from which on it goes over to that
 	autumnFull  = 250   // and by which it has
+	keepsSD     = 0.5   // how far queens differ in keeping up their laying off the height of the season
+	keepsMost   = 0.95  // that it is at most, so that none lays less than nothing
 	farShare    = 0.002 // of those that are far off
 	farSD       = 20    // and by how many days
 	slopeOver   = 7     // days either side over which the season's change is taken

@@ -110,7 +110,7 @@ func (x *Ensemble) KeepPace(from *Ensemble, p *bees.Parameters) {
 	for m := range x.States {
 		s, o := &x.States[m], &from.States[m]
 		s.IntakeFactor, s.FlowFactor, s.EatFactor, s.DeathFactor = o.IntakeFactor, o.FlowFactor, o.EatFactor, o.DeathFactor
-		s.Ahead = o.Ahead
+		s.Ahead, s.Keeps = o.Ahead, o.Keeps
 		s.WinterFactor, s.Mites.Luck, s.FailsIn, s.Heirless = o.WinterFactor, o.Mites.Luck, o.FailsIn, o.Heirless
 		s.Infest(p, o.MitesPer100())
 	}

@@ -3,6 +3,7 @@ package forecast
 import (
 	"math"
 
+	"kembo/core/bees"
 	"kembo/core/colony"
 )
 
@@ -82,16 +83,19 @@ func sights(e *colony.Estimate) []Sight {
 			}
 		}
 	}
+	p := bees.Defaults()
+	nestKg, superKg := SeenStores(e, &p)
+	nestOff, superOff := fillOff(e.OpenSeen.Nest, e.NestHoney, nestKg), fillOff(e.OpenSeen.Super, e.SuperHoney, superKg)
 	most := func(seen, all float64) bool { return all > 0 && seen >= mostBoxes*all }
 	switch nestMost, superMost := most(nestSeen, nest), super == 0 || most(superSeen, super); {
 	case e.OnScale.Kg > 0 && !(nestMost && superMost):
 		out = append(out, Sight{OfStores, e.OnScale.Kg, e.OnScale.SD / e.OnScale.Kg})
 	default:
 		if nestMost {
-			out = append(out, Sight{OfNestStores, e.NestHoney + e.NestNectar, e.Spread.Stores})
+			out = append(out, Sight{OfNestStores, nestKg, math.Hypot(e.Spread.Stores, nestOff)})
 		}
 		if super > 0 && superMost {
-			out = append(out, Sight{OfSuperStores, e.SuperHoney + e.SuperNectar, e.Spread.Super})
+			out = append(out, Sight{OfSuperStores, superKg, math.Hypot(e.Spread.Super, superOff)})
 		}
 	}
 	if brood > 0 && broodSeen == brood {

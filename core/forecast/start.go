@@ -21,9 +21,12 @@ const (
 	youngSD  = 0.12 // eggs and larvae are harder to see than capped brood
 	stagesSD = 0.32 // of eggs, where brood was counted and split by the season
 	housesSD = 0.10 // of the house bees among those that are not winter bees
-	ripeOpen = 0.50 // of the open honey: ripe, and not yet capped
-	nectarSD = 0.25
-	SameEye  = 0.7 // correlation of errors in stores below and above
+	ripeOpen = 0.50 // of the open honey of the nest: ripe, and not yet capped
+	// The same above, where what is ripe stays open until its comb is full; and how far that differs.
+	ripeAbove = 0.75
+	ripeSD    = 0.22
+	nectarSD  = 0.25
+	SameEye   = 0.7 // correlation of errors in stores below and above
 )
 
 // draw makes member m's state from an estimate: each content off by a factor
@@ -47,13 +50,18 @@ func draw(
 	// One keeper's errors in the nest and above it go together in part.
 	super := eye * math.Exp(e.Spread.Super*(SameEye*z(forStores)+math.Sqrt(1-SameEye*SameEye)*z(forSuper)))
 	nectar := off(nectarSD, forNectar)
+	ripe := min(max(ripeAbove+ripeSD*z(forRipe), 0), 1)
+	open := e.SuperNectar * super * nectar
+	if e.OpenSeen.Super {
+		open *= openFill(ripe, p)
+	}
 
 	s := bees.State{
 		PollenCells:   e.Pollen*off(e.Spread.Pollen, forPollen) + coarseCells*uniform(seed, h, m, 0, forPollenLeft),
 		NestHoney:     e.NestHoney * stores,
 		NestNectar:    e.NestNectar * stores * nectar,
 		SuperHoney:    e.SuperHoney * super,
-		SuperNectar:   e.SuperNectar * super * nectar,
+		SuperNectar:   open,
 		NestDrawn:     e.NestDrawn,
 		NestUndrawn:   e.NestUndrawn,
 		SuperDrawn:    e.SuperDrawn,
@@ -67,7 +75,7 @@ func draw(
 		SuperCapped:  e.SuperHoney * super,
 		FlowFactor:   1,
 	}
-	s.QueenPeak, s.Ahead = queenAndSeason(e, p, seasonDay, counted, z)
+	s.QueenPeak, s.Ahead, s.Keeps = queenAndSeason(e, p, seasonDay, counted, z)
 	seasonDay += int(math.Round(s.Ahead))
 	if e.CombSeen() {
 		asCounted(&s, e, p, stages, counted, z, seasonDay)
@@ -81,10 +89,13 @@ func draw(
 		s.Drones = e.Drone * drones / brood.DroneDays / p.DroneDeath
 	}
 	// Of what is open, part is ripe: see hive.NectarFill.
-	ripe := s.SuperNectar * ripeOpen
-	s.SuperNectar, s.SuperHoney = s.SuperNectar-ripe, s.SuperHoney+ripe
-	ripe = s.NestNectar * ripeOpen
-	s.NestNectar, s.NestHoney = s.NestNectar-ripe, s.NestHoney+ripe
+	s.SuperNectar, s.SuperHoney = open*(1-ripe), s.SuperHoney+open*ripe
+	ripe = min(max(ripeOpen+ripeSD*z(forRipeBelow), 0), 1)
+	open = s.NestNectar
+	if e.OpenSeen.Nest {
+		open *= openFill(ripe, p)
+	}
+	s.NestNectar, s.NestHoney = open*(1-ripe), s.NestHoney+open*ripe
 	requeen(&s, e, p, h, m, seed)
 	adults := e.Bees * eye * off(e.Spread.Bees, forBees)
 	winter := season.WinterBees.On(float64(seasonDay))

@@ -230,6 +230,7 @@ func (r *reader) finish() {
 	}
 	e.Depth = strings.Join(words, " and ")
 	e.Sum()
+	e.OpenSeen.Nest, e.OpenSeen.Super = r.openSeen(false), r.openSeen(true)
 	nest, super, brood := []piece{}, []piece{}, []piece{}
 	broodSeen := false
 	for i, b := range e.Stack.Boxes {
@@ -283,4 +284,22 @@ func allAt(bs []BoxLook, looked []bool, d Depth) bool {
 		}
 	}
 	return true
+}
+
+// openSeen reports whether the open honey of all supers, or of the whole nest, was counted in cells.
+func (r *reader) openSeen(super bool) bool {
+	seen, before := false, false
+	if r.sameDay() {
+		before = super && r.c.Prior.OpenSeen.Super || !super && r.c.Prior.OpenSeen.Nest
+	}
+	for i, b := range r.e.Stack.Boxes {
+		if b.Super != super {
+			continue
+		}
+		if !r.looked[i] && !before {
+			return false
+		}
+		seen = true
+	}
+	return seen
 }

@@ -181,8 +181,9 @@ func (x *pupil) see(w World, y *forecast.Yard, p *bees.Parameters, on day.Day, s
 	x.estimate = w.look(x.truth, p, on, x.rng)
 	e := &x.estimate
 	x.fresh = forecast.Draw(e, p, y, x.truth.Excluder, x.name, forecast.Members, seed)
+	nest, super := forecast.SeenStores(e, p)
 	sights := []forecast.Sight{
-		{Of: forecast.OfNestStores, Value: e.NestHoney + e.NestNectar, SD: e.Spread.Stores},
+		{Of: forecast.OfNestStores, Value: nest, SD: e.Spread.Stores},
 		{Of: forecast.OfBrood, Value: e.Brood(), SD: e.Spread.Brood},
 		{Of: forecast.OfPollen, Value: e.Pollen, SD: e.Spread.Pollen},
 		{Of: forecast.OfBees, Value: e.Bees, SD: e.Spread.Bees},
@@ -190,7 +191,7 @@ func (x *pupil) see(w World, y *forecast.Yard, p *bees.Parameters, on day.Day, s
 	if e.SuperDrawn > 0 {
 		sights = append(
 			sights,
-			forecast.Sight{Of: forecast.OfSuperStores, Value: e.SuperHoney + e.SuperNectar, SD: e.Spread.Super},
+			forecast.Sight{Of: forecast.OfSuperStores, Value: super, SD: e.Spread.Super},
 		)
 	}
 	if x.own != nil {

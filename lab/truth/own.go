@@ -28,6 +28,8 @@ const (
 	LevelDiffers  = 0.30 // of the yard's flow
 	flowDays      = 0.30 // of a day's flow
 	winterDiffers = 0.30
+	seasonDiffers = 4.0 // days
+	keepsDiffer   = 0.4 // how long queens go on, and how early they begin
 	mitesDiffer   = 0.60
 )
 
@@ -148,6 +150,7 @@ func Spring(r *rand.Rand, p *bees.Parameters) bees.State {
 		s.NestUndrawn, s.NestDrawn = 0.3*s.NestDrawn, 0.7*s.NestDrawn
 	}
 	s.WinterFactor = off(winterDiffers)
+	s.Ahead, s.Keeps = seasonDiffers*r.NormFloat64(), keepsDiffer*r.NormFloat64()
 	s.Mites.Riding = 0.012 * s.Winter * off(mitesDiffer)
 	s.Mites.Luck = r.Float64()
 	s.FailsIn, s.Heirless = math.Ceil(r.ExpFloat64()*365/p.QueenFails), r.Float64() > p.Mates
@@ -248,13 +251,22 @@ func (x Sight) Look(s *bees.State, p *bees.Parameters, r *rand.Rand) colony.Esti
 	if !q.Looked {
 		q = colony.QueenEvidence{}
 	}
+	open := s.SuperHoney - s.SuperCapped + s.SuperNectar
+	if q.Looked { // in cells
+		open = hive.NectarFill * (s.SuperHoney - s.SuperCapped + p.NectarCells*s.SuperNectar)
+	}
 	e := colony.Estimate{
 		Day: x.On.Day, Seen: x.On.Day, Stages: q.Looked, BeesFrom: colony.Measured, Depth: string(x.Depth),
 		Drone: s.DroneCount() * off(o.Brood), Pollen: s.PollenCells * pollen, NestHoney: s.NestHoney * kg,
 		NestNectar: s.NestNectar * kg, SuperHoney: s.SuperCapped * super,
-		SuperNectar: (s.SuperHoney - s.SuperCapped + s.SuperNectar) * super * off(openOff) / math.Exp(x.Bias),
+		SuperNectar: open * super * off(openOff) / math.Exp(x.Bias),
 		NestDrawn:   s.NestDrawn, NestUndrawn: s.NestUndrawn, SuperDrawn: s.SuperDrawn, SuperUndrawn: s.SuperUndrawn,
 		NestKgPerCell: s.NestKgPerCell, SuperKgPerCell: s.SuperKgPerCell, Bees: s.Bees() * off(o.Bees), Spread: o, Queen: q,
+	}
+	e.OpenSeen.Super, e.OpenSeen.Nest = q.Looked, q.Looked
+	if q.Looked { // part of what is ripe in the nest stands open beside the nectar
+		ripe := min(s.NestNectar*ripeBesideThin, s.NestHoney)
+		e.NestHoney, e.NestNectar = (s.NestHoney-ripe)*kg, hive.NectarFill*(ripe+p.NectarCells*s.NestNectar)*kg
 	}
 	switch x.Depth {
 	case look.ByFace:
@@ -279,16 +291,27 @@ func (x Sight) Look(s *bees.State, p *bees.Parameters, r *rand.Rand) colony.Esti
 	return e
 }
 
+// ripeBesideThin is the kg of ripe, open honey beside a kg of thin in the nest. Source: as
+// hive.NectarFill.
+const ripeBesideThin = 0.45 / 0.55
+
 // hold keeps what was counted inside the comb there is, as counting frames does: stores are
 // seen to fill what brood leaves.
 func hold(e *colony.Estimate, p *bees.Parameters) {
 	brood := e.Brood() + e.Drone*comb.WorkerCellsPerDm2/comb.DroneCellsPerDm2
 	room := max(0, e.NestDrawn-brood-e.Pollen)
-	if used := (e.NestHoney + p.NectarCells*e.NestNectar) / e.NestKgPerCell; used > room {
+	thin, open := p.NectarCells, p.NectarCells
+	if e.OpenSeen.Nest {
+		thin = 1 / hive.NectarFill
+	}
+	if used := (e.NestHoney + thin*e.NestNectar) / e.NestKgPerCell; used > room {
 		e.NestHoney *= room / used
 		e.NestNectar *= room / used
 	}
-	if used := (e.SuperHoney + p.NectarCells*e.SuperNectar) / e.SuperKgPerCell; used > e.SuperDrawn && used > 0 {
+	if e.OpenSeen.Super {
+		open = 1 / hive.NectarFill
+	}
+	if used := (e.SuperHoney + open*e.SuperNectar) / e.SuperKgPerCell; used > e.SuperDrawn && used > 0 {
 		e.SuperHoney *= e.SuperDrawn / used
 		e.SuperNectar *= e.SuperDrawn / used
 	}
