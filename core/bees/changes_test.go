@@ -200,3 +200,67 @@ func TestDronesGoWithTheSeason(t *testing.T) {
 		t.Errorf("in a dearth %.0f drones are left, in a flow %.0f", dearth, fed)
 	}
 }
+
+// TestMostFailingQueensAreSuperseded: they rear her daughter beside her, so brood falls for a month and is
+// never gone; where they do not, there is a break of some three weeks with no eggs; where no virgin flies,
+// the old queen goes on at half (common practice, no source).
+func TestMostFailingQueensAreSuperseded(t *testing.T) {
+	p := bees.Defaults()
+	lived := func(superseded bool, c bees.Condition) (s bees.State, gap int) {
+		s = summer()
+		s.QueenPeak, s.FailsIn, s.Superseded = 1550, 3, superseded
+		s.SuperDrawn, s.NestDrawn = 176000, 138000
+		for range 60 {
+			oneDay(&s, &p, &c)
+			if s.EggCount() < 1 {
+				gap++
+			}
+		}
+		return s, gap
+	}
+	quiet, gap := lived(true, goodDay)
+	if gap > 0 || quiet.QueenPeak != 1550 || quiet.LaysIn != 0 {
+		t.Errorf("superseded: %d days with no eggs, she lays %.0f at her height", gap, quiet.QueenPeak)
+	}
+	if bare, gap := lived(false, goodDay); gap < 15 || gap > 28 || bare.QueenPeak != 1550 {
+		t.Errorf("lost: %d days with no eggs, she lays %.0f at her height", gap, bare.QueenPeak)
+	}
+	rain := goodDay
+	rain.FlightHours = 1
+	if old, gap := lived(true, rain); gap > 0 || old.QueenPeak != 775 {
+		t.Errorf("in rain: %d days with no eggs, she lays %.0f at her height", gap, old.QueenPeak)
+	}
+}
+
+// TestASecondSwarmFollowsInSome: eight to ten days after the first, with a third to a half of what is left
+// (Winston 1987, from memory); a small colony throws none.
+func TestASecondSwarmFollowsInSome(t *testing.T) {
+	p := bees.Defaults()
+	left := func(casts bool, size float64) (day int, share float64, s bees.State) {
+		s = summer()
+		s.House, s.Foragers = s.House*size, s.Foragers*size
+		s.SpreadBrood(size*s.EggCount(), size*s.LarvaCount(), size*s.CappedCount())
+		s.Tally()
+		s.QueenPeak, s.Casts = 1550, casts
+		s.Befall(&p, &bees.Change{Swarmed: true})
+		for d := 1; d <= 30; d++ {
+			was := s.Ledger.BeesLeft
+			n := s.Bees()
+			s.Step(&p, &goodDay)
+			if gone := s.Ledger.BeesLeft - was; gone > 0 {
+				day, share = d, gone/n
+			}
+		}
+		return day, share, s
+	}
+	day, share, s := left(true, 1)
+	if day < 8 || day > 10 || share < 0.3 || share > 0.5 || s.QueenPeak <= 0 {
+		t.Errorf("a second swarm on day %d with %.2f of the bees; she who stays lays %.0f", day, share, s.QueenPeak)
+	}
+	if day, _, _ := left(false, 1); day != 0 {
+		t.Errorf("one that throws none has thrown one on day %d", day)
+	}
+	if day, _, _ := left(true, 0.3); day != 0 {
+		t.Errorf("a colony of few thousand has thrown one on day %d", day)
+	}
+}

@@ -127,6 +127,13 @@ func Fixed() []season.FixedRow {
 			"leastEffect, mostEffect", "share of the mites that a treatment takes, at least and at most",
 			of(leastEffect, mostEffect), "rounding",
 		),
+		row("failing", "what a queen lays of what she did while she is superseded", of(failing), guess),
+		row(
+			"castAfter, castShare, castLeast, castLater",
+			"of a second swarm: days after the first; share of the bees; bees under which none goes; days by which it "+
+				"puts off the queen who stays",
+			of(castAfter, castShare, castLeast, castLater), "Winston 1987, from memory; the last two guesses",
+		),
 		row(
 			"fliesOut, hasMated, waitsMost",
 			"days before she lays between which a virgin flies out; days that she can wait for a fine one",

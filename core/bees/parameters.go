@@ -108,6 +108,8 @@ type Parameters struct {
 	SmallCluster     float64
 	QueenFails       float64
 	MateHours        float64
+	Supersedes       float64
+	Casts            float64
 	HeartCells       float64
 }
 
@@ -131,6 +133,7 @@ func Defaults() Parameters {
 		StarveCold: 0.55, Mates: 0.75, SwarmCups: 2.5, SwarmCharged: 0.15, SwarmCapped: 0.35, CoolUnder: 15,
 		WideCold: 0.3, DearthHolds: 0.45, RecruitIdle: 0.03,
 		MiteEnters: 0.56, MiteEntersDrone: 6.49, MiteWorker: 1.25, MiteDrone: 1.9, MiteDeath: 0.006, MiteDeathWinter: 0.003,
-		MitesCome: 0.3, MiteKills: 0.1, MiteShortens: 0.7, MiteHarm: 4, SmallCluster: 3000, QueenFails: 0.1, MateHours: 4, HeartCells: 3000,
+		MitesCome: 0.3, MiteKills: 0.1, MiteShortens: 0.7, MiteHarm: 4, SmallCluster: 3000,
+		QueenFails: 0.16, MateHours: 4, Supersedes: 0.6, Casts: 0.35, HeartCells: 3000,
 	}
 }

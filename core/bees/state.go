@@ -26,7 +26,9 @@ type State struct {
 	LaysIn    float64 // days until she lays; 0: none is to come
 	Virgin    bool    // she who is to come has yet to mate
 	FailsIn   float64 // days until the queen fails; 0: she does not
-	Heirless  bool    // the queen that is reared after her does not come to lay
+	// What becomes of it then: they rear her daughter beside her; the daughter does not come to lay; and,
+	// where she leaves with a swarm, a second swarm follows.
+	Superseded, Heirless, Casts bool
 
 	PollenCells float64
 
@@ -78,6 +80,7 @@ type State struct {
 	starved, sickened     float64 // bees that died of hunger, and of mites, since the forecast began
 	diedBefore            float64 // bees that had died by then
 	waited                float64 // days that a virgin could not fly out to mate
+	castIn                float64 // days until a second swarm goes; 0: none
 	cappedTurn, droneTurn uint8   // slot of the oldest cohort, counted down from the last
 }
 

@@ -65,23 +65,45 @@ const HeldLeast = 150
 // swarm lets a prime swarm go with the old queen. The new one comes from cells
 // that are capped as it leaves.
 func (s *State) swarm(p *Parameters) {
+	s.leave(p, p.SwarmShare)
+	s.NextQueen, s.LaysIn = max(s.QueenPeak, s.NextQueen), p.SwarmQueenDays
+	s.Virgin, s.waited = true, 0
+	s.QueenPeak = 0
+	if s.castIn = 0; s.Casts {
+		s.castIn = castAfter
+	}
+	s.SwarmHazard = 0
+}
+
+// leave takes a share of the bees, with full crops and what rides on them.
+func (s *State) leave(p *Parameters, share float64) {
 	for _, b := range [...]*float64{&s.House, &s.Foragers, &s.Winter} {
-		gone := *b * p.SwarmShare
+		gone := *b * share
 		*b -= gone
 		s.Ledger.BeesLeft += gone
 		crop := least(gone*p.SwarmCropMg*1e-6, cropMost*s.NestHoney)
 		s.NestHoney -= crop
 		s.Ledger.SwarmHoney += crop
 	}
-	riding := s.Mites.Riding * p.SwarmShare
+	riding := s.Mites.Riding * share
 	s.Mites.Riding -= riding
 	s.Ledger.MitesLeft += riding
-	s.NextQueen, s.LaysIn = max(s.QueenPeak, s.NextQueen), p.SwarmQueenDays
-	s.Virgin, s.waited = true, 0
-	s.QueenPeak = 0
-	s.SwarmHazard = 0
 	s.Reach = least(s.Reach, s.Stores())
 }
+
+// cast lets a second swarm go with a virgin, of a colony that still has the bees; another virgin stays.
+func (s *State) cast(p *Parameters) {
+	if s.QueenPeak > 0 || s.LaysIn <= 0 || s.Bees() < castLeast {
+		return
+	}
+	s.leave(p, castShare)
+	s.LaysIn += castLater
+}
+
+// Days after a prime swarm that a second one goes, the share of the bees that go with it, the bees under
+// which none does, and the days by which it puts off the queen who stays. Source: eight to ten days, a
+// third to a half of the bees (Winston 1987, from memory); the rest guesses.
+const castAfter, castShare, castLeast, castLater = 9.0, 0.4, 6000.0, 2.0
 
 // QueenAge is how much more a queen of so many years is left by a swarm than
 // one of last year. Source: Simpson 1960 (from memory) and common practice:

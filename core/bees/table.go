@@ -344,6 +344,14 @@ func Table() []Row {
 			"common practice: fine afternoons", false,
 		},
 		{
+			"Supersedes", p.Supersedes, "of failing queens with young brood", 0.3, 0.9,
+			"common practice: most failing queens are superseded with no break in the brood; share a guess", false,
+		},
+		{
+			"Casts", p.Casts, "of colonies that have swarmed", 0.15, 0.6,
+			"common practice: a second swarm follows in some, eight to ten days on; share a guess", false,
+		},
+		{
 			"HeartCells", p.HeartCells, "cells", 1000, 6000,
 			"common practice: in a nest bound with honey she keeps a patch on a few combs; size a guess", false,
 		},

@@ -60,6 +60,8 @@ const (
 	forKeeps      = 2015
 	forRipe       = 2016
 	forRipeBelow  = 2017
+	forSuperseded = 2018
+	forCast       = 2019
 )
 
 // hashName turns a colony's or yard's id into a key (FNV-1a).

@@ -43,6 +43,7 @@ func wintered(
 		s.Infest(&p, 2.2*math.Exp(mitesSD*z(6)))
 		s.Mites.Luck = chanceOfNormal(z(7))
 		s.FailsIn, s.Heirless = p.FailsIn(chanceOfNormal(z(8))), chanceOfNormal(z(9)) > p.Mates
+		s.Superseded = chanceOfNormal(z(12)) < p.Supersedes
 		change(&s, &p, chanceOfNormal(z(10)))
 		s.Reach = s.WithinReach(&p)
 		for _, cond := range y.at(m) {

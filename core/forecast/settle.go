@@ -111,7 +111,8 @@ func (x *Ensemble) KeepPace(from *Ensemble, p *bees.Parameters) {
 		s, o := &x.States[m], &from.States[m]
 		s.IntakeFactor, s.FlowFactor, s.EatFactor, s.DeathFactor = o.IntakeFactor, o.FlowFactor, o.EatFactor, o.DeathFactor
 		s.Ahead, s.Keeps = o.Ahead, o.Keeps
-		s.WinterFactor, s.Mites.Luck, s.FailsIn, s.Heirless = o.WinterFactor, o.Mites.Luck, o.FailsIn, o.Heirless
+		s.WinterFactor, s.Mites.Luck = o.WinterFactor, o.Mites.Luck
+		s.FailsIn, s.Superseded, s.Heirless, s.Casts = o.FailsIn, o.Superseded, o.Heirless, o.Casts
 		s.Infest(p, o.MitesPer100())
 	}
 }

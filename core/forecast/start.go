@@ -121,6 +121,8 @@ func draw(
 	s.Mites.Luck = chanceOfNormal(z(forLuck))
 	s.FailsIn = p.FailsIn(chanceOfNormal(z(forFailing)))
 	s.Heirless = chanceOfNormal(z(forHeir)) > p.Mates
+	s.Superseded = chanceOfNormal(z(forSuperseded)) < p.Supersedes
+	s.Casts = chanceOfNormal(z(forCast)) < p.Casts
 	return s
 }
 

@@ -153,6 +153,7 @@ func Spring(r *rand.Rand, p *bees.Parameters) bees.State {
 	s.Ahead, s.Keeps = seasonDiffers*r.NormFloat64(), keepsDiffer*r.NormFloat64()
 	s.Mites.Riding = 0.012 * s.Winter * off(mitesDiffer)
 	s.Mites.Luck = r.Float64()
+	s.Superseded, s.Casts = r.Float64() < p.Supersedes, r.Float64() < p.Casts
 	s.FailsIn, s.Heirless = math.Ceil(r.ExpFloat64()*365/p.QueenFails), r.Float64() > p.Mates
 	s.NestKgPerCell = deep.Frame.HoneyKg(deep.ThicknessMM(deep.Slots)) / deep.Frame.WorkerCells()
 	s.SuperKgPerCell = medium.Frame.HoneyKg(medium.ThicknessMM(medium.Slots)) / medium.Frame.WorkerCells()
