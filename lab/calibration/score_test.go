@@ -13,8 +13,9 @@ import (
 var aims = map[string][2]float64{"own rules": {0.75, 0.85}, "other rules": {0.70, 0.90}}
 
 // TestRangesKeepTheirWord is the small run: 200 truths a world. With so many a
-// share of 0.80 is known to 0.03, so 0.08 are allowed beside the aim; the full
-// run, with its shortfalls named, is docs/calibration.md.
+// share of 0.80 is known to 0.03, with half of them, as of supers, to 0.04; beside the
+// aim so much is allowed as luck brings one time in two hundred. The full run, with its
+// shortfalls named, is docs/calibration.md.
 func TestRangesKeepTheirWord(t *testing.T) {
 	for _, w := range calibration.Worlds {
 		score := calibration.Score(w, 0, 200, 11)
@@ -27,7 +28,8 @@ func TestRangesKeepTheirWord(t *testing.T) {
 			if strings.HasSuffix(l.Output, "nearly all") { // only the low end can be missed: nine in ten
 				aim = [2]float64{0.80, 0.92}
 			}
-			if l.Held < aim[0]-0.08 || l.Held > aim[1]+0.08 {
+			luck := 2.8 * math.Sqrt(0.8*0.2/float64(l.Truths))
+			if l.Held < aim[0]-luck || l.Held > aim[1]+luck {
 				t.Errorf(
 					"%s, %s after %d d: holds %.2f of %d truths, aim %.2f to %.2f", w.Name, l.Output, l.Day, l.Held,
 					l.Truths, aim[0], aim[1],

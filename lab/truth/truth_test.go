@@ -55,7 +55,7 @@ func TestWhatIsHardMovesSomething(t *testing.T) {
 	apart := map[string]bool{
 		"EmergencyDays": true, "SwarmQueenDays": true, "SwarmShare": true, "SwarmCropMg": true, "SwarmBase": true,
 		"SwarmHeld": true, "SwarmLeast": true, "SwarmYoung": true, "SwarmOld": true, "Mates": true, "SwarmCups": true,
-		"SwarmCharged": true, "SwarmCapped": true, "MateHours": true,
+		"SwarmCharged": true, "SwarmCapped": true, "MateHours": true, "Casts": true,
 		"QueenPeakLaying": true, // each colony has a queen of its own
 	}
 	moved := map[string]float64{}
