@@ -61,9 +61,11 @@ var layers = map[string][]string{
 	"lab/truth":       {"core/", "lab/combwise", "lab/weather"},
 	"lab/skill":       {"core/", "lab/truth"},
 	"lab/weather":     {"core/day", "core/season"},
-	// The second simulator shares no rule with the first: it does not import it.
+	// The second simulator shares no rule with the first: it does not import it. Of core/mites it takes
+	// what trials found of treatments, which is no rule of either.
 	"lab/combwise": {
-		"core/brood", "core/colony", "core/comb", "core/day", "core/hive", "core/look", "core/moves", "core/season",
+		"core/brood", "core/colony", "core/comb", "core/day", "core/hive", "core/look", "core/mites", "core/moves",
+		"core/season",
 	},
 	"exchange":    {"core/"},
 	"station":     {"core/"},

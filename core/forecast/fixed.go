@@ -165,9 +165,9 @@ func Fixed() []season.FixedRow {
 			"none; guess, as of apiaries that are treated in late summer and in winter",
 		),
 		row(
-			"clumping, fallSD",
-			"variance of a count against that of a binomial; spread of how many stand for one that falls",
-			of(clumping, fallSD), "none; guess: mites clump",
+			"clumping, clumpMore, fallSD",
+			"variance of a count against that of a binomial, and more for each mite found; spread of how many stand for one that falls",
+			of(clumping, clumpMore, fallSD), "none; guess: mites clump",
 		),
 		row(
 			"levelLeast, levelMost, levels, openSD, openShare, openTimes",

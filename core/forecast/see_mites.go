@@ -23,7 +23,10 @@ type MiteCount struct {
 // about two.
 const (
 	clumping = 1.5 // variance of a count against that of a binomial
-	fallSD   = 0.6 // of the logarithm of how many stand for one that falls
+	// And more for each mite found, since one comb's bees differ from another's: a count of many is not
+	// known to a few per cent, but to a third.
+	clumpMore = 0.1
+	fallSD    = 0.6 // of the logarithm of how many stand for one that falls
 )
 
 // Of the levels that are weighed: per hundred bees, in equal steps of the logarithm; how much wider
@@ -115,7 +118,7 @@ func (o MiteCount) logLikely(per100, total float64) float64 {
 	}
 	share := min(per100/hundred*found, 1-1e-9)
 	k, n := float64(o.Mites), float64(o.Bees)
-	return (k*math.Log(share) + (n-k)*math.Log1p(-share)) / clumping
+	return (k*math.Log(share) + (n-k)*math.Log1p(-share)) / (clumping + clumpMore*k)
 }
 
 // hundred is the bees that mites are told on.

@@ -127,7 +127,7 @@ func draw(
 }
 
 // mitesSD is how far the mites of colonies differ of which none were counted.
-const mitesSD = 0.8
+const mitesSD = 1.0
 
 // bareNest is the share of drawn comb under which a colony has only just come. Source: none; guess.
 const bareNest = 0.1

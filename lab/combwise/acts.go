@@ -62,6 +62,7 @@ func doOne(act moves.Act, all []*Colony) error {
 		from, to = b.Hives()
 	}
 	bees := map[string][]cohort{}
+	riders := map[string]float64{}
 	fliers := map[string]float64{}
 	queens := map[string]float64{}
 	for _, c := range all {
@@ -70,8 +71,9 @@ func doOne(act moves.Act, all []*Colony) error {
 			return fmt.Errorf("%s is not among the hives of the act", c.ID)
 		}
 		c.stackIs(x.Stack, pool, shown, home)
+		before := c.riding
 		house, out, queen := c.undergo(x.Did)
-		bees[c.ID], fliers[c.ID], queens[c.ID] = house, out, queen
+		bees[c.ID], fliers[c.ID], queens[c.ID], riders[c.ID] = house, out, queen, before-c.riding
 	}
 	for _, c := range all {
 		if c.ID != to || from == "" || from == to {
@@ -79,6 +81,7 @@ func doOne(act moves.Act, all []*Colony) error {
 		}
 		c.house = append(c.house, bees[from]...)
 		c.out += fliers[from]
+		c.riding += riders[from]
 		for _, b := range bees[from] {
 			c.Books.BeesCame += b.n
 		}
@@ -206,6 +209,7 @@ func (c *Colony) undergo(d moves.Effect) (house []cohort, out, queen float64) {
 		for _, s := range c.spots {
 			c.Books.BroodTaken += s.worker()
 			s.brood, s.drone = [len(s.brood)]float64{}, [len(s.drone)]float64{}
+			s.mites, s.droneMites = [len(s.mites)]float64{}, [len(s.droneMites)]float64{}
 		}
 		c.queen, c.next, c.wait = 0, 0, 0
 	}
@@ -215,6 +219,9 @@ func (c *Colony) undergo(d moves.Effect) (house []cohort, out, queen float64) {
 			flying *= staysAway
 		}
 		house, out = c.part(min(1, share), flying)
+	}
+	if d.Treated != nil && d.Against.Days > 0 {
+		c.against = cure{d.Against, float64(d.Against.Days)}
 	}
 	if d.Swarmed {
 		c.swarms()
@@ -253,10 +260,17 @@ const staysAway, nearlyAll = 0.1, 0.99
 
 // part takes a share of the house bees out, and of those that fly.
 func (c *Colony) part(share, flying float64) (house []cohort, out float64) {
+	all := c.Bees()
+	defer func() {
+		if all > 0 {
+			c.riding *= c.Bees() / all
+		}
+	}()
 	for i := range c.house {
-		n := c.house[i].n * share
-		house = append(house, cohort{n, c.house[i].age})
+		n, sick := c.house[i].n*share, c.house[i].sick*share
+		house = append(house, cohort{n, c.house[i].age, sick})
 		c.house[i].n -= n
+		c.house[i].sick -= sick
 		c.Books.BeesLeft += n
 	}
 	out = c.out * flying

@@ -31,6 +31,10 @@ func (c *Colony) ageBees(d Day) {
 		load = open / (nursesFull * house)
 	}
 	ages := restAgeing + (1-restAgeing)*load/(load+halfAgeing)*(1+halfAgeing)
+	crowds := 1.0 // what mites on their backs cost them
+	if n := c.Bees(); n > 0 {
+		crowds += crowdsSick * c.riding / n
+	}
 	flies := flightHours(d) > 0.5
 	if flies {
 		c.turnOut(load)
@@ -41,12 +45,22 @@ func (c *Colony) ageBees(d Day) {
 		if h.age > oldFrom {
 			dies += oldDies
 		}
+		dies *= crowds
 		dead := h.n * min(1, dies*c.Traits.Death)
+		if h.sick > 0 && h.n > 0 { // and the sick among them sooner
+			ill := h.sick * sickDies
+			h.sick = max(0, h.sick-ill-dead*h.sick/h.n)
+			dead += ill
+		}
+		dead = min(dead, h.n)
 		c.Books.BeesDied += dead
 		h.n -= dead
 		h.age += ages
 		if flies && h.age > c.onset { // not all on one day
 			go_ := h.n * min(1, 0.25+0.1*(h.age-c.onset))
+			if h.n > 0 {
+				h.sick -= h.sick * go_ / h.n
+			}
 			h.n -= go_
 			c.out += go_
 		}
@@ -57,7 +71,7 @@ func (c *Colony) ageBees(d Day) {
 		kept = append(kept, h)
 	}
 	c.house = kept
-	dead := c.out * min(0.9, (outDies+hourDies*c.hoursOut(d))*c.Traits.Death)
+	dead := c.out * min(0.9, (outDies+hourDies*c.hoursOut(d))*c.Traits.Death*crowds)
 	c.out -= dead
 	c.Books.BeesDied += dead
 	rate := dronesDie

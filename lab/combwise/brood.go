@@ -30,6 +30,9 @@ func (c *Colony) hatch(Day) {
 		out := f.brood[last]
 		copy(f.brood[1:], f.brood[:last])
 		f.brood[0] = 0
+		carried := f.mites[last]
+		copy(f.mites[1:], f.mites[:last])
+		f.mites[0] = 0
 		for _, lost := range [...]struct {
 			age   int
 			share float64
@@ -39,23 +42,27 @@ func (c *Colony) hatch(Day) {
 			c.Books.Died += d
 		}
 		if out > 0 {
-			c.emerge(out)
+			c.emerge(c.leave(carried, out))
 		}
 		last = len(f.drone) - 1
 		c.drones += f.drone[last]
 		copy(f.drone[1:], f.drone[:last])
 		f.drone[0] = 0
+		c.riding += f.droneMites[last] * leavesDrone
+		copy(f.droneMites[1:], f.droneMites[:last])
+		f.droneMites[0] = 0
 	}
 }
 
 // emerge lets workers out of their cells; those of a day are one cohort.
-func (c *Colony) emerge(n float64) {
+func (c *Colony) emerge(n, sick float64) {
 	c.Books.Hatched += n
 	if k := len(c.house) - 1; k >= 0 && c.house[k].age == 0 {
 		c.house[k].n += n
+		c.house[k].sick += sick
 		return
 	}
-	c.house = append(c.house, cohort{n: n})
+	c.house = append(c.house, cohort{n: n, sick: sick})
 }
 
 // load is the brood that is tended, the open counted whole.

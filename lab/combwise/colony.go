@@ -48,6 +48,9 @@ type frame struct {
 	capped  float64                   // kg
 	open    float64                   // ripe and not yet capped, kg
 	nectar  float64                   // kg of the honey that it becomes
+	// Mites in cells, by day of age of the brood; before it is capped there are none.
+	mites      [brood.WorkerDays]float64
+	droneMites [brood.DroneDays]float64
 }
 
 func sum(v []float64) float64 {
@@ -89,8 +92,8 @@ type Traits struct {
 var Usual = Traits{Intake: 1, Eating: 1, Death: 1, Eggs: 1600, Urge: 1}
 
 // cohort is bees of one age. Age is of the body, days: it stands still in bees that nurse
-// nothing.
-type cohort struct{ n, age float64 }
+// nothing. The sick came from cells with mites.
+type cohort struct{ n, age, sick float64 }
 
 // Colony is a colony comb by comb. It is for one goroutine; [Colony.Clone] gives another.
 type Colony struct {
@@ -116,6 +119,9 @@ type Colony struct {
 	fed    float64            // how well fed with pollen the nurses are, 0 to 1
 	crops  float64            // kg that found no cell today
 	middle [2]float64         // box and slot in which the nest stands
+
+	riding  float64 // mites on bees
+	against cure
 }
 
 // Books count what came and went, by the flows themselves, so that tests can hold them
@@ -143,7 +149,7 @@ func New(id string, on day.Day, st hive.Stack, bees float64, t Traits) *Colony {
 	}
 	const ages = 20
 	for k := range ages {
-		c.house = append(c.house, cohort{bees / ages, float64(k)})
+		c.house = append(c.house, cohort{n: bees / ages, age: float64(k)})
 	}
 	c.place()
 	c.middle = [2]float64{0, float64(len(st.Boxes[0].Frames)-1) / 2}

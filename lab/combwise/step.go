@@ -31,6 +31,8 @@ type Came struct {
 func (c *Colony) Step(d Day) Came {
 	var t Came
 	c.hatch(d)
+	c.invade()
+	c.fall(d)
 	c.settle()
 	c.wake()
 	near := c.byNearness()

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"kembo/core/forecast"
+	"kembo/core/season"
 	"kembo/lab/truth"
 )
 
@@ -39,7 +40,7 @@ func featuresOf(x *truth.Truth) []float64 {
 		math.Log(e.Stores() + 1), math.Log(e.SuperHoney + e.SuperNectar + 1), math.Log(e.Bees + 500),
 		math.Log(e.Brood() + 1000), math.Log(e.Eggs + 300), math.Log(e.NestFree() + 3000), math.Log(superFree + 3000),
 		math.Log(e.Pollen + 500), supers, math.Sin(year), math.Cos(year), math.Sin(2 * year), math.Cos(2 * year),
-		math.Sin(3 * year), math.Cos(3 * year), x.Site.Climate.Normal(x.SeasonDay()),
+		math.Sin(3 * year), math.Cos(3 * year), x.Site.Climate.Normal(x.SeasonDay()), math.Log(mitesSeen(x) + 0.3),
 	}
 }
 
@@ -70,10 +71,20 @@ func (o Output) seenOf(x *truth.Truth) float64 {
 		return e.NestFree()
 	case forecast.OfSuperFree:
 		return max(0, e.SuperDrawn-(e.SuperHoney+2*e.SuperNectar)/max(1e-9, e.SuperKgPerCell))
+	case forecast.OfMites:
+		return mitesSeen(x)
 	case forecast.OfCrowding:
 		return e.Bees / max(1, 0.35*(e.NestDrawn+e.SuperDrawn/2))
 	}
 	return 0
+}
+
+// mitesSeen is the mites on a hundred bees that were counted; where none were, as many as is usual.
+func mitesSeen(x *truth.Truth) float64 {
+	if x.Counted.Bees == 0 {
+		return season.UsualMites.On(float64(x.SeasonDay()))
+	}
+	return 100 * float64(x.Counted.Mites) / float64(x.Counted.Bees) / x.Counted.Recovery.Likely
 }
 
 // Fit fits the references on n truths of a world.

@@ -33,6 +33,7 @@ type Output struct {
 	Runway int // the index of one; -1: a quantity
 	Above  bool
 	Offset float64 // added before a logarithm is taken
+	Most   float64 // from which on more is as much: in a colony that dies of mites; 0: no such
 }
 
 // Outputs are what is scored.
@@ -47,6 +48,7 @@ var Outputs = []Output{
 	{Name: "bees", Of: forecast.OfBees, Runway: -1, Offset: 500},
 	{Name: "free cells in the nest", Of: forecast.OfFree, Runway: -1, Offset: 3000},
 	{Name: "free cells above", Of: forecast.OfSuperFree, Runway: -1, Above: true, Offset: 3000},
+	{Name: "mites on 100 bees", Of: forecast.OfMites, Runway: -1, Offset: 0.3, Most: 20},
 	{Name: "crowding", Of: forecast.OfCrowding, Runway: -1, Offset: 0.05},
 	{Name: "food, days", Runway: forecast.Food, Offset: 3},
 	{Name: "room to lay, days", Runway: forecast.Lay, Offset: 3},
@@ -66,7 +68,14 @@ func (o Output) truthOf(t *truth.Truth, day int) float64 {
 	if o.Runway >= 0 {
 		return min(t.Ends[o.Runway], truth.RunwayDays)
 	}
-	return t.At[o.Of][day]
+	return o.most(t.At[o.Of][day])
+}
+
+func (o Output) most(v float64) float64 {
+	if o.Most > 0 {
+		return min(v, o.Most)
+	}
+	return v
 }
 
 // asked reports whether a truth has such a thing.
@@ -261,13 +270,24 @@ func Forecast(x *truth.Truth, name string, seed uint64) *forecast.Result {
 			in.Tracks = append(in.Tracks, o.Of)
 		}
 	}
+	if x.Counted.Bees > 0 {
+		in.Ensemble = forecast.Draw(&x.Estimate, &in.Parameters, in.Yard, x.Excluder, name, forecast.Members, seed)
+		in.Ensemble.SeeMites(x.Counted, &in.Parameters)
+	}
+	if x.Treated > 0 {
+		in.Changes = []bees.Change{{Day: x.On, Treat: &bees.Treat{Class: truth.Strips, Days: x.Treated}}}
+	}
 	return forecast.Run(in)
 }
 
 // sampleOf is what the members say of an output.
 func (o Output) sampleOf(r *forecast.Result, day int) []float64 {
 	if o.Runway < 0 {
-		return r.Course(o.Of, day)
+		sample := r.Course(o.Of, day)
+		for i, v := range sample {
+			sample[i] = o.most(v)
+		}
+		return sample
 	}
 	ends := r.Ends(o.Runway)
 	for i := range ends {

@@ -61,17 +61,19 @@ func (w World) byComb(t *Truth, begin day.Day, lead int, r *rand.Rand) {
 		panic(err) // the lab's own keeper entered what cannot be
 	}
 	t.Estimate = e
-	t.note(0, k.Holds())
+	t.Treated = treatment(season.DayOf(t.On, season.North))
+	t.count(k.MitesPer100(), r)
+	t.note(0, k.Holds(), k.MitesPer100())
 	for i := range Horizon {
 		x := live(lead + i)
-		t.note(i+1, k.Holds())
+		t.note(i+1, k.Holds(), k.MitesPer100())
 		t.ends(i, x)
 		t.Swarmed = t.Swarmed || x.Swarmed
 	}
 }
 
 // note writes what a colony holds.
-func (t *Truth) note(day int, h combwise.Holds) {
+func (t *Truth) note(day int, h combwise.Holds, mites float64) {
 	capped := 0.0
 	if h.SuperKg > 0 {
 		capped = h.CappedKg / h.SuperKg
@@ -81,6 +83,7 @@ func (t *Truth) note(day int, h combwise.Holds) {
 		forecast.OfCapped: capped, forecast.OfEggs: h.Eggs, forecast.OfLarvae: h.Larvae, forecast.OfSealed: h.Sealed,
 		forecast.OfBrood: h.Brood(), forecast.OfBees: h.Bees, forecast.OfFree: h.NestFree, forecast.OfSuperFree: h.SuperFree,
 		forecast.OfRoom: h.RoomKg, forecast.OfCrowding: h.Cover, forecast.OfPollen: h.Pollen,
+		forecast.OfMites: mites,
 	} {
 		t.At[q][day] = v
 	}
@@ -141,7 +144,9 @@ func newKept(begin day.Day, hard bool, r *rand.Rand) *kept {
 	if r.IntN(3) > 0 {
 		st.ExcluderAbove = boxes
 	}
-	return &kept{combwise.New("c", begin, st, 9000+8000*r.Float64(), traits), 0}
+	k := &kept{combwise.New("c", begin, st, 9000+8000*r.Float64(), traits), 0}
+	k.Infest(100 * mitesInSpring * off(mitesDiffer))
+	return k
 }
 
 // do does an act that is known to fit.
@@ -164,6 +169,8 @@ func (k *kept) keep(seasonDay, since int, r *rand.Rand) {
 			none := 0
 			k.do(&moves.Arranged{ExcluderAbove: &none})
 		}
+	case seasonDay == treatedOn:
+		k.do(&moves.Treatment{What: "strips", Class: "amidine"})
 	case seasonDay == fedOn:
 		if lacks := wintersOn*(0.8+0.4*r.Float64()) - k.Holds().StoresKg(); lacks > 0 {
 			k.do(&moves.Feed{What: "2:1 syrup", Kg: lacks * 0.87, StoresKg: lacks})

@@ -43,9 +43,11 @@ type Truth struct {
 	On       day.Day
 	Site     forecast.Site
 	Estimate colony.Estimate
+	Counted  forecast.MiteCount // of mites on bees, where combs were looked at
 	Depth    look.Depth
 	Excluder bool
 	Supers   bool // it has some
+	Treated  int  // days that a treatment against mites which is in goes on for
 	Reserve  float64
 	At       [forecast.Quantities][Horizon + 1]float64 // at the start of each day from the look on
 	Ends     [forecast.Runways]float64                 // days after which a runway ended, +Inf where it did not
@@ -59,7 +61,7 @@ func (t *Truth) SeasonDay() int { return season.DayOf(t.On, t.Site.Hemisphere) }
 var Quantities = []forecast.Quantity{
 	forecast.OfStores, forecast.OfNestStores, forecast.OfSuperStores, forecast.OfCapped, forecast.OfEggs, forecast.OfLarvae,
 	forecast.OfSealed, forecast.OfBrood, forecast.OfBees, forecast.OfFree, forecast.OfSuperFree, forecast.OfRoom,
-	forecast.OfCrowding, forecast.OfPollen,
+	forecast.OfCrowding, forecast.OfPollen, forecast.OfMites,
 }
 
 // Make makes truth i of a world: from the same numbers the same truth. Colonies that are dead
