@@ -184,3 +184,41 @@ func TestAQueenWhoHasJustBegunIsNoPoorOne(t *testing.T) {
 		t.Errorf("%.0f capped cells are told, and none was seen", e.Capped)
 	}
 }
+
+// TestOpenCellsWeighWhatTheyHold: ten combs of open honey in a super hold some two thirds to four fifths of
+// what they would capped, by as much as nobody sees how ripe it is; a super that was weighed holds what it
+// weighed (common practice, no source).
+func TestOpenCellsWeighWhatTheyHold(t *testing.T) {
+	on := day.Of(2026, time.June, 20)
+	st := hive.Stack{Boxes: []hive.Box{
+		hive.NewBox("n", hive.Formats[0], 10, hive.Make{Drawn: true}),
+		hive.NewBox("s", hive.Formats[2], 10, hive.Make{Super: true, Drawn: true}),
+	}}
+	super := func(b look.BoxLook) (lo, mid, hi float64) {
+		b.Box = "s"
+		nest := look.BoxLook{
+			Box: "n", Depth: look.ByBox, Counts: look.Counts{Brood: 6, Honey: 2, Pollen: 1, Empty: 1}, Seams: 9,
+		}
+		e, err := look.Read(
+			look.Look{Day: on, Boxes: []look.BoxLook{nest, b}},
+			st,
+			look.Context{Season: season.Place{}.On(on)},
+		)
+		if err != nil {
+			t.Fatal(err)
+		}
+		p := bees.Defaults()
+		y := NewYard(Site{Yard: "y", Hemisphere: season.North, Climate: uk(t)}, on, on, 1, Members, 1)
+		r := Middle(Draw(&e, &p, y, true, "c", Members, 1).Sample(OfSuperStores, &p))
+		return r.Low, r.Likely, r.High
+	}
+	_, capped, _ := super(look.BoxLook{Depth: look.ByBox, Counts: look.Counts{Honey: 10}, Seams: -1})
+	lo, open, hi := super(look.BoxLook{Depth: look.ByBox, Counts: look.Counts{Nectar: 10}, Seams: -1})
+	if share := open / capped; share < 0.6 || share > 0.85 || hi < 1.3*lo {
+		t.Errorf("open combs hold %.1f kg (%.1f to %.1f), capped %.1f", open, lo, hi, capped)
+	}
+	tare := st.Boxes[1].LiftKg()
+	if _, weighed, _ := super(look.BoxLook{Depth: look.ByHeft, Kg: tare + 9, Seams: -1}); math.Abs(weighed-9) > 1 {
+		t.Errorf("a super that holds 9 kg is told to hold %.1f", weighed)
+	}
+}

@@ -29,101 +29,128 @@ const (
 	SameEye   = 0.7 // correlation of errors in stores below and above
 )
 
+// drawing is one member as it is drawn: z is its deviate for a purpose, eye how far the keeper's eye is
+// off one way for all that he counts.
+type drawing struct {
+	e         *colony.Estimate
+	p         *bees.Parameters
+	z         func(purpose int) float64
+	eye       float64
+	seasonDay int
+}
+
+// off is a factor of a spread.
+func (d *drawing) off(sd float64, purpose int) float64 { return math.Exp(sd * d.z(purpose)) }
+
 // draw makes member m's state from an estimate: each content off by a factor
 // of its spread, then held to the comb that is there. So free cells, a small
 // difference of large numbers, get the wide range they deserve.
 func draw(
 	e *colony.Estimate, p *bees.Parameters, excluder bool, seasonDay int, h uint64, m, n int, seed uint64,
 ) bees.State {
-	z := func(purpose int) float64 { return stratified(seed, h, m, n, purpose) }
-	off := func(s float64, purpose int) float64 { return math.Exp(s * z(purpose)) }
-
-	// A keeper's eye is off one way for all that he counts.
-	eye := off(eyeSD, forEye)
-	counted := eye * off(e.Spread.Brood, forBrood)
-	stages := stagesSD
-	if e.Painted() {
-		stages = youngSD
-	}
-	drones := counted
-	stores := eye * off(e.Spread.Stores, forStores)
-	// One keeper's errors in the nest and above it go together in part.
-	super := eye * math.Exp(e.Spread.Super*(SameEye*z(forStores)+math.Sqrt(1-SameEye*SameEye)*z(forSuper)))
-	nectar := off(nectarSD, forNectar)
-	ripe := min(max(ripeAbove+ripeSD*z(forRipe), 0), 1)
-	open := e.SuperNectar * super * nectar
-	if e.OpenSeen.Super {
-		open *= openFill(ripe, p)
-	}
-
+	d := drawing{e: e, p: p, z: func(purpose int) float64 { return stratified(seed, h, m, n, purpose) }}
+	d.eye = d.off(eyeSD, forEye)
+	counted := d.eye * d.off(e.Spread.Brood, forBrood)
+	shape := colony.ShapeOf(e.Stack)
 	s := bees.State{
-		PollenCells:   e.Pollen*off(e.Spread.Pollen, forPollen) + coarseCells*uniform(seed, h, m, 0, forPollenLeft),
-		NestHoney:     e.NestHoney * stores,
-		NestNectar:    e.NestNectar * stores * nectar,
-		SuperHoney:    e.SuperHoney * super,
-		SuperNectar:   open,
+		PollenCells:   e.Pollen*d.off(e.Spread.Pollen, forPollen) + coarseCells*uniform(seed, h, m, 0, forPollenLeft),
 		NestDrawn:     e.NestDrawn,
 		NestUndrawn:   e.NestUndrawn,
 		SuperDrawn:    e.SuperDrawn,
 		SuperUndrawn:  e.SuperUndrawn,
 		NestKgPerCell: max(e.NestKgPerCell, leastKgPerCell), SuperKgPerCell: e.SuperKgPerCell,
 		Excluder:     excluder,
-		IntakeFactor: off(intakeSD, forIntake) * math.Exp(-intakeSD*intakeSD/2),
-		EatFactor:    off(eatingSD, forEating),
-		DeathFactor:  off(deathSD, forDeath),
-		WinterFactor: off(winterSD, forWinter),
-		SuperCapped:  e.SuperHoney * super,
+		Lid:          shape.Lid,
+		Low:          shape.Low,
+		Near:         shape.Near,
+		IntakeFactor: d.off(intakeSD, forIntake) * math.Exp(-intakeSD*intakeSD/2),
+		EatFactor:    d.off(eatingSD, forEating),
+		DeathFactor:  d.off(deathSD, forDeath),
+		WinterFactor: d.off(winterSD, forWinter),
 		FlowFactor:   1,
 	}
-	s.QueenPeak, s.Ahead, s.Keeps = queenAndSeason(e, p, seasonDay, counted, z)
-	seasonDay += int(math.Round(s.Ahead))
-	if e.CombSeen() {
-		asCounted(&s, e, p, stages, counted, z, seasonDay)
-	} else {
-		asUsual(&s, e, p, z, seasonDay)
-	}
-	for i := range s.Drone {
-		s.Drone[i] = e.Drone * drones / brood.DroneDays
-	}
-	if !season.DronesOut.Holds(seasonDay) { // as many as emerge and die
-		s.Drones = e.Drone * drones / brood.DroneDays / p.DroneDeath
-	}
-	// Of what is open, part is ripe: see hive.NectarFill.
-	s.SuperNectar, s.SuperHoney = open*(1-ripe), s.SuperHoney+open*ripe
-	ripe = min(max(ripeOpen+ripeSD*z(forRipeBelow), 0), 1)
-	open = s.NestNectar
-	if e.OpenSeen.Nest {
-		open *= openFill(ripe, p)
-	}
-	s.NestNectar, s.NestHoney = open*(1-ripe), s.NestHoney+open*ripe
+	s.QueenPeak, s.Ahead, s.Keeps = queenAndSeason(e, p, seasonDay, counted, d.z)
+	d.seasonDay = seasonDay + int(math.Round(s.Ahead))
+	d.brood(&s, counted)
+	d.stores(&s)
 	requeen(&s, e, p, h, m, seed)
-	adults := e.Bees * eye * off(e.Spread.Bees, forBees)
-	winter := season.WinterBees.On(float64(seasonDay))
-	s.Winter = adults * winter
-	house := nurseShare * off(housesSD, forHouse)
-	house = min(house, housesMost)
-	s.House = adults * (1 - winter) * house
-	s.Foragers = adults * (1 - winter) * (1 - house)
-	if s.NestDrawn < bareNest*(s.NestDrawn+s.NestUndrawn) { // a swarm: what it has, it brought in its crops
-		s.FillCrops()
-	}
+	d.adults(&s)
 	s.SuperAccess = access(&s, p)
 	s.Shelter(e.Stack.OverScreen, e.Stack.Insulation.On)
-	shape := colony.ShapeOf(e.Stack)
-	s.Lid, s.Low, s.Near = shape.Lid, shape.Low, shape.Near
 	s.Tally()
 	if e.CombSeen() {
-		reconcile(&s, e, p, z)
+		reconcile(&s, e, p, d.z)
 	}
 	s.Hold(p)
 	s.Reach = s.WithinReach(p)
-	s.Infest(p, season.UsualMites.On(float64(seasonDay))*off(mitesSD, forMites))
-	s.Mites.Luck = chanceOfNormal(z(forLuck))
-	s.FailsIn = p.FailsIn(chanceOfNormal(z(forFailing)))
-	s.Heirless = chanceOfNormal(z(forHeir)) > p.Mates
-	s.Superseded = chanceOfNormal(z(forSuperseded)) < p.Supersedes
-	s.Casts = chanceOfNormal(z(forCast)) < p.Casts
+	d.fate(&s)
 	return s
+}
+
+// brood lays what was counted or, where no comb was seen, what is usual.
+func (d *drawing) brood(s *bees.State, counted float64) {
+	stages := stagesSD
+	if d.e.Painted() {
+		stages = youngSD
+	}
+	if d.e.CombSeen() {
+		asCounted(s, d.e, d.p, stages, counted, d.z, d.seasonDay)
+	} else {
+		asUsual(s, d.e, d.p, d.z, d.seasonDay)
+	}
+	drones := d.e.Drone * counted / brood.DroneDays
+	for i := range s.Drone {
+		s.Drone[i] = drones
+	}
+	if !season.DronesOut.Holds(d.seasonDay) { // as many as emerge and die
+		s.Drones = drones / d.p.DroneDeath
+	}
+}
+
+// stores fills the combs. Of what is open, part is ripe: see hive.NectarFill.
+func (d *drawing) stores(s *bees.State) {
+	e := d.e
+	nest := d.eye * d.off(e.Spread.Stores, forStores)
+	// One keeper's errors in the nest and above it go together in part.
+	super := d.eye * math.Exp(e.Spread.Super*(SameEye*d.z(forStores)+math.Sqrt(1-SameEye*SameEye)*d.z(forSuper)))
+	nectar := d.off(nectarSD, forNectar)
+	open := func(kg, ripe float64, counted bool) (ripeKg, thinKg float64) {
+		if counted {
+			kg *= openFill(ripe, d.p)
+		}
+		return kg * ripe, kg * (1 - ripe)
+	}
+	below := min(max(ripeOpen+ripeSD*d.z(forRipeBelow), 0), 1)
+	above := min(max(ripeAbove+ripeSD*d.z(forRipe), 0), 1)
+	ripe, thin := open(e.NestNectar*nest*nectar, below, e.OpenSeen.Nest)
+	s.NestHoney, s.NestNectar = e.NestHoney*nest+ripe, thin
+	ripe, thin = open(e.SuperNectar*super*nectar, above, e.OpenSeen.Super)
+	s.SuperCapped = e.SuperHoney * super
+	s.SuperHoney, s.SuperNectar = s.SuperCapped+ripe, thin
+}
+
+// adults shares the bees out to house, field and winter.
+func (d *drawing) adults(s *bees.State) {
+	all := d.e.Bees * d.eye * d.off(d.e.Spread.Bees, forBees)
+	winter := season.WinterBees.On(float64(d.seasonDay))
+	house := min(nurseShare*d.off(housesSD, forHouse), housesMost)
+	s.Winter = all * winter
+	s.House = all * (1 - winter) * house
+	s.Foragers = all * (1 - winter) * (1 - house)
+	if s.NestDrawn < bareNest*(s.NestDrawn+s.NestUndrawn) { // a swarm: what it has, it brought in its crops
+		s.FillCrops()
+	}
+}
+
+// fate is what nobody can see on a day: mites, and what becomes of the queen.
+func (d *drawing) fate(s *bees.State) {
+	chance := func(purpose int) float64 { return chanceOfNormal(d.z(purpose)) }
+	s.Infest(d.p, season.UsualMites.On(float64(d.seasonDay))*d.off(mitesSD, forMites))
+	s.Mites.Luck = chance(forLuck)
+	s.FailsIn = d.p.FailsIn(chance(forFailing))
+	s.Heirless = chance(forHeir) > d.p.Mates
+	s.Superseded = chance(forSuperseded) < d.p.Supersedes
+	s.Casts = chance(forCast) < d.p.Casts
 }
 
 // mitesSD is how far the mites of colonies differ of which none were counted.
