@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"kembo/core/bees"
+	"kembo/core/bees/specimen"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/season"
@@ -110,13 +111,13 @@ func TestABoostIsBeesInTwelveDays(t *testing.T) {
 // giver keeps its foragers, and what came is house bees.
 func TestWhatIsGivenFliesBack(t *testing.T) {
 	p := bees.Defaults()
-	s := summer()
+	s := specimen.Strong()
 	house, field := s.House, s.Foragers
 	l := s.Give(&p, &bees.Change{BeesOut: 0.3, FlyBack: true})
 	if math.Abs(l.House-0.3*house) > 1 || l.Foragers > 0.05*field || math.Abs(s.Foragers+l.Foragers-field) > 1 {
 		t.Errorf("of %.0f house bees and %.0f foragers %.0f and %.0f went", house, field, l.House, l.Foragers)
 	}
-	s = summer()
+	s = specimen.Strong()
 	if l := s.Give(&p, &bees.Change{BeesOut: 0.3}); math.Abs(l.Foragers-0.3*field) > 1 {
 		t.Errorf("a cast left, and %.0f of %.0f foragers with it", l.Foragers, field)
 	}
@@ -127,7 +128,7 @@ func TestWhatIsGivenFliesBack(t *testing.T) {
 // sooner then is Khoury, Myerscough and Barron 2011).
 func TestAMovedHiveBringsLessForAWhile(t *testing.T) {
 	p := bees.Defaults()
-	moved, stayed := summer(), summer()
+	moved, stayed := specimen.Strong(), specimen.Strong()
 	moved.Apply(&bees.Change{ForagersLost: 0.8})
 	if moved.Ledger.BeesDied <= 0 {
 		t.Fatal("nobody was lost")
@@ -151,7 +152,7 @@ func TestAMovedHiveBringsLessForAWhile(t *testing.T) {
 func TestBadWeatherHoldsAVirgin(t *testing.T) {
 	p := bees.Defaults()
 	first := func(rain int) int {
-		s := summer()
+		s := specimen.Strong()
 		s.Befall(&p, &bees.Change{Swarmed: true})
 		for d := 1; d <= 80; d++ {
 			c := goodDay
@@ -177,7 +178,7 @@ func TestDronesGoWithTheSeason(t *testing.T) {
 		t,
 		day.Of(2026, time.March, 1),
 		230,
-		func(int) bees.State { return usual() },
+		func(int) bees.State { return specimen.Wintered() },
 		func(s *bees.State) float64 {
 			return s.Drones
 		},
@@ -187,7 +188,7 @@ func TestDronesGoWithTheSeason(t *testing.T) {
 	}
 	p := bees.Defaults()
 	left := func(flow float64) float64 {
-		s := summer()
+		s := specimen.Strong()
 		s.Drones = 1000
 		c := goodDay
 		c.Flow = flow
@@ -207,7 +208,7 @@ func TestDronesGoWithTheSeason(t *testing.T) {
 func TestMostFailingQueensAreSuperseded(t *testing.T) {
 	p := bees.Defaults()
 	lived := func(superseded bool, c bees.Condition) (s bees.State, gap int) {
-		s = summer()
+		s = specimen.Strong()
 		s.QueenPeak, s.FailsIn, s.Superseded = 1550, 3, superseded
 		s.SuperDrawn, s.NestDrawn = 176000, 138000
 		for range 60 {
@@ -237,7 +238,7 @@ func TestMostFailingQueensAreSuperseded(t *testing.T) {
 func TestASecondSwarmFollowsInSome(t *testing.T) {
 	p := bees.Defaults()
 	left := func(casts bool, size float64) (day int, share float64, s bees.State) {
-		s = summer()
+		s = specimen.Strong()
 		s.House, s.Foragers = s.House*size, s.Foragers*size
 		s.SpreadBrood(size*s.EggCount(), size*s.LarvaCount(), size*s.CappedCount())
 		s.Tally()

@@ -5,6 +5,7 @@ import (
 	"time"
 
 	"kembo/core/bees"
+	"kembo/core/bees/specimen"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/season"
@@ -85,7 +86,7 @@ func TestAFedPackageDrawsComb(t *testing.T) {
 func TestFoundationIsRoomOnceItIsDrawn(t *testing.T) {
 	p := bees.Defaults()
 	with := func(c bees.Change) (bees.State, float64) {
-		s := summer()
+		s := specimen.Strong()
 		s.SuperDrawn, s.SuperUndrawn, s.SuperHoney, s.SuperNectar, s.SuperCapped = 0, 0, 0, 0, 0
 		c.SuperKgPerCell = 0.0004
 		s.Apply(&c)

@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"kembo/core/bees"
+	"kembo/core/bees/specimen"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/season"
@@ -21,7 +22,7 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 	)
 	given := forecast.NotSeen(forecast.Unseen{Cells: 8000, KgPerCell: 0.0004, Bees: 1500}, 12, "elsewhere", 5)
 	for m := range 12 {
-		s := usual()
+		s := specimen.Wintered()
 		if m > 5 {
 			s.NestHoney = 1.5 // these starve, and must not lose count
 		}
@@ -138,7 +139,7 @@ func TestAYearOfAUsualColony(t *testing.T) {
 	p := bees.Defaults()
 	start := day.Of(2026, time.March, 1)
 	y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 365, 1, 5)
-	s := usual()
+	s := specimen.Wintered()
 	peak, peakLaying, peakDay, least := 0.0, 0.0, 0, math.Inf(1)
 	for i := range y.Likely {
 		c := y.Likely[i]

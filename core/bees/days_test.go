@@ -1,16 +1,18 @@
 package bees_test
 
 import (
-	"kembo/core/bees"
 	"reflect"
 	"testing"
+
+	"kembo/core/bees"
+	"kembo/core/bees/specimen"
 )
 
 // TestCohortsAgainstTheCalendar: worker 3 + 6 + 12 days, drone 24 (Winston
 // 1987, from memory).
 func TestCohortsAgainstTheCalendar(t *testing.T) {
 	p := bees.Defaults()
-	s := usual()
+	s := specimen.Wintered()
 	s.Winter, s.House, s.PollenCells = 0, 20000, 20000
 	c := bees.Condition{SeasonDay: 150, MeanC: 18}
 	s.Eggs[0], s.Drone[0], s.QueenPeak = 1000, 100, 0
@@ -56,7 +58,7 @@ func TestTableHoldsEveryParameter(t *testing.T) {
 }
 
 func TestDailyStepDoesNotAllocate(t *testing.T) {
-	p, s, c := bees.Defaults(), usual(), bees.Condition{
+	p, s, c := bees.Defaults(), specimen.Wintered(), bees.Condition{
 		SeasonDay:   160,
 		MeanC:       17,
 		FlightHours: 7,

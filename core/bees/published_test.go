@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"kembo/core/bees"
+	"kembo/core/bees/specimen"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/season"
@@ -20,7 +21,7 @@ import (
 // Ecol. 10:31-39). 2 %.
 func TestSteadyBrood(t *testing.T) {
 	p := bees.Defaults()
-	s := summer()
+	s := specimen.Strong()
 	s.NestDrawn, s.SuperDrawn, s.NestHoney = 3*69000, 6*44000, 10
 	c := bees.Condition{SeasonDay: 150, MeanC: 17, FlightHours: 7, Flow: 0.45, Pollen: 1}
 	for range 60 {
@@ -86,7 +87,7 @@ func TestPeakLaying(t *testing.T) {
 	p := bees.Defaults()
 	start := day.Of(2026, time.March, 1)
 	y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 200, 1, 5)
-	s := usual()
+	s := specimen.Wintered()
 	s.SuperDrawn *= 3
 	best, ten := 0.0, 0.0
 	for i := range y.Likely {
@@ -103,7 +104,7 @@ func TestPeakLaying(t *testing.T) {
 // eggs are those of a daughter, some three weeks on.
 func TestAPrimeSwarm(t *testing.T) {
 	p := bees.Defaults()
-	s := summer()
+	s := specimen.Strong()
 	adults, honey := s.Bees(), s.Stores()
 	s.Befall(&p, &bees.Change{Swarmed: true})
 	if left := s.Bees() / adults; math.Abs(left-0.25) > 0.02 {
@@ -128,7 +129,7 @@ func TestAPrimeSwarm(t *testing.T) {
 // Winston 1987). Between them the colony declines.
 func TestALostQueen(t *testing.T) {
 	p := bees.Defaults()
-	s, kept := summer(), summer()
+	s, kept := specimen.Strong(), specimen.Strong()
 	s.Befall(&p, &bees.Change{QueenLost: true})
 	eggs, last, next, emerged := 0, 0, 0, 0.0
 	var at40, kept40 float64
@@ -216,7 +217,7 @@ func TestLargerColoniesStoreMoreABee(t *testing.T) {
 	flow.Flow = 0.9
 	least := 0.0
 	for _, tt := range []struct{ bees, published float64 }{{15000, 1}, {30000, 1.36}, {45000, 1.48}, {60000, 1.54}} {
-		s := summer()
+		s := specimen.Strong()
 		s.NestDrawn, s.SuperDrawn, s.SuperAccess, s.Excluder = 2*69000, 5*44000, 1, false
 		s.House, s.Foragers = 0.73*tt.bees, 0.27*tt.bees
 		rear(&s, min(s.QueenPeak, p.NurseLoad*s.House), &p)
@@ -262,7 +263,7 @@ func TestBuildUpAndDecline(t *testing.T) {
 	p := bees.Defaults()
 	start := day.Of(2026, time.March, 1)
 	y := forecast.NewYard(forecast.Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 260, 1, 5)
-	s := usual()
+	s := specimen.Wintered()
 	at := map[int]float64{}
 	for i := range y.Likely {
 		if i == 60 || i == 90 {
@@ -347,7 +348,7 @@ func TestWinterUse(t *testing.T) {
 // which is about twice the honey it becomes.
 func TestAStrongFlowDay(t *testing.T) {
 	p := bees.Defaults()
-	s := summer()
+	s := specimen.Strong()
 	s.House, s.Foragers, s.SuperDrawn, s.SuperAccess = 36000, 14000, 4*44000, 1
 	c := goodDay
 	c.FlightHours = 8

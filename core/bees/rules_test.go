@@ -2,9 +2,11 @@ package bees_test
 
 import (
 	"fmt"
-	"kembo/core/bees"
 	"math"
 	"testing"
+
+	"kembo/core/bees"
+	"kembo/core/bees/specimen"
 )
 
 var goodDay = bees.Condition{SeasonDay: 161, MeanC: 17, FlightHours: 7, Flow: 1, Pollen: 0.8}
@@ -62,7 +64,7 @@ func oneDay(s *bees.State, p *bees.Parameters, c *bees.Condition) bees.Today {
 // empty.
 func TestTheNestIsBackfilledBeforeTheSupersAreFull(t *testing.T) {
 	p := bees.Defaults()
-	s := live(summer(), goodDay, 6)
+	s := live(specimen.Strong(), goodDay, 6)
 	if s.NestNectar < 0.2 {
 		t.Errorf("after six days of flow the nest holds %.2f kg of nectar", s.NestNectar)
 	}
@@ -73,7 +75,7 @@ func TestTheNestIsBackfilledBeforeTheSupersAreFull(t *testing.T) {
 
 func TestNoRoomAboveBindsTheNest(t *testing.T) {
 	p := bees.Defaults()
-	open, shut := summer(), summer()
+	open, shut := specimen.Strong(), specimen.Strong()
 	shut.SuperDrawn = 0
 	a, b := live(open, goodDay, 16), live(shut, goodDay, 16)
 	if b.NestHoney+b.NestNectar <= a.NestHoney+a.NestNectar+2 || b.NestFree(&p) >= a.NestFree(&p) ||
@@ -87,7 +89,7 @@ func TestNoRoomAboveBindsTheNest(t *testing.T) {
 
 // TestAnExcluderSlowsTheStart: common practice, no source.
 func TestAnExcluderSlowsTheStart(t *testing.T) {
-	with, without := summer(), summer()
+	with, without := specimen.Strong(), specimen.Strong()
 	without.Excluder = false
 	if a, b := live(with, goodDay, 3).SuperAccess, live(without, goodDay, 3).SuperAccess; a >= b {
 		t.Errorf("after three days %.2f of the super is in use through an excluder, %.2f without", a, b)
@@ -98,7 +100,7 @@ func TestAnExcluderSlowsTheStart(t *testing.T) {
 // 8.4 kg a kg of wax (Whitcomb 1946, from memory), 77,000 cells a kg, of which foundation brings
 // two fifths (a sheet of 71 g to a deep comb of 180 g, common practice).
 func TestFoundationNeedsIncome(t *testing.T) {
-	s := summer()
+	s := specimen.Strong()
 	s.SuperDrawn, s.SuperUndrawn = 0, 44000
 	dearth := goodDay
 	dearth.Flow = 0
@@ -117,7 +119,7 @@ func TestFoundationNeedsIncome(t *testing.T) {
 func TestWhatHoldsTheQueenBack(t *testing.T) {
 	p := bees.Defaults()
 	laid := func(change func(*bees.State, *bees.Condition)) float64 {
-		s, c := summer(), goodDay
+		s, c := specimen.Strong(), goodDay
 		change(&s, &c)
 		s.Tally()
 		return s.Step(&p, &c).Laid
@@ -142,7 +144,7 @@ func TestWhatHoldsTheQueenBack(t *testing.T) {
 // TestABroodlessWinterMonth: 0.5 to 1.0 kg a month (common practice, Swiss
 // scale hives; values C3).
 func TestABroodlessWinterMonth(t *testing.T) {
-	s := usual()
+	s := specimen.Wintered()
 	s.Winter, s.QueenPeak = 15000, 0
 	cold := bees.Condition{SeasonDay: 340, MeanC: 4}
 	eaten := live(s, cold, 30).Ledger.Eaten
@@ -212,7 +214,7 @@ func TestCrowdIsAsItIsListed(t *testing.T) {
 func TestWhatAWinterDayEats(t *testing.T) {
 	p := bees.Defaults()
 	eats := func(meanC, adults, brood float64, change ...bees.Change) float64 {
-		s := usual()
+		s := specimen.Wintered()
 		s.Winter, s.QueenPeak = adults, 0
 		if brood > 0 {
 			s.SpreadBrood(brood/7, 2*brood/7, 4*brood/7)
@@ -247,7 +249,7 @@ func TestWhatAWinterDayEats(t *testing.T) {
 // TestPollenIsToldInDays: by the larvae that are there, and the lack of it costs brood.
 func TestPollenIsToldInDays(t *testing.T) {
 	p := bees.Defaults()
-	s := summer()
+	s := specimen.Strong()
 	s.PollenCells = 3 * s.LarvaCount() * p.PollenPerLarva
 	if s.Tally(); s.LarvaCount() == 0 {
 		t.Fatal("no larvae")

@@ -5,6 +5,7 @@ import (
 	"time"
 
 	"kembo/core/bees"
+	"kembo/core/bees/specimen"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/season"
@@ -126,7 +127,7 @@ func TestTwoFramesOfHoneyInTwoWeeks(t *testing.T) {
 // one that gave none some weeks later.
 func TestADonorRecovers(t *testing.T) {
 	p := bees.Defaults()
-	gave, kept := summer(), summer()
+	gave, kept := specimen.Strong(), specimen.Strong()
 	for _, s := range []*bees.State{&gave, &kept} {
 		s.NestDrawn, s.SuperDrawn, s.House, s.Foragers = 2*69000, 3*44000, 30000, 10000
 	}
@@ -147,7 +148,7 @@ func TestADonorRecovers(t *testing.T) {
 func TestRainStopsASuper(t *testing.T) {
 	p := bees.Defaults()
 	day := func(rain float64) bees.State {
-		s := summer()
+		s := specimen.Strong()
 		s.SuperAccess = 1
 		w := season.Weather{MinC: 11, MaxC: 19, RainMM: rain}
 		c := forecast.ConditionOf(
@@ -199,7 +200,7 @@ func TestFoodOutOfReachIsNoFood(t *testing.T) {
 // and gives the queen cells within weeks, and takes no nectar at once.
 func TestABoxUnderTheNestIsRoomNotStorage(t *testing.T) {
 	p := bees.Defaults()
-	with, without := summer(), summer()
+	with, without := specimen.Strong(), specimen.Strong()
 	with.Apply(&bees.Change{UnderDrawn: 69000})
 	if a, b := with.CombRoomKg(&p), without.CombRoomKg(&p); a != b {
 		t.Errorf("room for nectar on the day: %.1f kg, %.1f without", a, b)
@@ -220,7 +221,7 @@ func TestABoxUnderTheNestIsRoomNotStorage(t *testing.T) {
 // and honey over it gains by turning its boxes.
 func TestReversingFreesWhatLiesBelow(t *testing.T) {
 	p := bees.Defaults()
-	low := summer()
+	low := specimen.Strong()
 	low.NestDrawn, low.NestHoney, low.SuperDrawn = 59000, 10, 44000
 	low.Low, low.Lid = 0.9, 1.8
 	turned := low
@@ -261,7 +262,7 @@ func TestADoubleScreenWarms(t *testing.T) {
 func TestSupersAreCappedAsTheyFill(t *testing.T) {
 	p := bees.Defaults()
 	capped := func(fill, flow float64, days int) float64 {
-		s := summer()
+		s := specimen.Strong()
 		const super = 44000
 		s.SuperDrawn, s.SuperKgPerCell, s.SuperAccess = super, 0.00039, 1
 		s.SuperHoney = fill * super * s.SuperKgPerCell

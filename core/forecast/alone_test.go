@@ -1,12 +1,14 @@
 package forecast
 
 import (
-	"kembo/core/bees"
-	"kembo/core/day"
-	"kembo/core/season"
 	"math"
 	"testing"
 	"time"
+
+	"kembo/core/bees"
+	"kembo/core/bees/specimen"
+	"kembo/core/day"
+	"kembo/core/season"
 )
 
 // TestHivesLeftAloneSwarm: colonies that had overwintered, nobody touching them:
@@ -48,7 +50,7 @@ func leftAlone(boxes float64) (share float64, by [3]day.Day) {
 	var left [days]float64
 	for m := range members {
 		off := func(sd float64, purpose int) float64 { return math.Exp(sd * normal(1, 7, m, 0, purpose)) }
-		s := usual()
+		s := specimen.Wintered()
 		s.Winter, s.NestHoney, s.NestDrawn, s.SuperDrawn, s.Excluder = 10000*off(
 			0.25,
 			forBees,

@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"kembo/core/bees"
+	"kembo/core/bees/specimen"
 	"kembo/core/day"
 	"kembo/core/season"
 )
@@ -20,7 +21,7 @@ func secondYear(c season.Climate) (peak, peakDay, fewest, aprilBrood, winterKg f
 	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: c}, from, from, days, members, 5)
 	fewest = math.Inf(1)
 	for m := range members {
-		s := usual()
+		s := specimen.Wintered()
 		most, at := 0.0, 0
 		for i, cond := range y.at(m) {
 			sd := season.DayOf(from+day.Day(i), season.North)

@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"kembo/core/bees"
+	"kembo/core/bees/specimen"
 	"kembo/core/day"
 	"kembo/core/mites"
 	"kembo/core/season"
@@ -29,7 +30,7 @@ func wintered(
 	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: c}, from, from, days, members, 7)
 	for m := range members {
 		z := func(k int) float64 { return stratified(9, 3, m, members, k) }
-		s := usual()
+		s := specimen.Wintered()
 		adults := 22000 * math.Exp(0.35*z(1))
 		s.Winter, s.House, s.Foragers = 0.2*adults, 0.6*adults, 0.2*adults
 		s.SuperDrawn, s.Excluder = 0, false

@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"kembo/core/bees"
+	"kembo/core/bees/specimen"
 	"kembo/core/day"
 	"kembo/core/mites"
 	"kembo/core/season"
@@ -21,7 +22,7 @@ func withMites(t *testing.T, per100 float64, days int, each func(m, seasonDay in
 	from := day.Of(2026, time.March, 1)
 	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, from, from, days+before, members, 5)
 	for m := range members {
-		s := usual()
+		s := specimen.Wintered()
 		s.Mites.Luck = (float64(m) + 0.5) / members
 		for i, c := range y.at(m) {
 			switch {
@@ -188,7 +189,7 @@ func TestACountIsBelievedAsFarAsItTells(t *testing.T) {
 	draw := func(key uint64) *Ensemble {
 		x := &Ensemble{States: make([]bees.State, members)}
 		for m := range x.States {
-			x.States[m] = summer()
+			x.States[m] = specimen.Strong()
 			x.States[m].Infest(&p, 1.4*math.Exp(mitesSD*stratified(key, 1, m, members, 1)))
 		}
 		return x
@@ -235,7 +236,7 @@ func TestMoreMitesCountedAreMore(t *testing.T) {
 	after := func(o MiteCount) float64 {
 		x := &Ensemble{States: make([]bees.State, 100)}
 		for m := range x.States {
-			x.States[m] = summer()
+			x.States[m] = specimen.Strong()
 			x.States[m].Infest(&p, 1.4*math.Exp(mitesSD*stratified(3, 1, m, 100, 1)))
 		}
 		x.SeeMites(o, &p)

@@ -5,6 +5,7 @@ import (
 	"time"
 
 	"kembo/core/bees"
+	"kembo/core/bees/specimen"
 	"kembo/core/day"
 	"kembo/core/season"
 )
@@ -19,7 +20,7 @@ func twoHives(t *testing.T) (p bees.Parameters, y *Yard, strong, weak *Ensemble)
 	ensemble := func(adults float64) *Ensemble {
 		x := &Ensemble{Day: start, States: make([]bees.State, 12)}
 		for m := range x.States {
-			x.States[m] = usual()
+			x.States[m] = specimen.Wintered()
 			x.States[m].Winter = adults * (1 + float64(m)/20)
 			x.States[m].Infest(&p, 1)
 		}
@@ -91,11 +92,11 @@ func TestQueenGoesWithHerFrame(t *testing.T) {
 		if giver.States[m].QueenPeak != 0 || giver.States[m].LaysIn != p.EmergencyDays {
 			t.Errorf("member %d: she is gone and %+v", m, giver.States[m].LaysIn)
 		}
-		if got := taker.States[m].QueenPeak; got != usual().QueenPeak || taker.States[m].LaysIn != 0 {
-			t.Errorf("member %d: the queen who came lays %g at her height, not %g", m, got, usual().QueenPeak)
+		if got := taker.States[m].QueenPeak; got != specimen.Wintered().QueenPeak || taker.States[m].LaysIn != 0 {
+			t.Errorf("member %d: the queen who came lays %g at her height, not %g", m, got, specimen.Wintered().QueenPeak)
 		}
 	}
-	virgin := usual()
+	virgin := specimen.Wintered()
 	virgin.QueenPeak, virgin.NextQueen, virgin.LaysIn = 0, 1400, 9
 	load := virgin.Give(&p, &bees.Change{QueenOut: true})
 	if virgin.LaysIn != 0 || virgin.NextQueen != 0 || load.Queen != (bees.Queen{Coming: 1400, LaysIn: 9}) {
@@ -108,7 +109,7 @@ func TestCagedQueenDoesNotLay(t *testing.T) {
 	p := bees.Defaults()
 	start := day.Of(2026, time.May, 1)
 	y := NewYard(Site{Yard: "q", Hemisphere: season.North, Climate: uk(t)}, start, start, 40, 1, 5)
-	s := usual()
+	s := specimen.Wintered()
 	for i, c := range y.at(0)[:30] {
 		switch i {
 		case 5:

@@ -1,8 +1,9 @@
 package forecast
 
 import (
-	"kembo/core/bees"
 	"math"
+
+	"kembo/core/bees"
 )
 
 // surprise is how many standard deviations a look may lie from what was

@@ -1,9 +1,10 @@
 package forecast
 
 import (
-	"kembo/core/bees"
 	"math"
 	"slices"
+
+	"kembo/core/bees"
 )
 
 // Fresh wax on the top bars says that they are building: something comes in, and comb is short. Where

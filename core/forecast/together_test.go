@@ -1,9 +1,10 @@
 package forecast
 
 import (
-	"kembo/core/bees"
 	"math"
 	"testing"
+
+	"kembo/core/bees"
 )
 
 // TestAUnionIsBothAndWintersBetter: two colonies too small to winter, united, hold all that both

@@ -1,12 +1,14 @@
 package forecast
 
 import (
-	"kembo/core/bees"
-	"kembo/core/day"
-	"kembo/core/season"
 	"math"
 	"testing"
 	"time"
+
+	"kembo/core/bees"
+	"kembo/core/bees/specimen"
+	"kembo/core/day"
+	"kembo/core/season"
 )
 
 func TestColoniesOfAYardShareTheirWeather(t *testing.T) {
@@ -47,7 +49,7 @@ func TestColoniesOfAYardShareTheirWeather(t *testing.T) {
 
 func TestSpringComesInTheSouthToo(t *testing.T) {
 	from := day.Of(2026, time.September, 1)
-	s := usual()
+	s := specimen.Wintered()
 	y := NewYard(Site{Yard: "s", Hemisphere: season.South, Climate: uk(t)}, from, from, 100, 1, 1)
 	p := bees.Defaults()
 	for i := range y.Likely {

@@ -1,10 +1,11 @@
 package history
 
 import (
+	"slices"
+
 	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/moves"
-	"slices"
 )
 
 // Crop is honey that came off a hive.
