@@ -59,6 +59,7 @@ type State struct {
 	// from the calendar.
 	IntakeFactor, EatFactor, DeathFactor, FlowFactor float64
 	WinterFactor                                     float64 // of the deaths of winter bees; 0: as usual
+	Sits                                             float64 // bees on a comb at full cover, against the usual; 0: as usual
 
 	Ahead float64 // days by which its year is ahead of that of its climate; under 0: behind
 	Keeps float64 // how far she keeps up her laying off the height of the season; 0: as usual, -1 to 1

@@ -43,7 +43,11 @@ func (d *Drive) Less(o *Drive) {
 // Crowding is the bees against what the comb in use holds at full cover.
 func (s *State) Crowding(p *Parameters) float64 {
 	comb := s.NestDrawn + p.DrawnCrowd*s.NestUndrawn + s.SuperAccess*s.SuperDrawn + s.UnderDrawn
-	return s.Bees() / (p.BeesPerCell * most(comb, 1))
+	n := s.Bees()
+	if s.Sits > 0 {
+		n /= s.Sits
+	}
+	return n / (p.BeesPerCell * most(comb, 1))
 }
 
 // crowd is how much more a swarm is in the air for so much crowding: to the

@@ -62,6 +62,7 @@ const (
 	forRipeBelow  = 2017
 	forSuperseded = 2018
 	forCast       = 2019
+	forSits       = 2020
 )
 
 // hashName turns a colony's or yard's id into a key (FNV-1a).

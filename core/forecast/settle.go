@@ -111,7 +111,7 @@ func (x *Ensemble) KeepPace(from *Ensemble, p *bees.Parameters) {
 		s, o := &x.States[m], &from.States[m]
 		s.IntakeFactor, s.FlowFactor, s.EatFactor, s.DeathFactor = o.IntakeFactor, o.FlowFactor, o.EatFactor, o.DeathFactor
 		s.Ahead, s.Keeps = o.Ahead, o.Keeps
-		s.WinterFactor, s.Mites.Luck = o.WinterFactor, o.Mites.Luck
+		s.WinterFactor, s.Sits, s.Mites.Luck = o.WinterFactor, o.Sits, o.Mites.Luck
 		s.FailsIn, s.Superseded, s.Heirless, s.Casts = o.FailsIn, o.Superseded, o.Heirless, o.Casts
 		s.Infest(p, o.MitesPer100())
 	}

@@ -27,6 +27,10 @@ func Spreads() []SpreadRow {
 			"mitesSD", "colonies, in their mites, where none were counted", mitesSD,
 			"none; guess, as counts in apiaries spread",
 		},
+		{
+			"sitsSD", "colonies, in how many bees sit on a comb at full cover", sitsSD,
+			"common practice: counts of bees on full combs differ by a tenth and more; size a guess",
+		},
 		{"eyeSD", "a keeper's eye, over all of a look", eyeSD, guess},
 		{"youngSD", "eggs and larvae painted, beyond brood in all", youngSD, guess},
 		{"stagesSD", "eggs, where brood was counted and split by the season", stagesSD, guess},

@@ -17,6 +17,7 @@ const (
 	eatingSD = 0.12
 	deathSD  = 0.18
 	winterSD = 0.40 // of the deaths of winter bees, beyond deathSD: what they were reared on, and sickness
+	sitsSD   = 0.06 // of the bees that sit on a comb at full cover
 	eyeSD    = 0.04
 	youngSD  = 0.12 // eggs and larvae are harder to see than capped brood
 	stagesSD = 0.32 // of eggs, where brood was counted and split by the season
@@ -67,6 +68,7 @@ func draw(
 		EatFactor:    d.off(eatingSD, forEating),
 		DeathFactor:  d.off(deathSD, forDeath),
 		WinterFactor: d.off(winterSD, forWinter),
+		Sits:         d.off(sitsSD, forSits),
 		FlowFactor:   1,
 	}
 	s.QueenPeak, s.Ahead, s.Keeps = queenAndSeason(e, p, seasonDay, counted, d.z)

@@ -28,8 +28,9 @@ const (
 	LevelDiffers  = 0.30 // of the yard's flow
 	flowDays      = 0.30 // of a day's flow
 	winterDiffers = 0.30
-	seasonDiffers = 4.0 // days
-	keepsDiffer   = 0.4 // how long queens go on, and how early they begin
+	seasonDiffers = 4.0  // days
+	sitsDiffer    = 0.05 // how close bees sit on their combs
+	keepsDiffer   = 0.4  // how long queens go on, and how early they begin
 	mitesDiffer   = 0.60
 )
 
@@ -151,7 +152,7 @@ func Spring(r *rand.Rand, p *bees.Parameters) bees.State {
 	if r.IntN(4) == 0 { // some of the nest is foundation
 		s.NestUndrawn, s.NestDrawn = 0.3*s.NestDrawn, 0.7*s.NestDrawn
 	}
-	s.WinterFactor = off(winterDiffers)
+	s.WinterFactor, s.Sits = off(winterDiffers), off(sitsDiffer)
 	s.Ahead, s.Keeps = seasonDiffers*r.NormFloat64(), keepsDiffer*r.NormFloat64()
 	s.Mites.Riding = mitesInSpring * s.Winter * off(mitesDiffer)
 	s.Mites.Luck = r.Float64()
