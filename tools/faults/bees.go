@@ -16,8 +16,8 @@ var ofBees = []fault{
 	},
 	{
 		"a count of none leaves the mites as believed", "core/forecast/see_mites.go",
-		"return (k*math.Log(share) + (n-k)*math.Log1p(-share)) / clumping",
-		"return (k*math.Log(share) + 0*(n-k)*math.Log1p(-share)) / clumping", inCore,
+		"return (k*math.Log(share) + (n-k)*math.Log1p(-share)) /",
+		"return (k*math.Log(share) + 0*(n-k)*math.Log1p(-share)) /", inCore,
 	},
 	{
 		"a treatment in the log does nothing to mites", "core/moves/change.go",
@@ -28,7 +28,7 @@ var ofBees = []fault{
 		"	case s.QueenPeak <= 0 && s.NextQueen <= 0 && !s.Caged:\n		return ToQueen\n", "", inCore,
 	},
 	{
-		"a virgin flies in the rain", "core/bees/laying.go", "(c.FlightHours < p.MateHours || !y.mates)", "!y.mates",
+		"a virgin flies in the rain", "core/bees/queen.go", "(c.FlightHours < p.MateHours || !y.mates)", "!y.mates",
 		inCore,
 	},
 	{
@@ -62,5 +62,35 @@ var ofBees = []fault{
 	},
 	{
 		"insulation saves nothing", "core/bees/eating.go", "(1 - s.Warmed) * (1 - s.Snug)", "(1 - s.Warmed)", inCore,
+	},
+	{
+		"supers are capped by the day", "core/bees/nectar.go", "return cells * s.SuperKgPerCell * (1 - s.dearth)", "return 0 * cells",
+		inCore,
+	},
+	{
+		"open cells weigh as thin nectar", "core/forecast/posterior.go",
+		"return 1 / (hive.NectarFill * (ripe + (1-ripe)*p.NectarCells))", "return 1 + 0*ripe*hive.NectarFill*p.NectarCells", inCore,
+	},
+	{
+		"a superseded queen leaves a break", "core/bees/queen.go", "s.QueenPeak = failing * peak", "s.QueenPeak = 0 * failing * peak",
+		inCore,
+	},
+	{
+		"no second swarm follows", "core/bees/swarm.go", "		s.castIn = castAfter\n", "		s.castIn = 0 * castAfter\n", inCore,
+	},
+	{
+		"all queens go on as long", "core/bees/laying.go", "return share + s.Keeps*share*(1-share)", "return share + 0*s.Keeps", inCore,
+	},
+	{
+		"a count of many mites is known as if they did not clump", "core/forecast/see_mites.go", "clumpMore = 0.1", "clumpMore = 0.001",
+		[]string{inCore[0], "./lab/skill ./lab/calibration"},
+	},
+	{
+		"mites of the second simulator breed in any number in a cell", "lab/combwise/mites.go", "math.Exp(-shares*each)",
+		"math.Exp(0*shares*each)", []string{"./lab/combwise"},
+	},
+	{
+		"a sample's middle is of the wrong bins", "core/measure/middle.go", "r.at[i] = r.all - int(count[b]) + k - before",
+		"r.at[i] = r.all - int(count[b])", []string{"./core/measure"},
 	},
 }
