@@ -100,6 +100,26 @@ func TestRunwaysAnswerTheSituation(t *testing.T) {
 	}
 }
 
+// TestTheReserveIsThatOfTheDay: food that would last at the reserve of today ends on the day from which more
+// must be kept.
+func TestTheReserveIsThatOfTheDay(t *testing.T) {
+	in := input(t, nest(t, 0, 0, 0.3))
+	in.ReserveKg = 0.5
+	lasts := Run(in).Runway[Food]
+	if lasts.Likely != nil && *lasts.Likely < 12 {
+		t.Fatalf("food ends after %.1f days at half a kilogram", *lasts.Likely)
+	}
+	in.Reserves = make([]float64, in.Horizon+1)
+	for i := range in.Reserves {
+		if in.Reserves[i] = 0.5; i > 8 {
+			in.Reserves[i] = 60
+		}
+	}
+	if got := Run(in).Runway[Food]; got.Likely == nil || *got.Likely < 7.5 || *got.Likely > 9.5 {
+		t.Errorf("where 60 kg must be kept from the ninth day on food ends after %v days", days(got.Likely))
+	}
+}
+
 func TestRangesHoldTheirOrder(t *testing.T) {
 	r := Run(input(t, nest(t, 1, 0.4, 0.5)))
 	for k, w := range r.Runway {

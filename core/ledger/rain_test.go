@@ -45,3 +45,31 @@ func TestRainWeighs(t *testing.T) {
 		t.Errorf("four dry days later %.2f kg are left", sum)
 	}
 }
+
+// TestDriedTakesTheWaterOut: a hive on a scale that gains 1.5 kg on a day of 20 mm and loses 0.7 on the dry
+// day after has gained nothing; a day that is not known is left alone.
+func TestDriedTakesTheWaterOut(t *testing.T) {
+	rain := func(d day.Day) float64 {
+		if d == 10 {
+			return 20
+		}
+		return 0
+	}
+	water := ledger.Soaked(3, 9, rain)
+	days := []ledger.Daily{
+		{Day: 9, Known: true, GainKg: 0.2}, {Day: 10, Known: true, GainKg: 0.2 + water[10].Kg},
+		{Day: 11, Known: true, GainKg: 0.2 + water[11].Kg}, {Day: 12, GainKg: 3},
+	}
+	if water[10].Kg < 1 || water[11].Kg > -0.5 {
+		t.Fatalf("20 mm weigh %.2f kg, and %.2f dry off", water[10].Kg, water[11].Kg)
+	}
+	dried := ledger.Dried(days, rain)
+	for i, want := range []float64{0.2, 0.2, 0.2, 3} {
+		if got := dried[i].GainKg; math.Abs(got-want) > 1e-9 {
+			t.Errorf("day %d: the bees gained %.2f, want %.2f", dried[i].Day, got, want)
+		}
+	}
+	if dried[1].RainKg != water[10].Kg || dried[3].RainKg != 0 {
+		t.Errorf("rain is told as %.2f and %.2f", dried[1].RainKg, dried[3].RainKg)
+	}
+}

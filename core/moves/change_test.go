@@ -320,3 +320,29 @@ func TestAnAmountIsInTheKeepersUnit(t *testing.T) {
 		t.Errorf("2 supers are shown as %q", w.Out(2, us))
 	}
 }
+
+// TestBeesCarriedOverFlyHome: of the bees that a comb takes to another hive those that fly know the way
+// back, and the forecast of the hive that gave is told so; a queen's hive that is moved whole has none to
+// fly back to.
+func TestBeesCarriedOverFlyHome(t *testing.T) {
+	to := moves.Hive{Colony: "b", Stack: hive.Stack{
+		Boxes: []hive.Box{hive.NewBox("m", format(t, "langstroth-deep-10"), 9, hive.Make{Drawn: true})},
+	}}
+	frame := here(t).Stack.Boxes[0].Frames[4].ID
+	for name, act := range map[string]moves.Act{
+		"a comb": &moves.FrameMoved{Frame: frame, From: "a", To: "b", Box: "m", WithBees: true},
+		"bees":   &moves.BeesMoved{From: "a", To: "b", Share: 0.2},
+	} {
+		d, err := moves.Do(moves.Of(here(t), to), act, 100)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if c := d.Changes["a"]; c.BeesOut <= 0 || !c.FlyBack {
+			t.Errorf("%s: %.2f of the bees went, and those that fly come home: %t", name, c.BeesOut, c.FlyBack)
+		}
+	}
+	bare := &moves.FrameMoved{Frame: frame, From: "a", To: "b", Box: "m"}
+	if d, err := moves.Do(moves.Of(here(t), to), bare, 100); err != nil || d.Changes["a"].BeesOut != 0 {
+		t.Errorf("a comb with no bees takes %.2f of them, %v", d.Changes["a"].BeesOut, err)
+	}
+}
