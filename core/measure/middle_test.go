@@ -13,14 +13,20 @@ import (
 // the sorted sample to the last bit.
 func TestMiddleIsAsSorted(t *testing.T) {
 	r := rand.New(rand.NewPCG(1, 2))
-	for n := 1; n < 320; n++ {
+	for n := 1; n < 1100; n++ {
 		v := make([]float64, n)
 		for i := range v {
 			switch r.IntN(8) {
 			case 0:
 				v[i] = float64(r.IntN(3))
 			case 1:
-				v[i] = math.Inf(1)
+				if v[i] = 0.2; n%3 == 0 { // what never ends
+					v[i] = math.Inf(1)
+				}
+			case 2: // so that hundreds share a bin with one far off
+				if v[i] = 1 + r.Float64()/1000; n%5 == 0 && i == 0 {
+					v[i] = 1e6
+				}
 			default:
 				v[i] = r.NormFloat64()
 			}

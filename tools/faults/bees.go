@@ -86,8 +86,8 @@ var ofBees = []fault{
 		[]string{inCore[0], "./lab/skill ./lab/calibration"},
 	},
 	{
-		"mites of the second simulator breed in any number in a cell", "lab/combwise/mites.go", "math.Exp(-shares*each)",
-		"math.Exp(0*shares*each)", []string{"./lab/combwise"},
+		"mites of the second simulator breed in workers' cells as in drones'", "lab/combwise/mites.go",
+		"c.riding += in * leavesWorker", "c.riding += 0*leavesWorker + in*leavesDrone", []string{"./lab/combwise"},
 	},
 	{
 		"a sample's middle is of the wrong bins", "core/measure/middle.go", "r.at[i] = r.all - int(count[b]) + k - before",
