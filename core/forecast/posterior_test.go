@@ -185,7 +185,7 @@ func TestAQueenWhoHasJustBegunIsNoPoorOne(t *testing.T) {
 	}
 }
 
-// TestOpenCellsWeighWhatTheyHold: ten combs of open honey in a super hold some two thirds to four fifths of
+// TestOpenCellsWeighWhatTheyHold: four combs of open honey in a super hold some two thirds to four fifths of
 // what they would capped, by as much as nobody sees how ripe it is; a super that was weighed holds what it
 // weighed (common practice, no source).
 func TestOpenCellsWeighWhatTheyHold(t *testing.T) {
@@ -212,8 +212,8 @@ func TestOpenCellsWeighWhatTheyHold(t *testing.T) {
 		r := Middle(Draw(&e, &p, y, true, "c", Members, 1).Sample(OfSuperStores, &p))
 		return r.Low, r.Likely, r.High
 	}
-	_, capped, _ := super(look.BoxLook{Depth: look.ByBox, Counts: look.Counts{Honey: 10}, Seams: -1})
-	lo, open, hi := super(look.BoxLook{Depth: look.ByBox, Counts: look.Counts{Nectar: 10}, Seams: -1})
+	_, capped, _ := super(look.BoxLook{Depth: look.ByBox, Counts: look.Counts{Honey: 4, Empty: 6}, Seams: -1})
+	lo, open, hi := super(look.BoxLook{Depth: look.ByBox, Counts: look.Counts{Nectar: 4, Empty: 6}, Seams: -1})
 	if share := open / capped; share < 0.6 || share > 0.85 || hi < 1.3*lo {
 		t.Errorf("open combs hold %.1f kg (%.1f to %.1f), capped %.1f", open, lo, hi, capped)
 	}
