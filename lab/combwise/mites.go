@@ -26,6 +26,7 @@ const (
 	fallsOff     = 0.008
 	fallsWinter  = 0.003
 	drifts       = 0.4 // mites a day of good flight that come from elsewhere
+	outside      = 0.4 // of its days that a mite is on a bee, in a treatment of weeks
 	sickDies     = 0.02
 	crowdsSick   = 2.0 // times more that die for a mite on every bee
 )
@@ -110,7 +111,11 @@ func (c *Colony) fall(d Day) {
 	if c.against.days > 0 {
 		c.against.days--
 		k := c.against.class
-		kills := 1 - math.Pow(1-k.Kills.Likely, 1/float64(k.Days))
+		days := float64(k.Days) // on which it gets at a mite
+		if !k.Cells {
+			days *= outside
+		}
+		kills := 1 - math.Pow(1-k.Kills.Likely, 1/days)
 		if cold := k.FromC - d.Weather.MeanC(); k.FromC > 0 && cold > 0 {
 			kills *= max(0, 1-cold/10)
 		}

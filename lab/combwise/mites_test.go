@@ -69,7 +69,7 @@ func TestMitesGrowHereToo(t *testing.T) {
 }
 
 // TestATreatmentHelpsHereToo: strips in August leave a tenth of the mites by October of what there would
-// be, and more bees in March.
+// be (whole treatments in trials take 80 to 98 %, values F), and more bees in March.
 func TestATreatmentHelpsHereToo(t *testing.T) {
 	run := func(treat bool) (october, march float64) {
 		infested(t, 1.5, 390, 2, func(i int, c *combwise.Colony) {
@@ -91,7 +91,7 @@ func TestATreatmentHelpsHereToo(t *testing.T) {
 	left, lived := run(true)
 	all, fewer := run(false)
 	t.Logf("mites %.0f of %.0f, bees %.0f and %.0f", left, all, lived, fewer)
-	if left > 0.25*all || lived < 1.2*fewer {
+	if left > 0.15*all || lived < 1.2*fewer {
 		t.Errorf("treated %.0f mites and %.0f bees in March, untreated %.0f and %.0f", left, lived, all, fewer)
 	}
 }
