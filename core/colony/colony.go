@@ -154,14 +154,14 @@ func (e *Estimate) Sum() {
 					e.SuperDrawn += cells * drawn
 					e.SuperUndrawn += cells * s[comb.Foundation]
 					e.SuperHoney += per * s[comb.Honey]
-					e.SuperNectar += per * hive.NectarFill * s[comb.Nectar]
+					e.SuperNectar += per * b.OpenFill() * s[comb.Nectar]
 					superKg += per
 					superCells += cells
 				} else {
 					e.NestDrawn += cells * drawn
 					e.NestUndrawn += cells * s[comb.Foundation]
 					e.NestHoney += per * s[comb.Honey]
-					e.NestNectar += per * hive.NectarFill * s[comb.Nectar]
+					e.NestNectar += per * b.OpenFill() * s[comb.Nectar]
 					nestKg += per
 					nestCells += cells
 				}

@@ -124,18 +124,18 @@ func reconcile(s *bees.State, e *colony.Estimate, p *bees.Parameters, z func(int
 
 // openFill is the mass of open honey of which such a share is ripe against what its cells were taken to
 // hold: the more of it is ripe, the more they do.
-func openFill(ripe float64, p *bees.Parameters) float64 {
-	return 1 / (hive.NectarFill * (ripe + (1-ripe)*p.NectarCells))
+func openFill(ripe, taken float64, p *bees.Parameters) float64 {
+	return 1 / (taken * (ripe + (1-ripe)*p.NectarCells))
 }
 
 // SeenStores is the kg of honey in the nest and above it that a look likely means.
 func SeenStores(e *colony.Estimate, p *bees.Parameters) (nest, super float64) {
 	nest, super = e.NestNectar, e.SuperNectar
 	if e.OpenSeen.Nest {
-		nest *= openFill(ripeOpen, p)
+		nest *= openFill(ripeOpen, hive.NectarFill, p)
 	}
 	if e.OpenSeen.Super {
-		super *= openFill(ripeAbove, p)
+		super *= openFill(ripeAbove, hive.NectarFillAbove, p)
 	}
 	return e.NestHoney + nest, e.SuperHoney + super
 }
@@ -156,7 +156,7 @@ const fillSD = 0.2
 func seenAbove(e *colony.Estimate, p *bees.Parameters) float64 {
 	open := ripeAbove + (1-ripeAbove)*p.NectarCells
 	if e.OpenSeen.Super {
-		open = 1 / hive.NectarFill
+		open = 1 / hive.NectarFillAbove
 	}
 	return max(0, e.SuperDrawn-(e.SuperHoney+open*e.SuperNectar)/e.SuperKgPerCell)
 }

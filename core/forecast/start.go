@@ -6,6 +6,7 @@ import (
 	"kembo/core/bees"
 	"kembo/core/brood"
 	"kembo/core/colony"
+	"kembo/core/hive"
 	"kembo/core/season"
 )
 
@@ -24,7 +25,7 @@ const (
 	housesSD = 0.10 // of the house bees among those that are not winter bees
 	ripeOpen = 0.50 // of the open honey of the nest: ripe, and not yet capped
 	// The same above, where what is ripe stays open until its comb is full; and how far that differs.
-	ripeAbove = 0.75
+	ripeAbove = 0.70
 	ripeSD    = 0.22
 	nectarSD  = 0.25
 	SameEye   = 0.7 // correlation of errors in stores below and above
@@ -116,17 +117,17 @@ func (d *drawing) stores(s *bees.State) {
 	// One keeper's errors in the nest and above it go together in part.
 	super := d.eye * math.Exp(e.Spread.Super*(SameEye*d.z(forStores)+math.Sqrt(1-SameEye*SameEye)*d.z(forSuper)))
 	nectar := d.off(nectarSD, forNectar)
-	open := func(kg, ripe float64, counted bool) (ripeKg, thinKg float64) {
+	open := func(kg, ripe, taken float64, counted bool) (ripeKg, thinKg float64) {
 		if counted {
-			kg *= openFill(ripe, d.p)
+			kg *= openFill(ripe, taken, d.p)
 		}
 		return kg * ripe, kg * (1 - ripe)
 	}
 	below := min(max(ripeOpen+ripeSD*d.z(forRipeBelow), 0), 1)
 	above := min(max(ripeAbove+ripeSD*d.z(forRipe), 0), 1)
-	ripe, thin := open(e.NestNectar*nest*nectar, below, e.OpenSeen.Nest)
+	ripe, thin := open(e.NestNectar*nest*nectar, below, hive.NectarFill, e.OpenSeen.Nest)
 	s.NestHoney, s.NestNectar = e.NestHoney*nest+ripe, thin
-	ripe, thin = open(e.SuperNectar*super*nectar, above, e.OpenSeen.Super)
+	ripe, thin = open(e.SuperNectar*super*nectar, above, hive.NectarFillAbove, e.OpenSeen.Super)
 	s.SuperCapped = e.SuperHoney * super
 	s.SuperHoney, s.SuperNectar = s.SuperCapped+ripe, thin
 }

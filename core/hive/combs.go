@@ -85,7 +85,8 @@ func TakeCombs(st Stack, places ...Place) Combs {
 // FrameHoneyKg returns the honey and nectar in a frame of b, as honey, in kg.
 func (b Box) FrameHoneyKg(f Frame) float64 {
 	per := b.Format.Frame.HoneyKg(b.Format.ThicknessMM(len(b.Frames)))
-	return per*(f.A[comb.Honey]+NectarFill*f.A[comb.Nectar]) + per*(f.B[comb.Honey]+NectarFill*f.B[comb.Nectar])
+	open := b.OpenFill()
+	return per*(f.A[comb.Honey]+open*f.A[comb.Nectar]) + per*(f.B[comb.Honey]+open*f.B[comb.Nectar])
 }
 
 // PlaceOf returns where the frame with an id stands, and false where it does not.

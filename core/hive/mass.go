@@ -15,9 +15,20 @@ const (
 	// capped. Derived: with 0.45 of the mass ripe, in full cells, and the rest in two and a
 	// half times as many (values I), 1 / (0.45 + 0.55·2.5).
 	NectarFill = 0.55
+	// NectarFillAbove is the same in supers, where what is ripe stays open until its comb is full.
+	// Derived: with 0.7 of the mass ripe, as supers of the forecast's own model have it.
+	NectarFillAbove = 0.70
 	// BeesPerKg: 7,000 to 8,500. Source: common practice (values A1).
 	BeesPerKg = 7800.0
 )
+
+// OpenFill is the mass in an open cell of b against one that is capped.
+func (b Box) OpenFill() float64 {
+	if b.Super {
+		return NectarFillAbove
+	}
+	return NectarFill
+}
 
 // HoneyKg returns the honey and nectar in b, as honey, in kilograms.
 func (b Box) HoneyKg() float64 {
@@ -25,7 +36,7 @@ func (b Box) HoneyKg() float64 {
 	kg := 0.0
 	for _, f := range b.Frames {
 		for _, s := range []comb.Shares{f.A, f.B} {
-			kg += per * (s[comb.Honey] + NectarFill*s[comb.Nectar])
+			kg += per * (s[comb.Honey] + b.OpenFill()*s[comb.Nectar])
 		}
 	}
 	return kg

@@ -99,14 +99,14 @@ func withStores(t Totals, b hive.Box, kg, nectarKg float64) Totals {
 	}
 	nectarKg = min(nectarKg, kg)
 	t[comb.Honey] = (kg - nectarKg) / per
-	t[comb.Nectar] = nectarKg / (per * hive.NectarFill)
+	t[comb.Nectar] = nectarKg / (per * b.OpenFill())
 	return t
 }
 
 // storesOf returns the kg of stores in a box, and of them the open ones.
 func storesOf(b hive.Box) (kg, nectarKg float64) {
 	t, per := totalsOf(b), perFace(b)
-	nectarKg = per * hive.NectarFill * t[comb.Nectar]
+	nectarKg = per * b.OpenFill() * t[comb.Nectar]
 	return per*t[comb.Honey] + nectarKg, nectarKg
 }
 

@@ -270,7 +270,7 @@ func (x Sight) Look(s *bees.State, p *bees.Parameters, r *rand.Rand) colony.Esti
 	}
 	open := s.SuperHoney - s.SuperCapped + s.SuperNectar
 	if q.Looked { // in cells
-		open = hive.NectarFill * (s.SuperHoney - s.SuperCapped + p.NectarCells*s.SuperNectar)
+		open = hive.NectarFillAbove * (s.SuperHoney - s.SuperCapped + p.NectarCells*s.SuperNectar)
 	}
 	e := colony.Estimate{
 		Day: x.On.Day, Seen: x.On.Day, Stages: q.Looked, BeesFrom: colony.Measured, Depth: string(x.Depth),
@@ -326,7 +326,7 @@ func hold(e *colony.Estimate, p *bees.Parameters) {
 		e.NestNectar *= room / used
 	}
 	if e.OpenSeen.Super {
-		open = 1 / hive.NectarFill
+		open = 1 / hive.NectarFillAbove
 	}
 	if used := (e.SuperHoney + open*e.SuperNectar) / e.SuperKgPerCell; used > e.SuperDrawn && used > 0 {
 		e.SuperHoney *= e.SuperDrawn / used

@@ -69,7 +69,7 @@ var ofBees = []fault{
 	},
 	{
 		"open cells weigh as thin nectar", "core/forecast/posterior.go",
-		"return 1 / (hive.NectarFill * (ripe + (1-ripe)*p.NectarCells))", "return 1 + 0*ripe*hive.NectarFill*p.NectarCells", inCore,
+		"return 1 / (taken * (ripe + (1-ripe)*p.NectarCells))", "return 1 + 0*ripe*taken*p.NectarCells", inCore,
 	},
 	{
 		"a superseded queen leaves a break", "core/bees/queen.go", "s.QueenPeak = failing * peak", "s.QueenPeak = 0 * failing * peak",
