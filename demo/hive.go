@@ -75,7 +75,7 @@ func (t *truth) contents() (nest, super []look.Totals) {
 	put(comb.Drone, s.DroneCount()*comb.WorkerCellsPerDm2/comb.DroneCellsPerDm2, low)
 	put(comb.Pollen, s.PollenCells, low)
 	// Ripe honey that is not capped yet looks open; of the nest the truth does not tell it apart.
-	ripe := min(s.NestHoney, ripeBesideThin*s.NestNectar)
+	ripe := min(s.NestHoney, hive.RipeBesideThin*s.NestNectar)
 	put(comb.Honey, (s.NestHoney-ripe)/s.NestKgPerCell, high)
 	put(comb.Nectar, (ripe+parameters.NectarCells*s.NestNectar)/s.NestKgPerCell, func(int) float64 { return 1 })
 	for i := range room {
@@ -84,10 +84,6 @@ func (t *truth) contents() (nest, super []look.Totals) {
 	t.superContents(super)
 	return nest, super
 }
-
-// ripeBesideThin is the kg of ripe, open honey beside a kg of thin. Source: as core/forecast
-// splits what is open.
-const ripeBesideThin = 0.45 / 0.55
 
 func (t *truth) superContents(super []look.Totals) {
 	s := &t.state

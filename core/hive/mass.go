@@ -15,6 +15,8 @@ const (
 	// capped. Derived: with 0.45 of the mass ripe, in full cells, and the rest in two and a
 	// half times as many (values I), 1 / (0.45 + 0.55·2.5).
 	NectarFill = 0.55
+	// RipeBesideThin is the kg of ripe, open honey beside a kg of thin in a nest. Source: as NectarFill.
+	RipeBesideThin = 0.45 / 0.55
 	// NectarFillAbove is the same in supers, where what is ripe stays open until its comb is full.
 	// Derived: with 0.7 of the mass ripe, as supers of the forecast's own model have it.
 	NectarFillAbove = 0.70

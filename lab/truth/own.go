@@ -282,7 +282,7 @@ func (x Sight) Look(s *bees.State, p *bees.Parameters, r *rand.Rand) colony.Esti
 	}
 	e.OpenSeen.Super, e.OpenSeen.Nest = q.Looked, q.Looked
 	if q.Looked { // part of what is ripe in the nest stands open beside the nectar
-		ripe := min(s.NestNectar*ripeBesideThin, s.NestHoney)
+		ripe := min(s.NestNectar*hive.RipeBesideThin, s.NestHoney)
 		e.NestHoney, e.NestNectar = (s.NestHoney-ripe)*kg, hive.NectarFill*(ripe+p.NectarCells*s.NestNectar)*kg
 	}
 	switch x.Depth {
@@ -307,10 +307,6 @@ func (x Sight) Look(s *bees.State, p *bees.Parameters, r *rand.Rand) colony.Esti
 	hold(&e, p)
 	return e
 }
-
-// ripeBesideThin is the kg of ripe, open honey beside a kg of thin in the nest. Source: as
-// hive.NectarFill.
-const ripeBesideThin = 0.45 / 0.55
 
 // hold keeps what was counted inside the comb there is, as counting frames does: stores are
 // seen to fill what brood leaves.
