@@ -127,7 +127,13 @@ type person struct {
 	mu   sync.Mutex
 	bad  []string // console errors and failed requests
 	may  string   // part of a console line that is expected
+	// patience gives up when one step has taken too long. It begins anew with each step, since
+	// how long a whole walk takes says more of the machine than of the page.
+	patience *time.Timer
 }
+
+// patience is how long one step may take on the slowest machine before it counts as hanging.
+const patience = 2 * time.Minute
 
 func newPerson(t *testing.T, base string) *person {
 	t.Helper()
@@ -135,8 +141,8 @@ func newPerson(t *testing.T, base string) *person {
 		t.Skip("there is no Chromium")
 	}
 	ctx, cancel := chromedp.NewContext(browserCtx, chromedp.WithNewBrowserContext())
-	ctx, stop := context.WithTimeout(ctx, 120*time.Second)
-	p := &person{t: t, ctx: ctx, base: base}
+	ctx, stop := context.WithCancel(ctx)
+	p := &person{t: t, ctx: ctx, base: base, patience: time.AfterFunc(patience, stop)}
 	messages := chromedp.Console(ctx)
 	go func() {
 		for m, err := range messages {
@@ -196,6 +202,7 @@ func (p *person) phone() *person {
 
 func (p *person) do(steps ...chromedp.Action[chromedp.Void]) {
 	p.t.Helper()
+	p.patience.Reset(patience)
 	if err := chromedp.Do(p.ctx, steps...); err != nil {
 		p.t.Fatal(err)
 	}
@@ -254,6 +261,7 @@ func (p *person) save() {
 
 func get[T any](p *person, a chromedp.Action[T]) T {
 	p.t.Helper()
+	p.patience.Reset(patience)
 	v, err := chromedp.Run(p.ctx, a)
 	for range 3 { // reading again does no harm; the page may just have changed
 		if err == nil || p.ctx.Err() != nil {

@@ -451,9 +451,10 @@ func TestAKilledBrowserLosesNothing(t *testing.T) {
 		if err := chromedp.Do(ctx); err != nil {
 			t.Fatal(err)
 		}
-		ctx, done := context.WithTimeout(ctx, 90*time.Second)
+		ctx, done := context.WithCancel(ctx)
 		t.Cleanup(done)
-		return &person{t: t, ctx: ctx, base: h.cable.url()}, chromedp.FromContext(ctx).Browser.Process()
+		p := &person{t: t, ctx: ctx, base: h.cable.url(), patience: time.AfterFunc(patience, done)}
+		return p, chromedp.FromContext(ctx).Browser.Process()
 	}
 	p, process := start()
 	p.phone()
