@@ -166,3 +166,23 @@ func ConditionOf(bloom []season.Bloom, c season.Climate, w season.Weather, seaso
 
 // at returns the conditions of member m from day index i on.
 func (y *Yard) at(m int) []bees.Condition { return y.drawn[m*y.Days : (m+1)*y.Days] }
+
+// Usual returns what the place usually offers on days from a day on, known and foretold weather with it.
+func (s Site) Usual(from day.Day, days int) []bees.Condition {
+	bloom := s.Bloom
+	if len(bloom) == 0 {
+		bloom = s.Climate.UsualBloom()
+	}
+	beesDay := s.Climate.BeesDays()
+	out := make([]bees.Condition, days)
+	for i := range out {
+		d := from + day.Day(i)
+		seasonDay := season.DayOf(d, s.Hemisphere)
+		out[i] = ConditionOf(bloom, s.Climate, s.WeatherOn(d), seasonDay)
+		out[i].SeasonDay = beesDay[seasonDay]
+		if f, ok := s.Flow[d]; ok {
+			out[i].Flow = f
+		}
+	}
+	return out
+}

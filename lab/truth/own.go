@@ -153,7 +153,7 @@ func Spring(r *rand.Rand, p *bees.Parameters) bees.State {
 		s.NestUndrawn, s.NestDrawn = 0.3*s.NestDrawn, 0.7*s.NestDrawn
 	}
 	s.WinterFactor, s.Sits = off(winterDiffers), off(sitsDiffer)
-	s.Ahead, s.Keeps = seasonDiffers*r.NormFloat64(), keepsDiffer*r.NormFloat64()
+	s.Ahead, s.Keeps = seasonDiffers*r.NormFloat64(), min(max(keepsDiffer*r.NormFloat64(), -1), 1)
 	s.Mites.Riding = mitesInSpring * s.Winter * off(mitesDiffer)
 	s.Mites.Luck = r.Float64()
 	s.Superseded, s.Casts = r.Float64() < p.Supersedes, r.Float64() < p.Casts
