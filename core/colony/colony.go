@@ -19,14 +19,17 @@ type Spread struct {
 
 // QueenEvidence is what a look found of a queen.
 type QueenEvidence struct {
-	Day    day.Day // of what follows; cells have their own
-	Looked bool    // brood combs were looked at for it
-	Seen   bool
-	Eggs   bool // laid at most 3 days ago
-	Larvae bool // open: laid at most 9 days ago
-	Capped bool // laid at most 21 days ago
+	Day     day.Day // of what follows; cells have their own
+	Looked  bool    // brood combs were looked at for it
+	Seen    bool
+	Eggs    bool // laid at most 3 days ago
+	Larvae  bool // open: laid at most 9 days ago
+	Capped  bool // laid at most 21 days ago
+	Resting bool // it was a time of the year at which queens rest: no brood says nothing
 	// Stages that nobody looked for, though others were: not seen, they may be there.
 	EggsUnlooked, LarvaeUnlooked, CappedUnlooked bool
+	// ManyEggs says where several eggs lay in a cell: EggsOnWalls, EggsAtBottom; "": none were seen to.
+	ManyEggs string `json:",omitempty"`
 	// Cells found, counted; capped ones mean a swarm is imminent or gone.
 	ChargedCells, CappedCells int
 	DryCups, CupsWithEgg      int
@@ -34,6 +37,10 @@ type QueenEvidence struct {
 	CellsAt                   string // edge, face, both; "": not noted
 	CellsDay                  day.Day
 }
+
+// Where several eggs lay in a cell. On its walls they are laying workers'; at its bottom, of a queen who has just
+// begun.
+const EggsOnWalls, EggsAtBottom = "walls", "bottom"
 
 // Cells returns how many cells were found, cups left out.
 func (q QueenEvidence) Cells() int {
@@ -71,7 +78,9 @@ func (q QueenEvidence) Later(now QueenEvidence, checked bool, on day.Day) QueenE
 // guess, by how long ago the youngest brood was laid.
 func (q QueenEvidence) QueenChance() float64 {
 	switch {
-	case !q.Looked:
+	case q.ManyEggs == EggsOnWalls && !q.Seen:
+		return 0.03
+	case !q.Looked, q.Resting && !q.Eggs && !q.Seen:
 		return 0.95
 	case q.Seen && q.Eggs, q.Eggs:
 		return 0.98

@@ -1,9 +1,15 @@
 package colony
 
-// Neighbour is another hive of the yard, as far as it bears on this one.
+// Neighbour is another hive of the yard, as far as it bears on this one. What is less than 0 is not known.
 type Neighbour struct {
 	Colony       string
-	Bees         float64 // less than 0: not known
+	Bees         float64
 	Health       Health
-	MitesPercent float64 // of the last count; less than 0: not known
+	MitesPercent float64 // of the last count
+	// Known says that the rest is known: how it stands by its own forecast.
+	Known     bool
+	StoresKg  float64
+	SpareKg   float64 // of stores over what it needs; under 0: what it lacks
+	Brood     float64 // cells
+	Queenless bool
 }

@@ -104,9 +104,9 @@ func gainOf(a Ahead, c Colony) (x [Gains]float64) {
 	u := min((c.Bees+broodCounts*c.Brood)/strong, strongest)
 	later := a.FlowDays / gainDays
 	none, coming := queens(c)
-	terms := [6]float64{1, u, u * u, c.Peak - 1, none, coming}
+	terms := [...]float64{1, u, u * u, c.Peak - 1, none, coming}
 	for i, v := range terms {
-		x[i], x[i+6] = a.FlowKg*v, a.FlowKg*v*later
+		x[i], x[i+len(terms)] = a.FlowKg*v, a.FlowKg*v*later
 	}
 	x[12], x[13] = a.SpanDays/gainDays, u*a.SpanDays/gainDays
 	return x

@@ -1,6 +1,7 @@
 package forecast
 
 import (
+	"math"
 	"slices"
 
 	"kembo/core/bees"
@@ -54,6 +55,7 @@ type Result struct {
 	LastFood Runway
 
 	ends    [Runways][]float64
+	last    []float64 // by member, the day on which they first go hungry
 	today   [Quantities][]float64
 	hazard  []float64    // by day and member: of a swarm, summed up to the end of the day
 	drives  []bees.Drive // by day: summed up over the members to the end of the day
@@ -68,7 +70,8 @@ type Result struct {
 type Ready struct {
 	in    Input
 	x     *Ensemble
-	first int // index of today in the yard's days
+	first int       // index of today in the yard's days
+	since []float64 // hazard of a swarm by member, from the look to today
 }
 
 // Prepare moves an ensemble to today.
@@ -79,11 +82,47 @@ func Prepare(in Input) *Ready {
 	} else {
 		x = Draw(&in.Estimate, &in.Parameters, in.Yard, in.Excluder, in.Colony, in.Yard.Members, in.Seed)
 	}
+	since := make([]float64, len(x.States))
+	for m := range x.States {
+		x.States[m].SwarmHazard = 0
+	}
 	x.Move(&in.Parameters, in.Yard, in.Changes, in.Today)
 	for m := range x.States {
+		since[m] = x.States[m].SwarmHazard
 		x.States[m].Reset()
 	}
-	return &Ready{in, x, int(in.Today - in.Yard.From)}
+	return &Ready{in, x, int(in.Today - in.Yard.From), since}
+}
+
+// Lives hands f each of the first n members as it stands today, for f to live on, with the days that it
+// meets from today on.
+func (y *Ready) Lives(n int, f func(m int, s *bees.State, days []bees.Condition)) {
+	var s bees.State
+	for m := range min(n, len(y.x.States)) {
+		s = y.x.States[m]
+		f(m, &s, y.in.Yard.at(m)[y.first:])
+	}
+}
+
+// SwarmedSince returns the chance that the colony has swarmed since it was looked at, nobody having looked.
+func (y *Ready) SwarmedSince() float64 {
+	why := y.pull()
+	stays := 0.0
+	for _, h := range y.since {
+		stays += math.Exp(-why.Queen * why.Cups * h)
+	}
+	return 1 - stays/float64(max(1, len(y.since)))
+}
+
+// Pull returns what of the drives to swarm is the same on all days.
+func (y *Ready) Pull() Drivers { return y.pull() }
+
+func (y *Ready) pull() Drivers {
+	p, in := &y.in.Parameters, &y.in
+	return Drivers{
+		Queen: p.QueenAge(in.Pressure.QueenYears), Cups: max(1, in.Pressure.Cups), CellsADay: in.Pressure.CellsADay,
+		NotBefore: in.Pressure.NotBefore,
+	}
 }
 
 // Keep sets the reserves that food is held against, by day from today.
@@ -95,15 +134,21 @@ func Run(in Input) *Result { return Prepare(in).Run() }
 // Run runs the ensemble over the horizon, with changes made today or later. All
 // members meet the same days whatever is done, so that results differ by what
 // was done and by nothing else.
-func (y *Ready) Run(with ...bees.Change) *Result { return y.run(len(y.x.States), y.in.Tracks, with) }
+func (y *Ready) Run(with ...bees.Change) *Result { return y.run(len(y.x.States), y.in.Tracks, with, 0) }
 
 // Few runs the first n members without their courses, for a search; what is
 // shown is run with all.
 func (y *Ready) Few(n int, with ...bees.Change) *Result {
-	return y.run(min(n, len(y.x.States)), nil, with)
+	return y.run(min(n, len(y.x.States)), nil, with, 0)
 }
 
-func (y *Ready) run(n int, of []Quantity, with []bees.Change) *Result {
+// After is Run with changes, told from the day on that they are made: a runway that has ended by then, and
+// that the changes give back, is told by its next end.
+func (y *Ready) After(from int, with ...bees.Change) *Result {
+	return y.run(len(y.x.States), nil, with, from)
+}
+
+func (y *Ready) run(n int, of []Quantity, with []bees.Change, from int) *Result {
 	in := &y.in
 	p := in.Parameters
 	r := &Result{Today: in.Today, Horizon: in.Horizon, members: n}
@@ -137,6 +182,9 @@ func (y *Ready) run(n int, of []Quantity, with []bees.Change) *Result {
 			if next < len(with) {
 				next = run.s.Due(&p, with, next, in.Today+day.Day(i), m)
 			}
+			if i == from && i > 0 {
+				run.again(i)
+			}
 			if tr != nil {
 				tr.take(i, m, &run.s, &p, &cond[i])
 			}
@@ -156,6 +204,7 @@ func (y *Ready) run(n int, of []Quantity, with []bees.Change) *Result {
 		lost[m], hungry[m] = run.s.Fate(), run.hungry
 		supers.take(m)
 	}
+	r.last = hungry
 	r.Losses, r.LastFood = lossesOf(lost, in.Horizon), runwayOf(hungry)
 	col.into(r)
 	if tr != nil {
@@ -166,10 +215,7 @@ func (y *Ready) run(n int, of []Quantity, with []bees.Change) *Result {
 		r.Runway[k] = runwayOf(r.ends[k])
 	}
 	supers.into(r)
-	r.pull = Drivers{
-		Queen: p.QueenAge(in.Pressure.QueenYears), Cups: max(1, in.Pressure.Cups), CellsADay: in.Pressure.CellsADay,
-		NotBefore: in.Pressure.NotBefore,
-	}
+	r.pull = y.pull()
 	return r
 }
 
@@ -182,6 +228,17 @@ func (r *Result) Chance(runway int, days float64) float64 {
 		}
 	}
 	return float64(n) / float64(max(1, len(r.ends[runway])))
+}
+
+// LastChance returns the chance that they go hungry before days have passed, whatever the reserve.
+func (r *Result) LastChance(days float64) float64 {
+	n := 0
+	for _, e := range r.last {
+		if e < days {
+			n++
+		}
+	}
+	return float64(n) / float64(max(1, len(r.last)))
 }
 
 // columns gathers what only today is told of.

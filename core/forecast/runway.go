@@ -73,6 +73,20 @@ func (r *runner) reset() {
 	}
 }
 
+// again begins anew on day i: what has ended by then may go on.
+func (r *runner) again(i int) {
+	hungry := r.hungry
+	r.reset()
+	r.hungry = hungry
+	keep := r.reserve
+	if r.reserves != nil {
+		keep = r.reserves[i]
+	}
+	if r.end[Food] = math.Inf(1); r.before.Stores < keep {
+		r.end[Food] = float64(i)
+	}
+}
+
 // crossed returns the part of a day after which what was over a limit came
 // under it; where it was not over it, or nobody knows by how much, at once.
 func crossed(was, now float64) float64 {

@@ -18,3 +18,6 @@ func (r *Result) Course(q Quantity, day int) []float64 {
 
 // Ends returns by member the days after which a runway ends, +Inf where it does not.
 func (r *Result) Ends(runway int) []float64 { return slices.Clone(r.ends[runway]) }
+
+// Now returns what the members hold of a quantity today. It is not to be written to.
+func (r *Result) Now(q Quantity) []float64 { return r.today[q] }

@@ -8,7 +8,7 @@ import (
 // Worth is what a look would do for a decision.
 type Worth struct {
 	Chance  float64 // now, that the runway ends before the day
-	Saved   float64 // expected loss saved, where missing a colony costs 1 and acting for nothing the risk setting
+	Saved   float64 // by it, on average, in what plans are told by
 	Changes float64 // chance that the look changes what to do
 }
 
@@ -19,19 +19,17 @@ const worthBins = 48
 // worthSDs is how far past what is likely a look may come out, standard deviations.
 const worthSDs = 2.5
 
-// Worth returns what it is worth to look at a quantity with a spread sd (of its
-// logarithm) before deciding whether runway ends within days, for somebody who
-// acts from a chance of risk on.
+// Informs returns what it is worth to look at a quantity with a spread sd (of its logarithm) before choosing
+// between plans, each told by what it comes to in each member; the first is the one that would be chosen now.
 //
 // It is the expected value of sample information: over all results the look may
-// give, the loss of the decision it leads to, against the loss of deciding now
+// give, the best plan then, against the best plan now
 // (Raiffa and Schlaifer 1961, Applied Statistical Decision Theory, from
 // memory).
-func (r *Result) Worth(q Quantity, sd float64, runway int, days, risk float64) Worth {
-	p := r.Chance(runway, days)
-	w := Worth{Chance: p}
+func (r *Result) Informs(q Quantity, sd float64, plans [][]float64) Worth {
+	var w Worth
 	x := r.logs(q)
-	if len(x) == 0 || sd <= 0 {
+	if len(x) == 0 || sd <= 0 || len(plans) < 2 {
 		return w
 	}
 	lo, hi := slices.Min(x)-worthSDs*sd, slices.Max(x)+worthSDs*sd
@@ -39,18 +37,23 @@ func (r *Result) Worth(q Quantity, sd float64, runway int, days, risk float64) W
 	if step < 1e-9 {
 		return w // it is known already
 	}
-	var count, short [worthBins + 1]float64
+	var count [worthBins + 1]float64
+	sums := make([][worthBins + 1]float64, len(plans))
+	n := float64(len(x))
+	now := make([]float64, len(plans))
 	for m, v := range x {
 		k := int((v - lo) / step)
 		count[k]++
-		if r.ends[runway][m] < days {
-			short[k]++
+		for i, p := range plans {
+			sums[i][k] += p[m]
+			now[i] += p[m] / n
 		}
 	}
-	n := float64(len(x))
-	after := 0.0
+	best := slices.Max(now)
+	after, of := 0.0, make([]float64, len(plans))
 	for o := range worthBins + 1 { // a result of the look
-		weight, of := 0.0, 0.0
+		weight := 0.0
+		clear(of)
 		for k := range worthBins + 1 { // a truth it may come from
 			if count[k] == 0 {
 				continue
@@ -58,18 +61,20 @@ func (r *Result) Worth(q Quantity, sd float64, runway int, days, risk float64) W
 			d := float64(o-k) * step / sd
 			l := math.Exp(-d*d/2) * step / (sd * math.Sqrt(2*math.Pi))
 			weight += l * count[k] / n
-			of += l * short[k] / n
+			for i := range plans {
+				of[i] += l * sums[i][k] / n
+			}
 		}
 		if weight < 1e-12 {
 			continue
 		}
-		post := of / weight
-		after += weight * min(risk, post)
-		if (post >= risk) != (p >= risk) {
+		top := slices.Max(of)
+		after += top
+		if top > of[slices.Index(now, best)] {
 			w.Changes += weight
 		}
 	}
-	w.Saved = max(0, min(risk, p)-after)
+	w.Saved = max(0, after-best)
 	w.Changes = min(1, w.Changes)
 	return w
 }

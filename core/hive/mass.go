@@ -85,3 +85,13 @@ func (s Stack) TareKg() float64 {
 	}
 	return kg
 }
+
+// EmptyKg returns the honey that the empty drawn cells of the box hold once they are full.
+func (b Box) EmptyKg() float64 {
+	kg := b.Format.Frame.HoneyKg(b.Format.ThicknessMM(len(b.Frames)))
+	n := 0.0
+	for _, f := range b.Frames {
+		n += f.A.Completed()[comb.Empty] + f.B.Completed()[comb.Empty]
+	}
+	return kg * n
+}

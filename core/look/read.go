@@ -252,6 +252,9 @@ func (r *reader) finish() {
 		}
 	}
 	e.Queen = prior.Later(r.l.Queen, r.l.CellsChecked, r.l.Day)
+	if r.l.Queen.Looked {
+		e.Queen.Resting = r.c.Season.Bees > 0 && !season.LayingExpected.Has(r.c.Season)
+	}
 	e.Stages = broodSeen || r.sameDay() && r.c.Prior.Stages || r.c.Expected != nil && r.c.Expected.Stages
 	e.Spread = colony.Spread{
 		Brood: spreadOf(brood), Stores: spreadOf(nest), Super: spreadOf(super), Pollen: r.o.Unlooked.Pollen,

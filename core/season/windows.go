@@ -30,39 +30,53 @@ const yearEnd = 367
 
 // Windows of what a keeper does and looks for, by the dates of 50 to 55 degrees of latitude.
 var (
-	LooksFade = Window{Name: "a look grows stale", Owner: "advice.Situation.Stale", From: 75, To: 289,
+	LooksFade = Window{Name: "a look grows stale", Owner: "plan.Situation.Stale", From: 75, To: 289,
 		Source: "common practice: swarming, a lost queen and robbing grow with time in season"}
 	EggsExpected = Window{
-		Name: "no eggs is news", Owner: "advice look_closer", From: 90, To: 234, Source: "common practice",
+		Name: "no eggs is news", Owner: "plan look_closer, craft flow_opening", From: 90, To: 234, Source: "common practice",
 	}
-	WeakIsNews = Window{
-		Name: "a weak colony is asked after", Owner: "advice look_closer", From: 100, To: 200,
-		Source: "common practice",
-	}
-	CellChecks = Window{Name: "the swarm clock runs", Owner: "advice check_cells", From: 105, To: 199,
+	CellChecks = Window{Name: "the swarm clock runs", Owner: "plan, the swarm clock", From: 105, To: 199,
 		Source: "Fell et al. 1977, from memory, and common practice: mid-April to mid-July"}
-	NestRelief = Window{
-		Name: "a full nest is relieved", Owner: "advice relieve_honey_bound, best_look", From: 0, To: 258,
-		Source: "common practice: the winter bees are laid by mid-September, then a full nest is as it should be",
-	}
-	Crop = Window{Name: "supers are taken", Owner: "advice harvest_super, hold_harvest", From: 165, To: 290,
-		Source: "common practice; earlier honey is left for the build-up"}
-	StillFilling = Window{
-		Name: "an uncapped super is as it should be", Owner: "advice hold_harvest", From: 165, To: 195,
-		Source: "common practice: in the middle of a flow",
-	}
-	LiquidFeed = Window{Name: "syrup is taken and ripened", Owner: "advice feed_emergency", From: 60, To: 283,
+	LiquidFeed = Window{Name: "syrup is taken and ripened", Owner: "craft syrup_in_the_cold", From: 60, To: 283,
 		Source: "values E: not from about 10 October to the end of February, common practice"}
 	ThickFeed = Window{
-		Name: "a feeder full is thick", Owner: "advice, what is tried", From: 220, To: yearEnd,
+		Name: "a feeder full is thick", Owner: "plan, what is fed and tried", From: 220, To: yearEnd,
 		Source: "common practice",
 	}
-	WinterFeed = Window{Name: "winter feed is planned", Owner: "advice feed_winter", From: 213, To: 304, By: 275,
+	WinterFeed = Window{Name: "winter feed is planned", Owner: "plan feed_winter: the day that it is told by", From: 213, To: 304, By: 275,
 		Source: "common practice, 50 to 55 degrees: 1 August to the end of October; best by early October"}
-	Uniting = Window{Name: "colonies are united", Owner: "advice combine", From: 227, To: 288, By: 274,
-		Source: "common practice, 50 to 55 degrees: mid-August, while there are warm days, to mid-October"}
-	PackingDown = Window{Name: "hives are packed down", Owner: "advice pack_down", From: 250, To: 310, By: 288,
+	PackingDown = Window{Name: "hives are packed down", Owner: "craft winter_too_light", From: 250, To: 310, By: 288,
 		Source: "common practice: from early September, when the crop is off, to early November"}
+	FedByAll = Window{
+		Name: "a usual keeper feeds for winter", Owner: "plan, what is done on later visits", From: 250, To: 288,
+		Source: "common practice: from early September to mid-October",
+	}
+	CropsComeOff = Window{
+		Name: "crops come off on later visits", Owner: "plan, what is done on later visits", From: 120, To: yearEnd,
+		Source: "common practice: none is taken in winter",
+	}
+	SupersIdle = Window{
+		Name: "supers stand idle where nothing comes", Owner: "plan, what supers cost", From: 190, To: 300,
+		Source: "common practice: from the end of the main flow until hives are packed down",
+	}
+	ClusterForms = Window{
+		Name: "the cluster forms", Owner: "plan, how many winter", From: 288, To: 288, Source: "common practice: mid-October",
+	}
+	WinterBeesLaid = Window{
+		Name: "room is made for winter's brood", Owner: "plan, a bound nest", From: 198, To: 228, Bees: true,
+		Source: "common practice: from the end of the main flow to mid-August"}
+	Clustered = Window{
+		Name: "clusters are not united", Owner: "craft union_in_winter", From: 305, To: 75, Bees: true,
+		Source: "common practice: by the end of October, or from mid-March",
+	}
+	WeakInSpring = Window{
+		Name: "a colony is worth what its bees are", Owner: "plan, the end of a plan", From: 0, To: 140,
+		Source: "common practice: until the main build-up is over",
+	}
+	ExcluderOut = Window{
+		Name: "no excluder stays in", Owner: "craft excluder_in_winter", From: 285, To: 70,
+		Source: "common practice: from mid-October, when the cluster forms, to March",
+	}
 	LayingExpected = Window{Name: "when she last laid is told", Owner: "history findings", From: 76, To: 269,
 		Source: "common practice: outside it she rests"}
 	MitesLate = Window{Name: "the late threshold of mites holds", Owner: "app settings", From: 182, To: yearEnd,
@@ -105,8 +119,10 @@ var (
 // Windows lists them all, for the open table.
 func Windows() []Window {
 	return []Window{
-		LooksFade, EggsExpected, WeakIsNews, CellChecks, NestRelief, Crop, StillFilling, LiquidFeed, ThickFeed,
-		WinterFeed, Uniting, PackingDown, LayingExpected, MitesLate, BroodMoves, WinterRest, FarHorizon, DronesReared, DronesOut, WinterSpent,
+		LooksFade, EggsExpected, CellChecks, LiquidFeed, ThickFeed,
+		WinterFeed, PackingDown, ExcluderOut, FedByAll, CropsComeOff, SupersIdle,
+		ClusterForms, WinterBeesLaid, Clustered, WeakInSpring, LayingExpected, MitesLate, BroodMoves, WinterRest, FarHorizon, DronesReared,
+		DronesOut, WinterSpent,
 		QueensMate, HeldBySpring,
 	}
 }
@@ -123,6 +139,9 @@ var (
 	// WinterBees is the share of the bees that are winter bees: all of them by
 	// November, half by mid-April, few by June.
 	WinterBees = Curve{{70, 1}, {125, 0.2}, {165, 0}, {235, 0}, {305, 1}}
+	// TowardsWinter is how far the bees of a day are those of winter: in summer a colony may yet grow. Source:
+	// common practice; a guess.
+	TowardsWinter = Curve{{90, 1}, {110, 0}, {200, 0}, {275, 1}}
 	// BroodPerBee is the brood cells a bee of a usual colony keeps. Source: common
 	// practice; more brood than bees in April and May, none in midwinter.
 	BroodPerBee = Curve{

@@ -33,7 +33,7 @@ type Error struct {
 	SpringOff        float64
 	SpringBias       float64
 	SpringDiffers    float64
-	gains, inTime    float64
+	inTime           float64
 	squares, springs float64
 }
 
