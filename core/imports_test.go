@@ -33,11 +33,13 @@ var mayImport = map[string][]string{
 	"bees":          {"brood", "day", "measure", "mites", "season"},
 	"bees/specimen": {"bees"},
 	"forecast":      {"bees", "brood", "colony", "day", "hive", "measure", "season"},
-	"advice": {
-		"bees", "brood", "colony", "comb", "day", "feed", "forecast", "hive", "look", "measure", "moves", "queen", "season",
-		"words",
+	"endvalue":      {"bees"},
+	"craft":         {"colony", "comb", "day", "hive", "mites", "season", "words"},
+	"plan": {
+		"bees", "brood", "colony", "comb", "craft", "day", "endvalue", "feed", "forecast", "hive", "look", "measure", "moves",
+		"queen", "season", "words",
 	},
-	"assessment": {"advice", "bees", "colony", "day", "forecast", "history", "hive", "look", "queen", "season"},
+	"assessment": {"plan", "bees", "colony", "day", "forecast", "history", "hive", "look", "mites", "queen", "season"},
 	"shorthand":  {"comb", "history", "hive", "look", "measure", "moves"},
 	"history": {
 		"bees", "colony", "comb", "day", "forecast", "hive", "ledger", "look", "measure", "mites", "moves", "queen", "season",
@@ -61,6 +63,7 @@ var layers = map[string][]string{
 	"lab/calibration": {"core/", "lab/truth"},
 	"lab/truth":       {"core/", "lab/combwise", "lab/weather"},
 	"lab/skill":       {"core/", "lab/truth"},
+	"lab/outlook":     {"core/", "lab/truth"},
 	"lab/weather":     {"core/day", "core/season"},
 	// The second simulator shares no rule with the first: it does not import it. Of core/mites it takes
 	// what trials found of treatments, which is no rule of either.

@@ -22,7 +22,7 @@ func TestNoNumberOfTheTradeIsHidden(t *testing.T) {
 	tables := map[string]bool{
 		"settings.go": true, "table.go": true, "parameters.go": true, "spreads.go": true, "fixed.go": true, "chance.go": true,
 	}
-	for _, dir := range []string{"bees", "forecast", "season", "advice"} {
+	for _, dir := range []string{"bees", "forecast", "season", "endvalue", "craft", "plan"} {
 		files, err := filepath.Glob(filepath.Join(dir, "*.go"))
 		if err != nil || len(files) == 0 {
 			t.Fatal(dir, err)

@@ -4,7 +4,8 @@
 package assessment
 
 import (
-	"kembo/core/advice"
+	"slices"
+
 	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
@@ -12,11 +13,13 @@ import (
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/mites"
+	"kembo/core/plan"
 	"kembo/core/queen"
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "21"
+const ModelVersion = "22"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101
@@ -38,7 +41,7 @@ type Case struct {
 	HistoryKnown bool
 	Feeds        []colony.Period
 	Treatments   []colony.Period
-	Settings     advice.Settings
+	Settings     plan.Settings
 	Seed         uint64
 	Ensemble     *forecast.Ensemble // what a chain of looks has led to; nil: the look alone
 	QueenYear    int
@@ -49,16 +52,19 @@ type Case struct {
 	Waiting    *queen.Waiting     // for a queen to lay; nil: it is not known to
 	DronesSeen string             // none, few, many; "": not noted
 	Mites      []history.MitesCounted
-	FedTold    bool // a log tells which combs hold what was fed
+	RhythmDays int        // from visit to visit; 0: usual for the season
+	Kept       *plan.Kept // the plan that was kept the day before; nil: none
+	FedTold    bool       // a log tells which combs hold what was fed
 	Fed        []colony.FedIn
 }
 
 // Assessment is the colony as it is believed to stand, with what to do.
 type Assessment struct {
-	Situation *advice.Situation
+	Situation *plan.Situation
 	Estimate  colony.Estimate
 	Base      *forecast.Result
-	Advice    []advice.Advice
+	Plan      plan.Plan
+	Advice    []plan.Advice
 }
 
 // Yard draws the conditions of a case's yard from a day on, enough for any
@@ -81,7 +87,8 @@ func Of(c Case, yard *forecast.Yard) (*Assessment, error) {
 // Assess is Of for an estimate that is already made, as by a chain of looks.
 func Assess(c Case, e colony.Estimate, yard *forecast.Yard) *Assessment {
 	s := Situate(c, e, yard)
-	return &Assessment{Situation: s, Estimate: e, Base: s.Base, Advice: advice.For(s)}
+	p := plan.For(s)
+	return &Assessment{Situation: s, Estimate: e, Base: s.Base, Plan: p, Advice: p.Advice}
 }
 
 // daysToCome is how many days of weather decide on what is done in them. Source:
@@ -106,8 +113,18 @@ func first(c Case, e colony.Estimate) day.Day {
 	return e.Day
 }
 
+// mitesOf returns the last count of mites, per cent; under 0 where none is known.
+func mitesOf(c Case) float64 {
+	for _, m := range slices.Backward(c.Mites) {
+		if rate, err := mites.Of(m.Mites, m.Bees); err == nil && m.Method != history.MethodFall {
+			return rate.Percent
+		}
+	}
+	return -1
+}
+
 // Situate runs the forecast of a case and gathers all that rules may look at.
-func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
+func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *plan.Situation {
 	if yard == nil || first(c, e) < yard.From {
 		yard = Yard(c.Site, first(c, e), c.Today, c.Seed)
 	}
@@ -132,11 +149,12 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *advice.Situation {
 	if healthDay == 0 {
 		healthDay = e.Seen
 	}
-	return &advice.Situation{
+	return &plan.Situation{
 		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, Season: now, HighsC: highs(c.Site, c.Today),
 		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings, Health: c.Health,
 		HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments, BeganOn: c.BeganOn,
-		Neighbours: c.Neighbours, FedTold: c.FedTold, Fed: c.Fed,
+		Neighbours: c.Neighbours, FedTold: c.FedTold, Fed: c.Fed, Site: c.Site, RhythmDays: c.RhythmDays,
+		QueenYear: c.QueenYear, Waiting: c.Waiting, MitesPercent: mitesOf(c), Kept: c.Kept,
 	}
 }

@@ -4,12 +4,12 @@ import (
 	"fmt"
 	"time"
 
-	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/plan"
 	"kembo/core/season"
 )
 
@@ -32,7 +32,7 @@ func Example() {
 		Look: look.Look{Day: on, Boxes: []look.BoxLook{{
 			Box: "n", Depth: look.ByBox, Seams: 5, Counts: look.Counts{Brood: 2, Honey: 4, Pollen: 1, Empty: 3},
 		}}},
-		Settings: advice.DefaultSettings(), Seed: assessment.Seed,
+		Settings: plan.DefaultSettings(), Seed: assessment.Seed,
 	}, nil)
 	if err != nil {
 		fmt.Println(err)

@@ -1,8 +1,6 @@
 package assessment
 
 import (
-	"slices"
-
 	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
@@ -15,12 +13,19 @@ import (
 // at about the capping of the first. Source: Winston 1987, from memory.
 const cellsHold = 10
 
+// settles is how long a colony that began from bees is as one with a queen of the year, days. Source: common
+// practice: in its first two months it builds.
+const settles = 60
+
 // pressureOf returns the swarm risk factors that the simulation does not model.
 func pressureOf(c Case, e colony.Estimate) forecast.Pressure {
 	p := bees.Defaults()
 	k := forecast.Pressure{QueenYears: -1, Cups: 1}
 	if c.QueenYear > 0 {
 		k.QueenYears = float64(c.Today.Time().Year() - c.QueenYear)
+	}
+	if c.BeganOn > 0 && c.Today-c.BeganOn < settles {
+		k.QueenYears = 0 // a swarm, a package or a split of this season seldom swarms in it
 	}
 	q := e.Queen
 	k.NotBefore = int(earliestSwarm(c, q) - c.Today)
@@ -61,35 +66,13 @@ func earliestSwarm(c Case, q colony.QueenEvidence) day.Day {
 	return cell.Capped
 }
 
-// SupersInOrder returns the places in the stack of the supers, in the order in
-// which they fill: the fullest first, of two alike the lower.
-func SupersInOrder(st hive.Stack) []int {
-	var at []int
-	for i, b := range st.Boxes {
-		if b.Super {
-			at = append(at, i)
-		}
-	}
-	full := func(i int) float64 { return st.Boxes[i].HoneyKg() / max(cellsOf(st.Boxes[i]), 1) }
-	slices.SortStableFunc(at, func(a, b int) int {
-		switch fa, fb := full(a), full(b); {
-		case fa > fb:
-			return -1
-		case fa < fb:
-			return 1
-		}
-		return 0
-	})
-	return at
-}
-
 func cellsOf(b hive.Box) float64 {
 	return 2 * float64(len(b.Frames)) * b.Format.Frame.WorkerCells()
 }
 
 func supersOf(st hive.Stack) []float64 {
 	var out []float64
-	for _, i := range SupersInOrder(st) {
+	for _, i := range hive.FillOrder(st) {
 		out = append(out, cellsOf(st.Boxes[i]))
 	}
 	return out

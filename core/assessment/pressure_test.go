@@ -3,7 +3,6 @@ package assessment_test
 import (
 	"testing"
 
-	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/colony"
 	"kembo/core/comb"
@@ -11,6 +10,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/plan"
 	"kembo/core/season"
 )
 
@@ -39,7 +39,7 @@ func crowded(t *testing.T) (assessment.Case, colony.Estimate) {
 	return assessment.Case{
 		Colony: "c", Today: e.Day, Visit: e.Day + 14,
 		Site:     forecast.Site{Yard: "y", Hemisphere: season.North, Climate: climate},
-		Settings: advice.DefaultSettings(), Seed: 1, QueenYear: 2025,
+		Settings: plan.DefaultSettings(), Seed: 1, QueenYear: 2025,
 	}, e
 }
 

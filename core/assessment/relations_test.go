@@ -7,7 +7,6 @@ import (
 	"slices"
 	"testing"
 
-	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/bees"
 	"kembo/core/colony"
@@ -16,6 +15,7 @@ import (
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/mites"
+	"kembo/core/plan"
 	"kembo/core/season"
 )
 
@@ -65,6 +65,16 @@ func (x record) told(t *testing.T, did ...bees.Change) *forecast.Result {
 
 func (x record) ready(t *testing.T) *forecast.Ready {
 	t.Helper()
+	c := x.asCase()
+	e, err := look.Read(c.Look, c.Stack, look.Context{Season: c.Site.On(x.on)})
+	if err != nil {
+		t.Fatal(err)
+	}
+	return assessment.Situate(c, e, nil).Ready
+}
+
+// asCase returns it as a case, with the visit in ten days.
+func (x record) asCase() assessment.Case {
 	deep, medium := hive.Formats[0], hive.Formats[2]
 	var st hive.Stack
 	l := look.Look{Day: x.on, Queen: colony.QueenEvidence{Looked: true, Eggs: x.eggs, Larvae: x.larvae, Capped: true}}
@@ -92,18 +102,13 @@ func (x record) ready(t *testing.T) *forecast.Ready {
 		}
 		add(fmt.Sprint("s", i), medium, true, drawn, c, x.seams)
 	}
-	c := assessment.Case{
+	return assessment.Case{
 		Colony: x.name, Today: x.on, Visit: x.on + 10, Stack: st, Look: l,
 		Site: forecast.Site{
 			Yard: x.yard, Hemisphere: x.place.Hemisphere, Climate: x.place.Climate, Weather: x.weather, Flow: x.flow,
 		},
-		Settings: advice.DefaultSettings(), Seed: 7, QueenYear: 2025,
+		Settings: plan.DefaultSettings(), Seed: 7, QueenYear: 2025,
 	}
-	e, err := look.Read(l, st, look.Context{Season: c.Site.On(x.on)})
-	if err != nil {
-		t.Fatal(err)
-	}
-	return assessment.Situate(c, e, nil).Ready
 }
 
 const asked = 16

@@ -8,13 +8,13 @@ import (
 	"testing"
 	"time"
 
-	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/plan"
 	"kembo/core/season"
 )
 
@@ -32,7 +32,7 @@ type situation struct {
 	hive  string
 	told  func(*assessment.Case)
 	does  [][]string // of each list one is advised at least
-	never []string   // none of these is advised; "a/b": a is not advised without b
+	never []string   // none of these is advised; "a/b|c": a is not advised without b or c; "a!": not before the visit
 	// waits and rushes say whether anything may be due before the visit.
 	waits, rushes bool
 	// mostFeed is the most that may be fed, in L or kg as it is given; 0: anything.
@@ -43,7 +43,7 @@ type situation struct {
 
 // Sources beside the situations: "common practice, no source" where none is named.
 
-func settings() advice.Settings { return advice.DefaultSettings() }
+func settings() plan.Settings { return plan.DefaultSettings() }
 
 func (x situation) day(t testing.TB) day.Day {
 	t.Helper()
@@ -247,7 +247,13 @@ func (x situation) wrongs(t testing.TB, a *assessment.Assessment) (out []string,
 	refuse := func(say string) { out, refused = append(out, say), true }
 	for _, code := range x.never {
 		what, unless, _ := strings.Cut(code, "/")
-		if has(what) && (unless == "" || !has(unless)) {
+		what, early := strings.CutSuffix(what, "!")
+		if early && !slices.ContainsFunc(a.Advice, func(v plan.Advice) bool {
+			return string(v.Action) == what && v.ActBy < a.Situation.Visit
+		}) {
+			continue
+		}
+		if has(what) && (unless == "" || !slices.ContainsFunc(strings.Split(unless, "|"), has)) {
 			refuse(code)
 		}
 	}

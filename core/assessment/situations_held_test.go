@@ -48,7 +48,7 @@ var held = []situation{
 	{
 		name: "A heavy super that is light below", place: "uk", on: "2026-07-29", days: 5,
 		hive: "deep b4 h0.7 n0.3 p1 e4 s9 | x | medium! h9.5 n0.5 s8",
-		does: [][]string{{"harvest_super", "hold_harvest", "feed_winter", "leave"}}, never: []string{"harvest_super/feed_winter"},
+		does: [][]string{{"harvest_super", "hold_harvest", "feed_winter", "leave"}}, never: []string{"harvest_super/feed_winter|feed_emergency"},
 		why: "take it and feed, or leave it on: not take it and go",
 	},
 	{
@@ -150,7 +150,7 @@ var held = []situation{
 	},
 	{
 		name: "Snow in May", place: "scandinavia", on: "2026-05-12", days: 9, hive: "deep b4 h1 p1 e4 s8",
-		told: weathered(7, -1, 5, 3), does: [][]string{{"feed_emergency"}}, never: []string{"add_super", "relieve_honey_bound"},
+		told: weathered(7, -1, 5, 3), does: [][]string{{"feed_emergency"}}, never: []string{"add_super!", "relieve_honey_bound"},
 		why: "3 kg on four combs of brood, a week before anything flies",
 	},
 }

@@ -20,8 +20,8 @@ var situations = []situation{
 	},
 	{
 		name: "HE-04 in the ling, with room in the nest", place: "uk", bloom: heather, on: "2026-08-20", days: 11,
-		hive:  "deep b2 h4 n0.5 p1 e2.5 s8 | x | medium! h4 n3 e3 s6",
-		never: []string{"relieve_honey_bound", "feed_winter", "feed_emergency", "pack_down", "add_super"},
+		hive:  "deep b2 h4 n0.5 p1 e2.5 s8 | x | medium! h4 n1 e5 s6",
+		never: []string{"relieve_honey_bound", "feed_winter", "feed_emergency", "pack_down"},
 		why:   "two and a half free combs are a month's laying for a queen on 600 a day; the super has room",
 	},
 	{
@@ -95,7 +95,7 @@ var situations = []situation{
 		name: "QL-07, two weeks on", place: "uk", bloom: limes, on: "2026-06-03", days: 8,
 		hive:  "deep b3 h1 n1 p0.5 e0.5 u4 s6",
 		told:  func(c *assessment.Case) { c.BeganOn = c.Today - 16 },
-		never: []string{"look_closer", "combine", "requeen", "add_super", "feed_winter", "relieve_honey_bound"}, mostFeed: 3,
+		never: []string{"look_closer", "combine", "requeen", "add_super!", "feed_winter", "relieve_honey_bound"}, mostFeed: 3,
 		why: "what is drawn is for her: five litres would fill it",
 	},
 	{
@@ -180,7 +180,7 @@ var situations = []situation{
 	},
 	{
 		name: "A virgin has just come out", place: "uk", bloom: limes, on: "2026-06-12", days: 9,
-		hive: "deep b1 h3 n1 p1 e4 s8 | x | medium! h4 n1 e5 s6",
+		hive: "deep b1 h3 n1 p1 e4 s8 | x | medium! h2 e8 s6",
 		told: all(brood(false, false, true), func(c *assessment.Case) {
 			checked(0)(c)
 			c.Look.Queen.EmergedCells = 1
@@ -203,7 +203,7 @@ var situations = []situation{
 	{
 		name: "Ten wet days and no pollen", place: "uk", on: "2026-04-20", days: 10,
 		hive: "deep b5 h3.5 e1.5 s9", told: weathered(10, 3, 9, 6), does: [][]string{{"feed_pollen"}},
-		never: []string{"leave", "add_super"}, why: "five combs of brood and nothing to rear it on",
+		never: []string{"leave", "add_super!"}, why: "five combs of brood and nothing to rear it on",
 	},
 	// The year elsewhere and otherwise.
 	{
@@ -213,7 +213,7 @@ var situations = []situation{
 		why: "hands off",
 	},
 	{
-		name: "Two kilograms in February", place: "uk", on: "2026-02-12", days: 18, hive: "deep b0.2 h0.8 p1 e8 s6",
+		name: "A kilogram in February", place: "uk", on: "2026-02-12", days: 18, hive: "deep b0.2 h0.3 p1 e8.5 s6",
 		does: [][]string{{"feed_emergency"}}, rushes: true, unsaid: []string{"syrup"}, why: "it starves before the visit",
 	},
 	{
@@ -239,7 +239,7 @@ var situations = []situation{
 	{
 		name: "April rain over five combs of brood", place: "uk", on: "2026-04-24", days: 9,
 		hive: "deep b5 h0.8 n0.2 p1 e3 s9", told: weathered(9, 4, 10, 5),
-		does: [][]string{{"feed_emergency"}}, rushes: true, never: []string{"add_super"},
+		does: [][]string{{"feed_emergency"}}, rushes: true, never: []string{"add_super!"},
 		why: "2 kg and eight combs of bees rearing: they are hungry in four days",
 	},
 	{
@@ -255,8 +255,8 @@ var situations = []situation{
 	{
 		name: "All of it checked today", place: "uk", bloom: limes, on: "2026-05-20", days: 7,
 		hive: "deep b6 h1.5 n0.5 p1 e1 s9 | x | medium! h2 n2 e6 s7", told: checked(0),
-		never: []string{"check_cells", "feed_emergency", "relieve_honey_bound"}, waits: true,
-		why: "no cell of an egg laid today is capped before the visit",
+		never: []string{"check_cells!", "feed_emergency", "relieve_honey_bound"},
+		why:   "no cell of an egg laid today is capped before the visit",
 	},
 	{
 		name: "A clipped queen, ten days on", place: "uk", bloom: limes, on: "2026-06-02", days: 4,
@@ -278,12 +278,12 @@ var situations = []situation{
 	},
 	{
 		name: "Cells that they were left to raise", place: "uk", bloom: limes, on: "2026-06-20", days: 10,
-		hive: "deep b4 h3 n1 p1 e1 s9 | x | medium! h4 n2 e4 s7",
+		hive: "deep b4 h3 n1 p1 e1 s9 | x | medium! h2 n1 e7 s7",
 		told: all(cells(5, 0, "face"), brood(false, true, true), func(c *assessment.Case) {
 			c.Waiting = &queen.Waiting{For: queen.Split, On: c.Today - 5}
 		}),
-		never: []string{"swarm_control", "give_cell_or_queen", "requeen", "combine", "test_comb"}, waits: true,
-		why: "her keeper took her five days ago and they raise another; drones fly: let them",
+		never: []string{"swarm_control", "give_cell_or_queen", "requeen", "combine", "test_comb"},
+		why:   "her keeper took her five days ago and they raise another; drones fly: let them",
 	},
 	{
 		name: "One super full, one nearly", place: "uk", bloom: limes, on: "2026-06-28", days: 10,
@@ -293,11 +293,11 @@ var situations = []situation{
 	{
 		name: "A rainy week in June", place: "uk", bloom: heather, on: "2026-06-08", days: 9,
 		hive: "deep b6.5 h0.5 n0.3 p1 e1.7 s10", told: all(weathered(8, 6, 11, 7), checked(0)),
-		does: [][]string{{"feed_emergency"}}, rushes: true, never: []string{"harvest_super", "add_super"},
+		does: [][]string{{"feed_emergency"}}, rushes: true, never: []string{"harvest_super", "add_super!"},
 		why: "strong and empty in the gap of June: they starve in a wet week",
 	},
 	{
-		name: "Two supers sealed in late July", place: "uk", on: "2026-07-27", days: 5,
+		name: "Two supers sealed in late July", place: "uk", bloom: limes, on: "2026-07-27", days: 5,
 		hive: "deep b4 h3.5 n0.5 p1 e1 s9 | x | medium! h9.5 n0.5 s8 | medium! h9 n0.5 e0.5 s6",
 		does: [][]string{{"harvest_super"}}, never: []string{"add_super", "hold_harvest", "feed_emergency"},
 		why: "the flow is over and they are sealed",
@@ -356,13 +356,13 @@ var situations = []situation{
 		why: "two thirds of the last box in the middle of the flow",
 	},
 	{
-		name: "A caged queen", place: "uk", bloom: limes, on: "2026-07-05", days: 9,
+		name: "A queen given in her cage", place: "uk", bloom: limes, on: "2026-07-05", days: 4,
 		hive: "deep b3 h4 n1 p1 e1 s9 | x | medium! h4 n2 e4 s7",
 		told: all(brood(false, false, true), func(c *assessment.Case) {
-			c.Waiting = &queen.Waiting{For: queen.InCage, On: c.Today - 10}
+			c.Waiting = &queen.Waiting{For: queen.InCage, On: c.Today - 4}
 		}),
 		never: []string{"look_closer", "test_comb", "give_cell_or_queen", "requeen", "combine"},
-		why:   "no eggs because her keeper keeps her from it",
+		why:   "she was given four days ago: nobody opens it before a week is over",
 	},
 	{
 		name: "A package of a fortnight", place: "us-mid", on: "2026-04-26", days: 9,
@@ -384,7 +384,7 @@ var situations = []situation{
 	{
 		name: "Hungry under an empty super", place: "uk", bloom: heather, on: "2026-06-12", days: 8,
 		hive: "deep b6 h0.6 n0.2 p1 e2.2 s9 | x | medium! e10 s1", told: all(checked(0), weathered(8, 6, 11, 6)),
-		does: [][]string{{"feed_emergency"}}, rushes: true, never: []string{"feed_emergency/remove_super", "add_super"},
+		does: [][]string{{"feed_emergency"}}, rushes: true, never: []string{"feed_emergency/remove_super", "add_super!"},
 		why: "what they do not eat goes up, and then the super is no longer for honey",
 	},
 	{
@@ -398,7 +398,7 @@ var situations = []situation{
 	},
 	{
 		name: "Four seams on good brood in May", place: "uk", bloom: limes, on: "2026-05-02", days: 10,
-		hive: "deep b3 h2.5 n0.5 p1 e3 s4", never: []string{"look_closer", "combine", "requeen", "add_super"},
+		hive: "deep b3 h2.5 n0.5 p1 e3 s4", never: []string{"look_closer", "combine", "requeen", "add_super!"},
 		why: "three combs of healthy brood on four of bees is a queen at work",
 	},
 	{
@@ -427,6 +427,52 @@ var situations = []situation{
 		hive: "deep b1 h5 n1 p1 e2 s9 | x | medium! h4 n2 e4 s6", told: all(queenOf(2023), checked(0)),
 		never: []string{"relieve_honey_bound", "feed_emergency", "leave"}, does: [][]string{{"requeen", "give_cell_or_queen", "look_closer"}},
 		why: "two combs are free and she does not lay in them: she is done",
+	},
+	{
+		name: "An excluder forgotten in December", place: "uk", bloom: limes, on: "2026-12-10", days: 30,
+		hive: "deep h6 p1 e3 s6 | x | medium! h6 e4 s2", told: all(lookedAgo(47), unknownHistory),
+		does: [][]string{{"pack_down"}}, never: []string{"feed_winter", "feed_emergency", "combine", "harvest_super"},
+		why: "the cluster moves up and leaves her; it is a minute on a mild day",
+	},
+	{
+		name: "Building up in April under a queen of her third season", place: "uk", bloom: limes, on: "2026-04-20", days: 4,
+		hive: "deep b2 h4.6 p0.4 e3 s5.5", told: all(queenOf(2024), lookedAgo(8), weathered(7, 5, 15, 0)),
+		never: []string{"requeen", "combine", "give_cell_or_queen", "feed_pollen", "feed_emergency", "add_super"},
+		waits: true, why: "no queens are to be had, and what she is shows in May",
+	},
+	{
+		name: "The same in a fair week, visited late", place: "uk", on: "2026-04-24", days: 9,
+		hive: "brood b3 h4 p0.3 e3.7 s6", told: all(queenOf(2023), weathered(9, 6, 16, 1)),
+		never: []string{"requeen", "feed_pollen", "combine", "add_super!", "feed_winter"}, why: "dandelion is out: they carry what they need",
+	},
+	{
+		name: "Two kilograms in the June gap", place: "uk", bloom: heather, on: "2026-06-14", days: 8,
+		hive: "brood b5 h0.9 p0.6 e4.5 s9 | x | half! e10 s2", told: all(checked(1), weathered(8, 8, 16, 3)),
+		does: [][]string{{"feed_emergency", "equalise"}}, never: []string{"leave", "harvest_super", "pack_down", "combine"},
+		why: "sycamore is over and bramble not out: five combs of brood eat that in four days",
+	},
+	{
+		name: "A swarm of May with a kilogram and a half in June", place: "uk", bloom: limes, on: "2026-06-20", days: 9,
+		hive: "deep b2 h0.6 p0.5 e4.4 u2.5 s4.5", told: all(checked(1), func(c *assessment.Case) { c.BeganOn = c.Today - 33 }),
+		never: []string{"add_super", "combine", "requeen"}, mostFeed: 4,
+		why: "lime and bramble open: it lives, but half of its nest is empty",
+	},
+	{
+		name: "Bound and supers off at the end of July", place: "uk", bloom: limes, on: "2026-07-25", days: 4,
+		hive: "deep b1.2 h7.6 p0.5 e0.7 s10", told: all(checked(6), queenOf(2024), lookedAgo(6)),
+		does: [][]string{{"relieve_honey_bound"}}, never: []string{"leave", "add_super", "feed_winter"},
+		why: "winter’s bees are laid in August, and she has half a comb to lay them in",
+	},
+	{
+		name: "Four seams in December", place: "uk", on: "2026-12-10", days: 30, hive: "deep h6 p1 e3 s4.5",
+		told:  all(lookedAgo(47), beside(11000, 13000)),
+		never: []string{"combine", "look_closer", "feed_winter", "feed_emergency"}, waits: true,
+		why: "a cluster is not united in December; it is hefted, and in March what is left is",
+	},
+	{
+		name: "The stronger of two weak ones", place: "uk", bloom: limes, on: "2026-10-06", days: 21,
+		hive: "deep b0.3 h7 p1 e1.7 s6", told: beside(10500), never: []string{"combine", "add_super", "feed_emergency"},
+		why: "the weaker goes into the stronger: that is said on its own page",
 	},
 	{
 		name: "Only foundation to hand", place: "uk", bloom: limes, on: "2026-06-12", days: 10,

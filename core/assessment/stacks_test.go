@@ -5,7 +5,6 @@ import (
 	"math/rand/v2"
 	"testing"
 
-	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/colony"
 	"kembo/core/comb"
@@ -13,6 +12,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/plan"
 	"kembo/core/season"
 )
 
@@ -92,7 +92,7 @@ func FuzzStacks(f *testing.F) {
 			Site:      forecast.Site{Yard: "y", Hemisphere: h, Climate: climate},
 			Stack:     st,
 			Look:      l,
-			Settings:  advice.DefaultSettings(),
+			Settings:  plan.DefaultSettings(),
 			Seed:      1,
 			QueenYear: 2024,
 			Clipped:   r.IntN(2) == 0,
@@ -116,14 +116,14 @@ func FuzzStacks(f *testing.F) {
 				}
 			}
 		}
-		advice.BestLook(a.Situation)
+		plan.BestLook(a.Situation)
 		a.Base.Swarm(int(c.Visit - c.Today))
 		var keys []string
-		for _, o := range a.Situation.Options() {
+		for _, o := range a.Situation.Trials() {
 			keys = append(keys, o.Key)
 		}
 		changes, _ := a.Situation.Tried(keys, today)
 		a.Situation.Ready.Few(20, changes...)
-		assessment.SupersInOrder(st)
+		hive.FillOrder(st)
 	})
 }

@@ -4,8 +4,8 @@ import (
 	"testing"
 	"time"
 
-	"kembo/core/advice"
 	"kembo/core/day"
+	"kembo/core/plan"
 	"kembo/core/queen"
 )
 
@@ -28,10 +28,10 @@ func TestCellCalendar(t *testing.T) {
 // TestTheSwarmClockIsFasterThanACell: between two checks of an unclipped queen
 // no cell may be started and capped.
 func TestTheSwarmClockIsFasterThanACell(t *testing.T) {
-	if d := advice.DefaultSettings().UnclippedDays; d >= queen.CappedAfter {
+	if d := plan.DefaultSettings().UnclippedDays; d >= queen.CappedAfter {
 		t.Errorf("checks every %d days, cells are capped on day %d", d, queen.CappedAfter)
 	}
-	if d := advice.DefaultSettings().ClippedDays; d >= queen.EmergesAfter {
+	if d := plan.DefaultSettings().ClippedDays; d >= queen.EmergesAfter {
 		t.Errorf("checks every %d days with a clipped queen, a virgin is out on day %d", d, queen.EmergesAfter)
 	}
 }

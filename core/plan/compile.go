@@ -1,0 +1,218 @@
+package plan
+
+import (
+	"kembo/core/bees"
+	"kembo/core/colony"
+	"kembo/core/craft"
+	"kembo/core/day"
+	"kembo/core/hive"
+	"kembo/core/moves"
+	"slices"
+)
+
+// compiled is a plan made ready to be lived.
+type compiled struct {
+	at        []doing
+	checks    []int // days on which every comb is checked
+	minutes   float64
+	sugar     float64
+	fedKg     [2]float64 // before the visit, and in all
+	other     float64
+	craft     float64
+	barred    bool
+	ended     bool // the colony is united with another
+	dealtIn   int  // days to when queen cells are dealt with, and one; 0: they are not
+	roomed    bool // a bound nest is given room
+	through   bool // every comb is gone through, or it is united
+	requeened bool
+	idleKg    float64
+	breaches  []craft.Breach
+	forbidden bool
+	after     hive.Stack
+	changes   []bees.Change
+}
+
+// doing is what is done on a day.
+type doing struct {
+	in      int
+	changes []bees.Change
+	keeps   float64
+	alters  func(s *bees.State, p *bees.Parameters) float64
+	swarms  float64
+}
+
+// compile does a plan to the hive and judges it.
+func (s *Situation) compile(parts []part) *compiled {
+	c := &compiled{barred: s.Barred() != ""}
+	h := s.hive()
+	asIs := s.craftPlan(nil, 0, h.Stack, h.Stack)
+	s.lastOf(asIs, false, [2]float64{})
+	left := craft.Judge(asIs)
+	for i := 0; i < len(parts); {
+		k := i
+		for k < len(parts) && parts[k].in == parts[i].in {
+			k++
+		}
+		h = s.dayOf(c, parts[i:k], h, left, k == len(parts))
+		i = k
+	}
+	if len(parts) == 0 {
+		c.breaches = left
+		for _, b := range left {
+			c.craft += b.Kg
+		}
+	}
+	c.after = h.Stack
+	c.idleKg = s.idle(h.Stack) + s.spareBoxes(h.Stack)
+	return c
+}
+
+// dayOf does what is done on one day, which may be the last.
+func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.Breach, last bool) moves.Hive {
+	before := h.Stack
+	in := parts[0].in
+	if !agree(parts) {
+		c.forbidden = true
+		return h
+	}
+	opens := craft.Shut
+	for _, p := range parts {
+		opens = max(opens, p.Opens)
+		d := doing{in: in, keeps: p.Keeps, alters: p.Alters, swarms: p.Swarms}
+		acts, after, err := moves.All.ExactAll(h, p.Said, moves.Unnamed())
+		if err != nil {
+			c.forbidden = true
+			return h
+		}
+		changes, err := moves.Changes(h, s.Today+day.Day(in), acts...)
+		if err != nil {
+			c.forbidden = true
+			return h
+		}
+		h = after
+		d.changes = append(changes, p.Changes...)
+		for k := range d.changes {
+			d.changes[k].Day = s.Today + day.Day(in)
+		}
+		c.at = append(c.at, d)
+		c.changes = append(c.changes, d.changes...)
+		if p.Checks {
+			c.checks = append(c.checks, in)
+		}
+		c.minutes += p.Minutes
+		c.sugar += p.Sugar
+		c.fedKg[1] += p.FedKg
+		if next, _ := s.visits(); in < next {
+			c.fedKg[0] += p.FedKg
+		}
+		c.other -= p.Kg
+		if p.FedKg > 0 && p.Liquid && h.Stack.Supers() > 0 {
+			c.barred = true
+		}
+		c.ended = c.ended || p.Moves.union
+		c.requeened = c.requeened || p.Requeens
+		if p.Action == SwarmControl || p.Action == Combine {
+			c.dealtIn = in + 1
+		}
+		c.roomed = c.roomed || s.scene(in).rooms(&p)
+	}
+	c.minutes += minutesTo[opens]
+	c.through = c.through || opens >= craft.Combs || c.ended
+	p := s.craftPlan(parts, in, before, h.Stack)
+	if last {
+		s.lastOf(p, c.through, c.fedKg)
+		p.Roomed, p.CellsDealt, p.CellsLate = c.roomed, c.dealtIn > 0, c.dealtIn > 1+dealtWithin
+	}
+	all := craft.Judge(p)
+	c.breaches = append(c.breaches, all...)
+	for _, b := range all {
+		c.craft += b.Kg
+		if b.Rank == craft.Never && !craft.Has(left, b.Rule) {
+			c.forbidden = true
+		}
+	}
+	return h
+}
+
+// lastOf notes on the last day of a plan how the hive is left, with so much fed before the visit, and in all.
+func (s *Situation) lastOf(p *craft.Plan, through bool, fedKg [2]float64) {
+	next, then := s.visits()
+	x := s.scene(next)
+	p.CheckDue, p.Checked = s.checkDue(), through
+	_, p.CellsFound = s.swarmCells()
+	p.CellsFound = p.CellsFound && !s.gone() && s.Waiting == nil
+	p.Bound = x.bound() && x.bees >= partnerBees && x.free <= boundDays*max(s.Base.WantsToLay.Likely, leastLaying)
+	if p.Unites || s.Stale() {
+		return
+	}
+	for i, in := range [2]int{next, min(then, s.horizon-1)} {
+		lacks := max(s.reserveOn(in)-s.scene(in).nestKg, someFood)
+		p.Starves[i] = s.Base.LastChance(float64(in)+visitIsOver) * max(0, 1-fedKg[i]/lacks)
+	}
+}
+
+// dealtWithin are the days within which queen cells are dealt with that were found. Source: common practice.
+const dealtWithin = 2
+
+// boundDays are days of laying that are free, under which a nest is as good as full. Source: none; guess.
+const boundDays = 3
+
+// rooms reports whether a step gives a bound nest room: combs out of it, or, in a flow, boxes over it.
+func (x *scene) rooms(p *part) bool {
+	switch p.Action {
+	case RelieveHoneyBound, SwarmControl, Combine:
+		return true
+	case AddSuper, HarvestSuper:
+		return x.flowKg >= stillFillsKg/2
+	}
+	return p.Moves.gives
+}
+
+// someFood is the least that a hive is fed which may starve, kg. Source: common practice: a litre or two.
+const someFood = 1.5
+
+// minutesTo is the time that opening a hive takes. Source: common practice.
+var minutesTo = [...]float64{craft.Shut: 0, craft.LidOff: 2, craft.Parted: 4, craft.Nest: 8, craft.Combs: 12}
+
+// craftPlan is what the craft is asked of a day.
+func (s *Situation) craftPlan(parts []part, in int, before, after hive.Stack) *craft.Plan {
+	x := s.scene(in)
+	p := &craft.Plan{
+		Today: s.Today, On: s.Today + day.Day(in), Season: x.season, HighC: x.highC, GoodDayKg: x.goodDayKg,
+		StoresKg: x.nestKg, Bees: x.bees, Undrawn: x.undrawn, InUse: x.inUse, Before: before, After: after, Suspect: s.suspect(), Suspects: s.suspects(),
+		Health: s.Health, HealthDay: s.HealthDay, Treatments: s.Treatments, Barred: s.Barred(),
+		EggsSeen:    (s.Estimate.Queen.Eggs || s.Estimate.Queen.Seen) && s.Estimate.Queen.Day == s.Today,
+		LiftLimitKg: s.Settings.LiftLimitKg, WinterKg: s.WinterTarget(), ReserveKg: s.Input.ReserveKg, Feeding: s.feeding(), Over: x.seasonOver(),
+		MitesOver: s.MitesPercent > craft.MitesToUnite, Alone: [2]day.Day{s.due.AloneFrom, s.due.AloneTo},
+	}
+	for _, t := range parts {
+		p.Opens = max(p.Opens, t.Opens)
+		if t.FedKg > 0 {
+			p.FedKg += t.FedKg
+			p.Liquid = p.Liquid || t.Liquid
+		}
+		m := t.Moves
+		p.SupersOn += m.supersOn
+		p.Harvested += m.harvested
+		p.Takes, p.Gives, p.NestComb = p.Takes || m.takes, p.Gives || m.gives, p.NestComb || m.nest
+		p.Unites, p.AllCells = p.Unites || m.union, p.AllCells || m.allCells
+		if m.partner != "" {
+			p.Partner = s.neighbour(m.partner)
+		}
+		if len(t.Said)+len(t.Changes) > 0 || t.Alters != nil || m.takes || m.gives || m.union {
+			p.Acts++
+		}
+	}
+	return p
+}
+
+// feedingDays is how long a feed is taken to be still going down. Source: common practice: a feeder is empty
+// within a week.
+const feedingDays = 6
+
+// feeding reports whether what was fed is still being taken.
+func (s *Situation) feeding() bool {
+	return slices.ContainsFunc(s.Feeds, func(f colony.Period) bool {
+		return f.What != "fondant" && s.Today-f.From <= feedingDays
+	})
+}

@@ -1,0 +1,82 @@
+package plan
+
+import (
+	"fmt"
+
+	"kembo/core/bees"
+	"kembo/core/brood"
+	"kembo/core/craft"
+	"kembo/core/day"
+)
+
+const eggDays, larvaDays, workerDays = brood.EggDays, brood.LarvaDays, brood.WorkerDays
+
+var giveCellOrQueen = Option{
+	Action: GiveCellOrQueen,
+	When:   "eggs were looked for and missing, no queen is on the way, and queens can be had",
+	Does:   "give a mated queen in a cage, or a ripe cell",
+	Source: "common practice; what is accepted a guess",
+	steps:  giveSteps,
+}
+
+// noQueenFrom is the share of members without a queen from which on one is thought of. Rounding.
+const noQueenFrom = 0.15
+
+func giveSteps(x *scene) []Step {
+	s := x.s
+	if !s.queenInDoubt(x) || !x.queensToHave() || x.bees < queenBees {
+		return nil
+	}
+	give := func(key string, laysIn, price, taken float64, virgin bool, what string) Step {
+		return Step{
+			Key: key, Opens: craft.Nest, Minutes: queenMinutes, Load: []Need{{What: what, Count: 1}},
+			Alters: func(st *bees.State, p *bees.Parameters) float64 {
+				if queenless(st) {
+					st.NextQueen, st.LaysIn, st.Virgin = taken*p.QueenPeakLaying, laysIn, virgin
+				}
+				return price
+			},
+			say: func(s *Situation, p *part) told { return s.sayGive(p, what) },
+		}
+	}
+	w := s.weights()
+	return []Step{
+		give("queen", givenLaysIn, w.Queen, accepted, false, "mated queen"),
+		give("cell", ripeCellDays, cellKg, 1, true, "ripe queen cell"),
+	}
+}
+
+// queenInDoubt reports whether a queen may be missing that nobody waits for.
+func (s *Situation) queenInDoubt(x *scene) bool {
+	return (s.doubted() || s.overdue()) && !s.raising() && x.queenless >= noQueenFrom
+}
+
+// overdue reports whether a queen that was waited for has not laid by the day on which she is judged.
+func (s *Situation) overdue() bool {
+	return s.Waiting != nil && s.due.Judged != 0 && s.Today >= s.due.Judged && s.doubted()
+}
+
+func (s *Situation) sayGive(p *part, what string) told {
+	var t told
+	t.do = fmt.Sprintf("Give it a %s %s", what, s.by(p))
+	least, missing := s.lastEgg()
+	eggs := s.Today + day.Day(p.in+givenLaysIn+eggDays)
+	t.reason, t.figures = reason(
+		"On {day} "+missing+" seen and no cells: nothing had been laid for at least {least}. {none} that there is no queen. "+
+			"About {bees} bees are left.",
+		dated("day", s.Estimate.Queen.Day),
+		days("least", least),
+		chance("none", s.scene(0).queenless),
+		count("bees", s.Base.Bees.Likely),
+		dated("eggs", eggs),
+	)
+	t.brief = brief("Nothing laid for at least {least}; {bees} bees.", t.figures)
+	t.change = "If you find eggs, cells or a virgin, give none. Where you are not sure, hang in a comb of eggs first and " +
+		"read it on the fourth or fifth day."
+	t.cautions = []string{
+		"Look again for eggs after a week to ten days, not before.",
+		"Several eggs on the walls of cells with domed worker cells are laying workers: no queen is taken; shake them out " +
+			"before strong hives.",
+	}
+	return t
+}

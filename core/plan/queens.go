@@ -1,0 +1,60 @@
+package plan
+
+import (
+	"kembo/core/day"
+	"kembo/core/season"
+)
+
+// Of queens that are given. Source: common practice; the share that is accepted a guess.
+const (
+	queenMinutes = 10.0
+	givenLaysIn  = 7    // days until a mated queen lays that was put in
+	ripeCellDays = 18   // and one from a ripe cell
+	accepted     = 0.85 // of mated queens
+	queenBees    = 2500 // under which none is given
+	cellKg       = 0.4  // what a ripe cell costs
+	combKgOfEggs = 0.6  // what a comb of eggs costs who gives it
+	testDays     = 5    // until it is read
+)
+
+// waits reports whether a queen is waited for on the day of a scene: there is none to be expected yet.
+func (s *Situation) waits(x *scene) bool {
+	return s.Waiting != nil && s.due.Judged != 0 && s.Today+day.Day(x.in) < s.due.Judged
+}
+
+// raising reports whether they are at it themselves: cells were found that are a replacement or an emergency,
+// or one has emerged.
+func (s *Situation) raising() bool {
+	q := s.Estimate.Queen
+	if s.Waiting != nil && s.due.Judged != 0 && s.Today < s.due.Judged {
+		return true
+	}
+	return q.Cells()-q.TornCells > 0 && s.Today-q.CellsDay <= cellsCount
+}
+
+// cellsCount is how long cells that were found stand for a queen that comes of them, days. Source: from a
+// charged cell to eggs (Winston 1987, from memory).
+const cellsCount = 28
+
+// queensToHave reports whether queens can be bought or reared on the day of a scene, and mate.
+func (x *scene) queensToHave() bool { return season.QueensMate.Holds(x.season.Bees) }
+
+// doubted reports whether the last look into the nest left doubt about the queen: neither eggs nor she were
+// seen, by somebody who looked.
+func (s *Situation) doubted() bool {
+	q := s.Estimate.Queen
+	return q.Looked && !q.Eggs && !q.EggsUnlooked && !q.Seen
+}
+
+// lastEgg returns the days before the look by which the last egg was laid, at the latest, and in words what was
+// missing.
+func (s *Situation) lastEgg() (days int, missing string) {
+	q := s.Estimate.Queen
+	switch {
+	case q.Larvae || q.LarvaeUnlooked:
+		return eggDays, "no eggs were"
+	case q.Capped || q.CappedUnlooked:
+		return eggDays + larvaDays, "no eggs and no larvae were"
+	}
+	return workerDays, "no brood of any age was"
+}

@@ -1,0 +1,133 @@
+package plan
+
+import (
+	"slices"
+)
+
+// How many members a search looks at, and all of them for the last few. Source: rounding: paired draws tell
+// plans apart long before chances settle.
+const searchMembers = 40
+
+// What a step must add to be in a plan, a variant to be preferred, and a step to be done before the visit that
+// could wait for it, kg of honey. Source: none; guesses: the price of six minutes, of one, and of ten.
+const stepLeast, variantLeast, soonerLeast = 0.3, 0.05, 0.5
+
+// mostSteps is as many as a plan has, and hopeless what a step alone may lose, kg, for it to be tried with
+// others. Source: common practice; rounding.
+const mostSteps, hopeless = 6, 2.0
+
+// search returns the best plan of those with steps on a day, in addition to parts that are given, and what
+// the steps come to alone.
+func (s *Situation) search(in int, given []part) (best []part, weighed []*outcome) {
+	options := s.stepsOn(in)
+	moves := make([][]part, 0, 2*len(options))
+	for _, o := range options {
+		moves = append(moves, []part{o})
+	}
+	moves = append(moves, together(options)...)
+	best = slices.Clone(given)
+	now := s.try(best, searchMembers)
+	for round := range mostSteps {
+		var pick *outcome
+		left := moves[:0]
+		for _, m := range moves {
+			if slices.ContainsFunc(m, func(p part) bool { return hasOn(best, p.Action, in) }) || !fits(m, best) {
+				continue
+			}
+			o := s.try(slices.Concat(best, m), searchMembers)
+			if round == 0 {
+				weighed = append(weighed, o)
+			}
+			if o.forbidden || o.mean < now.mean-hopeless {
+				continue
+			}
+			left = append(left, m)
+			if o.mean-now.mean > stepLeast*float64(len(m)) && (pick == nil || o.mean > pick.mean) {
+				pick = o
+			}
+		}
+		moves = left
+		if pick == nil {
+			break
+		}
+		best, now = pick.parts, pick
+	}
+	best, now = s.varied(best, now, options, given)
+	return s.pruned(best, now, nil, searchMembers), weighed
+}
+
+// hasOn reports whether an action is among the parts of a day.
+func hasOn(parts []part, a Action, in int) bool {
+	return slices.ContainsFunc(parts, func(p part) bool { return p.Action == a && p.in == in })
+}
+
+// together returns pairs of steps of which neither helps without the other: what is above the nest comes off,
+// and then it is fed.
+func together(options []part) [][]part {
+	var off, feeds []part
+	for _, o := range options {
+		switch o.Action {
+		case RemoveSuper, HarvestSuper, PackDown:
+			off = append(off, o)
+		case FeedEmergency, FeedWinter:
+			feeds = append(feeds, o)
+		}
+	}
+	var out [][]part
+	for _, a := range off {
+		for _, b := range feeds {
+			out = append(out, []part{a, b})
+		}
+	}
+	return out
+}
+
+// varied tries the other variants of each step.
+func (s *Situation) varied(best []part, now *outcome, options, given []part) ([]part, *outcome) {
+	for i := range best {
+		if slices.ContainsFunc(given, func(p part) bool { return p.Key == best[i].Key }) {
+			continue
+		}
+		for _, o := range options {
+			if o.Action != best[i].Action || o.Key == best[i].Key || o.in != best[i].in {
+				continue
+			}
+			other := slices.Clone(best)
+			other[i] = o
+			if x := s.try(other, searchMembers); !x.forbidden && x.mean > now.mean+variantLeast {
+				best, now = other, x
+			}
+		}
+	}
+	return best, now
+}
+
+// added notes what each step of a plan adds, and takes none out.
+func (s *Situation) added(o *outcome) []part {
+	parts := slices.Clone(o.parts)
+	for i := range parts {
+		parts[i].adds = o.mean - s.try(slices.Delete(slices.Clone(parts), i, i+1), all).mean
+	}
+	return parts
+}
+
+// pruned takes out the steps that are not missed, and notes what the others add.
+func (s *Situation) pruned(best []part, now *outcome, given []part, n int) []part {
+	for again := true; again; {
+		again = false
+		for i := range best {
+			without := slices.Delete(slices.Clone(best), i, i+1)
+			o := s.try(without, n)
+			best[i].adds = now.mean - o.mean
+			if o.forbidden { // it cannot be left out
+				continue
+			}
+			if best[i].adds < stepLeast &&
+				!slices.ContainsFunc(given, func(p part) bool { return p.Key == best[i].Key }) {
+				best, now, again = without, o, true
+				break
+			}
+		}
+	}
+	return best
+}

@@ -1,0 +1,74 @@
+package plan
+
+import (
+	"kembo/core/bees"
+	"kembo/core/craft"
+	"kembo/core/moves"
+)
+
+// Need is something to load for a step.
+type Need struct {
+	What  string  `json:"what"`         // as in "drawn super"
+	Of    string  `json:"of,omitempty"` // the box that it is or fits, by its full name
+	Count float64 `json:"count"`
+	Unit  string  `json:"unit,omitempty"` // "kg", "L" or none
+}
+
+// Step is one thing that can be done here: acts, or a look, with what it takes and what it is to the bees.
+type Step struct {
+	Action Action
+	Key    string       // tells variants of an action apart
+	Said   []moves.Said // what a tick writes; none: no tick can
+	Opens  craft.Opening
+	// Minutes beside opening the hive.
+	Minutes float64
+	Load    []Need
+
+	// What it is to the bees, beside what is said: changes without a day, or, where it hangs on how a
+	// member stands, what it does to that member, with what that costs in it, kg.
+	Changes []bees.Change
+	Alters  func(s *bees.State, p *bees.Parameters) float64
+	// Keeps is the worth of a kilogram of honey that it takes out of the hive: 1 as a crop.
+	Keeps float64
+	// Kg is what it costs beside: a queen, a comb; under 0 what it gains.
+	Kg float64
+
+	FedKg  float64 // stores given
+	Sugar  float64 // kg of it
+	Liquid bool
+	Checks bool    // every comb is checked for queen cells
+	Swarms float64 // share of the urge to swarm that is left after it; 0: all, it leaves that alone
+	// Requeens says that she is replaced: her age no longer counts.
+	Requeens bool
+	Looks    bool // it tells whether she is there
+	Moves    crossing
+
+	hands int                              // place in the order of hands
+	say   func(s *Situation, p *part) told // its words
+}
+
+// crossing is what goes between hives.
+type crossing struct {
+	partner     string
+	takes       bool // from the partner
+	gives       bool
+	nest, union bool
+	supersOn    int
+	harvested   int
+	allCells    bool
+}
+
+// told is what is said of a step.
+type told struct {
+	do, reason, brief, change string
+	figures                   []Figure
+	cautions                  []string
+}
+
+// part is a step in a plan, some days from today.
+type part struct {
+	*Step
+	in   int
+	adds float64 // kg of honey, against the plan without it
+	by   int     // days by which it is done
+}

@@ -1,0 +1,118 @@
+package plan
+
+import (
+	"fmt"
+
+	"kembo/core/bees"
+	"kembo/core/craft"
+	"kembo/core/queen"
+	"kembo/core/words"
+)
+
+var swarmControl = Option{
+	Action: SwarmControl,
+	When:   "charged or capped queen cells were found that are read as a swarm's",
+	Does: "take the old queen out with some combs as a nuc; or split the colony; or take the cells down for a week, " +
+		"where eggs or she were seen today",
+	Source: "common practice; how much of the urge is left is a guess",
+	steps:  controlSteps,
+}
+
+// Of swarm control. Source: common practice; shares left are guesses.
+const (
+	nucMinutes, splitMinutes, cellsMinutes = 25.0, 35.0, 20.0
+	nucBees, nucBrood, nucComb             = 0.15, 0.2, 0.25
+	splitShare                             = 0.5
+	nucLeaves, splitLeaves, cellsLeave     = 0.1, 0.08, 0.45
+	nucBoxKg                               = 0.5
+	splitWorth                             = 1.6 // times a nuc's worth: the half that goes is more
+)
+
+// swarmCells reports whether the cells that were found are a swarm's, by their reading.
+func (s *Situation) swarmCells() (queen.Reading, bool) {
+	q := s.Estimate.Queen
+	if q.ChargedCells+q.CappedCells == 0 || s.Today-q.CellsDay > cellsLast {
+		return queen.Reading{}, false
+	}
+	r, ok := queen.ReadCells(q.Evidence(s.on(q.CellsDay).Swarming()))
+	return r, ok && r.Intent.Swarm >= 1.0/2 && !r.Out
+}
+
+// cellsLast is how long charged and capped cells that were found count, days. Source: from a charged cell to
+// the queen (Winston 1987, from memory).
+const cellsLast = 12
+
+func controlSteps(x *scene) []Step {
+	s := x.s
+	if _, ok := s.swarmCells(); !ok || s.gone() || s.Waiting != nil {
+		return nil
+	}
+	w := s.weights()
+	nuc := Step{
+		Key: "nuc", Opens: craft.Combs, Minutes: nucMinutes, Kg: nucBoxKg - w.Nuc, Swarms: nucLeaves,
+		Moves: crossing{gives: true},
+		Changes: []bees.Change{{
+			QueenOut: true, BeesOut: nucBees, BroodOut: nucBrood, NestDrawnOut: nucComb, NestHoneyOut: nucComb / 2,
+		}},
+		Load: []Need{{What: "nuc box", Count: 1}},
+		say:  func(s *Situation, p *part) told { return s.sayControl(p, "nuc") },
+	}
+	split := Step{
+		Key: "split", Opens: craft.Combs, Minutes: splitMinutes, Kg: 2*nucBoxKg - splitWorth*w.Nuc, Swarms: splitLeaves,
+		Moves: crossing{gives: true},
+		Changes: []bees.Change{{
+			QueenOut: true, BeesOut: splitShare, FlyBack: true, BroodOut: splitShare, NestDrawnOut: splitShare,
+			NestHoneyOut: splitShare,
+		}},
+		Load: []Need{{What: "hive with floor and lid", Count: 1}},
+		say:  func(s *Situation, p *part) told { return s.sayControl(p, "split") },
+	}
+	cells := Step{
+		Key: "cells", Opens: craft.Combs, Minutes: cellsMinutes, Swarms: cellsLeave, Checks: true,
+		Moves: crossing{allCells: true},
+		say:   func(s *Situation, p *part) told { return s.sayControl(p, "cells") },
+	}
+	return []Step{nuc, split, cells}
+}
+
+// gone reports whether the swarm has likely left: cells capped, and neither eggs nor the queen seen by who
+// looked.
+func (s *Situation) gone() bool { return s.Estimate.Queen.CappedCells > 0 && s.doubted() }
+
+func (s *Situation) sayControl(p *part, how string) told {
+	var t told
+	q := s.Estimate.Queen
+	n := q.ChargedCells + q.CappedCells
+	t.do = map[string]string{
+		"nuc":   "Take the queen out with a nuc, and leave one cell, ",
+		"split": "Split it, the queen in one half and one cell in the other, ",
+		"cells": "Take down the queen cells ",
+	}[how] + s.by(p)
+	out := queen.EarliestEmergence(q.CellsDay, q.CappedCells > 0)
+	till := max(int(s.Days()), 1)
+	risk, _ := s.Base.Swarm(till)
+	t.reason, t.figures = reason(
+		"On {day} there were {charged} charged and {capped} capped queen cells, read as a swarm’s; a queen may be out from "+
+			"{out}. {swarm} that it swarms by {visit} if nobody acts.",
+		dated("day", q.CellsDay),
+		whole("charged", float64(q.ChargedCells)),
+		whole("capped", float64(q.CappedCells)),
+		dated("out", out),
+		chance("swarm", risk),
+		dated("visit", s.Visit),
+	)
+	t.brief = brief("{charged} charged and {capped} capped; a queen may be out from {out}.", t.figures)
+	t.change = "Cells on the face of a comb, few and of one age, mean a replacement: leave one. Capped cells and no eggs: " +
+		"they are gone; leave one cell, take no more."
+	t.cautions = []string{
+		fmt.Sprintf("Of the %s leave one that is open and well fed, where the queen goes; look for more after a week.",
+			words.Count(n, "cell", "cells")),
+	}
+	if how == "cells" {
+		t.cautions = []string{
+			"Only where eggs or the queen are seen today: else the cells are all there is. It buys a week: check again before " +
+				"eight days are over.",
+		}
+	}
+	return t
+}

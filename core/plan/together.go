@@ -1,0 +1,54 @@
+package plan
+
+import "slices"
+
+// apart are actions that are not done to a hive in one plan: one undoes the other, or makes it needless.
+var apart = [][2]Action{
+	{AddSuper, RemoveSuper}, {AddSuper, PackDown}, {AddSuper, Condense}, {AddSuper, FeedEmergency},
+	{AddSuper, FeedWinter}, {FeedEmergency, FeedWinter}, {FeedEmergency, Equalise},
+	{RelieveHoneyBound, PackDown}, {RelieveHoneyBound, FeedEmergency}, {RelieveHoneyBound, FeedWinter},
+	{RemoveSuper, PackDown}, {Condense, PackDown}, {Condense, RemoveSuper},
+	{Requeen, GiveCellOrQueen}, {Requeen, TestComb}, {GiveCellOrQueen, TestComb}, {GiveCellOrQueen, LookCloser},
+	{Requeen, LookCloser}, {CheckCells, LookCloser}, {CheckCells, SwarmControl}, {SwarmControl, LookCloser},
+	{
+		SwarmControl,
+		Requeen,
+	}, {SwarmControl, GiveCellOrQueen}, {SwarmControl, TestComb}, {SwarmControl, RelieveHoneyBound},
+	{TestComb, LookCloser}, {CheckCells, GiveCellOrQueen}, {CheckCells, Requeen}, {CheckCells, TestComb},
+}
+
+// undoes reports whether a step cannot be in a plan with another: where a colony is united with another nothing
+// else is done to it; nothing is done twice; and a super that is lifted off so that it can be fed goes back on another day.
+func undoes(a, b part) bool {
+	if a.Action == Combine || b.Action == Combine {
+		return true
+	}
+	if a.Action == b.Action { // once, but for a second feed when the first has gone down
+		fed := a.Action == FeedEmergency || a.Action == FeedWinter
+		return !fed || max(a.in-b.in, b.in-a.in) <= feedingDays
+	}
+	if a.in != b.in && (a.Action == AddSuper || b.Action == AddSuper) {
+		return false
+	}
+	return slices.Contains(apart, [2]Action{a.Action, b.Action}) ||
+		slices.Contains(apart, [2]Action{b.Action, a.Action})
+}
+
+// agree reports whether no two parts of a day undo one another, and none is there twice.
+func agree(parts []part) bool {
+	for i, a := range parts {
+		for _, b := range parts[i+1:] {
+			if undoes(a, b) {
+				return false
+			}
+		}
+	}
+	return true
+}
+
+// fits reports whether parts can be in a plan with others.
+func fits(parts, others []part) bool {
+	return !slices.ContainsFunc(parts, func(a part) bool {
+		return slices.ContainsFunc(others, func(b part) bool { return undoes(a, b) })
+	})
+}

@@ -1,0 +1,32 @@
+package plan
+
+import "math"
+
+// How many of a cluster's size come through a winter. The forecast knows what cold and hunger do to few bees;
+// that small colonies fail of what it does not know (a shrew, a week of wet, a queen who stops) is common
+// practice: five seams, fewer are lost or of no use. Source: common practice; curve a guess, half at seven
+// thousand bees in mid-October. What is in a nuc's box, or stands over another colony, winters at half that.
+const (
+	wintersHalf  = 7000.0
+	wintersPower = 3.0
+	nucFrames    = 6
+	nucNeeds     = 0.5
+)
+
+// winters returns the share of clusters of so many bees that come through.
+func (s *Situation) winters(bees float64, here bool) float64 {
+	half := wintersHalf
+	if here && s.small() {
+		half *= nucNeeds
+	}
+	if bees <= 0 {
+		return 0
+	}
+	return 1 / (1 + math.Pow(half/bees, wintersPower))
+}
+
+// small reports whether the colony is meant to be small: in a nuc's box, or over another.
+func (s *Situation) small() bool {
+	st := s.Estimate.Stack
+	return st.OverScreen || len(st.Boxes) > 0 && len(st.Boxes[0].Frames) <= nucFrames
+}
