@@ -59,7 +59,7 @@ func (m *merger) put(what, query string, args ...any) error {
 // transaction: what hangs on the log is to be written beside it.
 func (t *Tx) Merge(ctx context.Context, operation string, w Whole, picture func(id string) ([]byte, error)) (Merged, error) {
 	m := merger{ctx: ctx, tx: t, operation: operation}
-	for _, step := range []func(Whole) error{m.settings, m.yards, m.colonies, m.rounds, m.entries, m.sent, m.counts} {
+	for _, step := range []func(Whole) error{m.settings, m.yards, m.colonies, m.rounds, m.entries, m.sent, m.counts, m.kept} {
 		if err := step(w); err != nil {
 			return m.out, err
 		}

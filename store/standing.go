@@ -41,6 +41,7 @@ type Worked struct {
 	Queens []Queen
 	Crops  []Crop
 	Stock  []StockMove
+	Kept   *KeptPlan // nil: there is none
 }
 
 // SaveStandings writes standings, replacing those of the same colonies, and takes
@@ -73,6 +74,11 @@ func (s *Store) SaveStandings(ctx context.Context, all ...Worked) error {
 				}
 			} else if _, err := tx.ExecContext(ctx, upsertTold, x.ColonyID, x.InputHash, x.Told, x.Course); err != nil {
 				return err
+			}
+			if x.Kept != nil {
+				if err := (&Tx{tx}).keepPlan(ctx, *x.Kept); err != nil {
+					return err
+				}
 			}
 			if err := (&Tx{tx}).SetQueens(ctx, x.ColonyID, x.Queens); err != nil {
 				return err

@@ -50,6 +50,7 @@ type Whole struct {
 	Settled   []WholeSettled `json:"settled"`
 	ScaleFile []WholeScale   `json:"scale_files"`
 	Counts    []WholeCount   `json:"stock_counts"`
+	Kept      []WholeKept    `json:"kept_plans,omitempty"`
 	Photos    []WholePhoto   `json:"photos"` // their pictures are files beside this one
 }
 
@@ -240,6 +241,7 @@ func (s *Store) Whole(ctx context.Context, operation string) (Whole, error) {
 	r.colonies(&w)
 	r.sent(&w)
 	r.counts(&w)
+	r.kept(&w)
 	return w, r.err
 }
 
