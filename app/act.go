@@ -5,15 +5,15 @@ import (
 	"fmt"
 	"slices"
 
-	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/history"
 	"kembo/core/moves"
+	"kembo/core/plan"
 )
 
 // Do writes an action that was advised today as done: the supers on, the combs
 // swapped, the feed given. entryID makes doing it twice doing it once.
-func (s *Service) Do(ctx context.Context, colony, entryID string, action advice.Action) error {
+func (s *Service) Do(ctx context.Context, colony, entryID string, action plan.Action) error {
 	if err := s.may(MayWrite, "write"); err != nil {
 		return err
 	}
@@ -32,7 +32,7 @@ func (s *Service) Do(ctx context.Context, colony, entryID string, action advice.
 	if c.Assessment == nil {
 		return notTicked
 	}
-	i := slices.IndexFunc(c.Assessment.Advice, func(a advice.Advice) bool { return a.Action == action })
+	i := slices.IndexFunc(c.Assessment.Advice, func(a plan.Advice) bool { return a.Action == action })
 	switch {
 	case i < 0:
 		return &FieldError{"action", "this is no longer advised; the page was older than the hive"}

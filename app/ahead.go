@@ -1,11 +1,11 @@
 package app
 
 import (
-	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/bees"
 	"kembo/core/forecast"
 	"kembo/core/measure"
+	"kembo/core/plan"
 )
 
 // Ahead is what is told of a colony's weeks ahead beside its runways and tracks.
@@ -48,7 +48,7 @@ func aheadOf(c Colony, a *assessment.Assessment) *Ahead {
 	for k := range out.Chances {
 		out.Chances[k] = a.Base.Chance(k, float64(days))
 	}
-	if q, ok := advice.BestLook(sit); ok {
+	if q, ok := plan.BestLook(sit); ok {
 		out.BestDo, out.BestWhy = q.Do, q.Reason
 	}
 	out.OwnPace, out.YardPace, _ = c.Believed.Pace()
@@ -58,7 +58,7 @@ func aheadOf(c Colony, a *assessment.Assessment) *Ahead {
 }
 
 // stopped is the forecast if nothing came in from today.
-func stopped(sit *advice.Situation) *forecast.Result {
+func stopped(sit *plan.Situation) *forecast.Result {
 	return sit.Ready.Few(forecast.Members, bees.Change{Day: sit.Today, NoFlow: true})
 }
 
@@ -67,9 +67,9 @@ func swarmOf(r *forecast.Result, days int) Swarm {
 	return Swarm{p, why}
 }
 
-func optionsOf(sit *advice.Situation) []Option {
+func optionsOf(sit *plan.Situation) []Option {
 	var out []Option
-	for _, o := range sit.Options() {
+	for _, o := range sit.Trials() {
 		out = append(out, Option{o.Key, o.Name})
 	}
 	return out

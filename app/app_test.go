@@ -3,7 +3,9 @@ package app_test
 import (
 	"context"
 	"errors"
+	"math"
 	"path/filepath"
+	"slices"
 	"strings"
 	"testing"
 	"time"
@@ -11,10 +13,10 @@ import (
 	"github.com/google/uuid"
 
 	"kembo/app"
-	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/history"
 	"kembo/core/look"
+	"kembo/core/plan"
 	"kembo/store"
 )
 
@@ -96,11 +98,11 @@ func TestALookChangesStackRunwaysAdviceAndLog(t *testing.T) {
 			"stores %v then %v, %d entries", roomy.Assessment.Base.Stores, full.Assessment.Base.Stores, len(full.Log),
 		)
 	}
-	if a := full.Standing.Advice[0].Action; a != advice.AddSuper {
+	if a := full.Standing.Advice[0].Action; a != plan.AddSuper {
 		t.Errorf("with a full super the first advice is %s", a)
 	}
 	b, err := svc.Board(ctx, yard)
-	if err != nil || len(b.Standings) != 1 || b.Standings[0].Advice[0].Action != advice.AddSuper {
+	if err != nil || len(b.Standings) != 1 || b.Standings[0].Advice[0].Action != plan.AddSuper {
 		t.Errorf("the board says %+v, %v", b.Standings, err)
 	}
 	// Undone, it is as before.
@@ -224,12 +226,14 @@ func TestAdviceDoneIsWrittenAndSettled(t *testing.T) {
 		t.Fatal(err)
 	}
 	before, _ := svc.Colony(ctx, id)
-	want := before.Assessment.Advice[0]
-	if want.Action != advice.AddSuper {
-		t.Fatalf("advice %s", want.Action)
+	all := before.Assessment.Advice
+	k := slices.IndexFunc(all, func(a plan.Advice) bool { return a.Action == plan.AddSuper })
+	if k < 0 {
+		t.Fatalf("advised: %+v", all)
 	}
+	want := all[k]
 	for range 2 { // sent twice is done once
-		if err := svc.Do(ctx, id, uid("done-1"), advice.AddSuper); err != nil {
+		if err := svc.Do(ctx, id, uid("done-1"), plan.AddSuper); err != nil {
 			t.Fatal(err)
 		}
 	}
@@ -237,15 +241,15 @@ func TestAdviceDoneIsWrittenAndSettled(t *testing.T) {
 	if n := len(after.Believed.Stack.Boxes) - len(before.Believed.Stack.Boxes); n != int(want.Needs[0].Count) {
 		t.Errorf("%d supers went on, %v were advised", n, want.Needs[0].Count)
 	}
-	// What was promised is what the hive is now said to be.
+	// What was promised is what the hive is now said to be, to a day: it was to be done on the visit, after a check.
 	for i, n := range []string{"food", "lay", "store"} {
 		got, said := after.Assessment.Base.Runway[i].Likely, want.After[n].Likely
-		if (got == nil) != (said == nil) || got != nil && *got != *said {
+		if (got == nil) != (said == nil) || got != nil && math.Abs(*got-*said) > 1 {
 			t.Errorf("%s: promised %v, now %v", n, days(said), days(got))
 		}
 	}
 	var f *app.FieldError
-	if err := svc.Do(ctx, id, uid("done-2"), advice.CheckCells); !errors.As(err, &f) {
+	if err := svc.Do(ctx, id, uid("done-2"), plan.CheckCells); !errors.As(err, &f) {
 		t.Errorf("a cell check without a look: %v", err)
 	}
 }

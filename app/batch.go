@@ -22,6 +22,7 @@ type work struct {
 	entries []history.Entry
 	gains   []history.Gain
 	givers  []history.Log
+	by      around
 	hash    string
 	mark    int64
 }
@@ -65,6 +66,7 @@ func (s *Service) refreshYard(ctx context.Context, yard string, of which, tell f
 		weather: keyOf(site, y.today),
 		yard:    s.drawn.yard(site, y.today),
 		level:   level,
+		hives:   len(todo),
 	}
 	if all && level.SD == 0 { // the first time the yard is read: what do they say of it?
 		// A few dozen say it well enough to begin with.
@@ -89,10 +91,46 @@ func (s *Service) refreshYard(ctx context.Context, yard string, of which, tell f
 		done += len(part)
 		tell(done, len(todo))
 	}
+	if err := b.besides(ctx); err != nil {
+		return done, err
+	}
 	if all {
 		_, err = b.learn(ctx)
 	}
 	return done, err
+}
+
+// besides works those out again that could do with another hive of the yard, where not all of the others
+// were known when they were worked out: the first time that a yard is.
+func (b *batch) besides(ctx context.Context) error {
+	var todo []work
+	for _, w := range b.asked {
+		now, err := b.s.around(ctx, w.colony.ID, b.y)
+		if err != nil {
+			return err
+		}
+		if len(now.others) > len(w.by.others) {
+			todo = append(todo, work{colony: w.colony})
+		}
+	}
+	b.asked = nil
+	for part := range slices.Chunk(todo, atOnce) {
+		b.rows = make([]store.Worked, len(part))
+		if err := b.each(ctx, part, b.assess); err != nil {
+			return err
+		}
+		if err := b.s.store.SaveStandings(ctx, b.rows...); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// asks notes that a colony could do with another hive of the yard, and how many were known.
+func (b *batch) asks(w work) {
+	b.mu.Lock()
+	defer b.mu.Unlock()
+	b.asked = append(b.asked, work{colony: w.colony, by: around{others: w.by.others}})
 }
 
 // toWorkOut returns the colonies of a yard that are to be worked out, and whether
@@ -136,6 +174,8 @@ type batch struct {
 	rows    []store.Worked
 	mu      sync.Mutex
 	paces   []forecast.Pace
+	hives   int    // that the yard has
+	asked   []work // to be worked out once the others are
 }
 
 // read reads the log of a colony.
@@ -150,7 +190,10 @@ func (b *batch) read(ctx context.Context, w *work) error {
 	if w.givers, err = b.s.giversOf(ctx, w.colony.ID, w.entries, b.set); err != nil {
 		return err
 	}
-	w.hash = hashOf(b.y, b.weather, b.set, w.colony.Code, w.entries, w.gains, w.givers)
+	if w.by, err = b.s.around(ctx, w.colony.ID, b.y); err != nil {
+		return err
+	}
+	w.hash = hashOf(b.y, b.weather, b.set, w.colony.Code, w.entries, w.gains, w.givers, w.by.kept)
 	return nil
 }
 
@@ -221,11 +264,14 @@ func (b *batch) assess(i int, w work, c Colony) error {
 	var a *assessment.Assessment
 	u := brokenOf(c.Broken)
 	if u == nil {
-		switch k, err := caseOf(w.colony.ID, b.y, b.site, b.set, b.level, b.yard, c.Believed); {
+		switch k, err := caseOf(w.colony.ID, b.y, b.site, b.set, b.level, b.yard, c.Believed, w.by); {
 		case err == nil:
 			k.Tracks = drawnCourses
 			a = assessment.Assess(k, *c.Believed.Estimate, b.yard)
-			c.Assessment, c.Ahead = a, aheadOf(c, a)
+			c.Assessment, c.Ahead, c.Dropped = a, aheadOf(c, a), w.by.dropped
+			if len(w.by.others) < b.hives-1 && a.Situation.AsksNeighbours() {
+				b.asks(w)
+			}
 			c.expected = c.Believed.ExpectedOn(b.y.today, b.ground(w))
 		case !errors.As(err, &u):
 			return err
@@ -243,7 +289,13 @@ func (b *batch) assess(i int, w work, c Colony) error {
 		return err
 	}
 	crops, err := cropRows(c.Believed.Crops)
+	if err != nil {
+		return err
+	}
 	b.rows[i] = store.Worked{Standing: row, Mark: w.mark, Queens: queens, Crops: crops, Stock: stockRows(c.Believed.Stocked)}
+	if a != nil {
+		b.rows[i].Kept, err = keptRow(w.colony.ID, b.y, w.hash, a.Plan)
+	}
 	return err
 }
 

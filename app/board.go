@@ -9,10 +9,10 @@ import (
 	"slices"
 	"strings"
 
-	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/day"
 	"kembo/core/measure"
+	"kembo/core/plan"
 	"kembo/core/season"
 	"kembo/store"
 )
@@ -33,6 +33,17 @@ type Board struct {
 	Weather   []season.Weather // today and the days known ahead
 	Season    season.Moment
 	FlowKg    float64 // a good day, middle of the yard's colonies
+	// What waiting for the visit costs over all hives, and what a trip does, kg of honey.
+	WaitKg, TripKg float64
+	Common         *CommonJob // nil: the hives want too many different things
+}
+
+// CommonJob is what most hives of a yard want on the visit.
+type CommonJob struct {
+	Action plan.Action
+	Codes  []string // the hives
+	Count  float64  // of what it takes, over all of them
+	Except []string // those that want it not
 }
 
 // YardLine is a yard in a list.
@@ -50,7 +61,7 @@ type YardLine struct {
 type TripLine struct {
 	Code, Colony, Do string
 	ActBy            day.Day
-	Needs            []advice.Need
+	Needs            []plan.Need
 }
 
 // LoadLine is something to load, with the colonies it is for.
@@ -83,7 +94,8 @@ func (s *Service) Board(ctx context.Context, yard string) (Board, error) {
 	if err != nil {
 		return b, err
 	}
-	b.Units = set.Units
+	b.Units, b.TripKg = set.Units, plan.PresetFor(set.Keeping).Weights.Trip
+	b.Common = commonOf(b.Standings)
 	tallies, err := s.store.Urgencies(ctx)
 	if err != nil {
 		return b, err
@@ -193,6 +205,7 @@ func (s *Service) fill(ctx context.Context, b *Board, y yardDay) error {
 	var flow []float64
 	load := map[string]*LoadLine{}
 	for _, x := range b.Standings {
+		b.WaitKg += x.Wait.Kg
 		b.Looked, b.Weighed = max(b.Looked, x.Looked), max(b.Weighed, x.Weighed)
 		b.Boxes += len(x.Boxes)
 		if x.Looked > 0 {
@@ -238,6 +251,51 @@ func (s *Service) fill(ctx context.Context, b *Board, y yardDay) error {
 		b.FlowKg = flow[len(flow)/2]
 	}
 	return nil
+}
+
+// commonLeast is the share of a yard's hives that must want the same for it to be the common job. Source: the
+// design: at most a fifth should be exceptions; from a half on the others are told.
+const commonLeast = 0.5
+
+// commonOf returns what most hives want on the visit, with those that want it not; nil where there is no such thing, or
+// there are too few hives.
+func commonOf(all []Standing) *CommonJob {
+	const fewest = 4
+	by := map[plan.Action]*CommonJob{}
+	for _, x := range all {
+		for _, a := range x.Advice {
+			if a.Action == plan.Leave || a.Step == 0 || a.ActBy < x.Visit {
+				continue
+			}
+			j := by[a.Action]
+			if j == nil {
+				j = &CommonJob{Action: a.Action}
+				by[a.Action] = j
+			}
+			if !slices.Contains(j.Codes, x.Code) {
+				j.Codes = append(j.Codes, x.Code)
+			}
+			for _, n := range a.Needs {
+				j.Count += n.Count
+			}
+		}
+	}
+	var best *CommonJob
+	for _, j := range by {
+		if best == nil || len(j.Codes) > len(best.Codes) || len(j.Codes) == len(best.Codes) && j.Action < best.Action {
+			best = j
+		}
+	}
+	if best == nil || len(all) < fewest || float64(len(best.Codes)) < commonLeast*float64(len(all)) {
+		return nil
+	}
+	for _, x := range all {
+		if !slices.Contains(best.Codes, x.Code) {
+			best.Except = append(best.Except, x.Code)
+		}
+	}
+	slices.Sort(best.Except)
+	return best
 }
 
 // FindColony returns the id of the colony with a code, or ErrNotFound.

@@ -9,9 +9,9 @@ import (
 	"testing"
 
 	"kembo/app"
-	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/plan"
 	"kembo/store"
 )
 
@@ -67,19 +67,19 @@ func TestWhatGoesOnTheLorry(t *testing.T) {
 	all := yardOf(t, svc, yard, 4)
 	for code, due := range map[string]struct {
 		days  int // after the visit
-		needs []advice.Need
+		needs []plan.Need
 		good  float64
 	}{
-		"MR-01": {-3, []advice.Need{{What: "2:1 syrup", Count: 4, Unit: "L"}}, 0.5},
-		"MR-02": {0, []advice.Need{{What: "drawn super", Count: 2}, {What: "excluder", Count: 1}}, 4},
-		"MR-03": {0, []advice.Need{{What: "drawn super", Count: 1}}, 1.5},
-		"MR-04": {1, []advice.Need{{What: "drawn super", Count: 1}}, 3},
+		"MR-01": {-3, []plan.Need{{What: "2:1 syrup", Count: 4, Unit: "L"}}, 0.5},
+		"MR-02": {0, []plan.Need{{What: "drawn super", Count: 2}, {What: "excluder", Count: 1}}, 4},
+		"MR-03": {0, []plan.Need{{What: "drawn super", Count: 1}}, 1.5},
+		"MR-04": {1, []plan.Need{{What: "drawn super", Count: 1}}, 3},
 		"MR-05": {0, nil, 1},
 	} {
 		x := all[code]
 		x.Looked, x.GoodDayKg = today, due.good
 		x.Advice = []app.StandingAdvice{{
-			Action: advice.AddSuper, Do: "Do it", ActBy: x.Visit + day.Day(due.days), Needs: due.needs,
+			Action: plan.AddSuper, Do: "Do it", ActBy: x.Visit + day.Day(due.days), Needs: due.needs,
 		}}
 		stand(t, s, x)
 	}
@@ -128,7 +128,7 @@ func TestWhoCannotWait(t *testing.T) {
 	} {
 		x := all[code]
 		x.Known, x.Looked, x.Runways = as.known, today, ends(x, float64(as.foodLow))
-		x.Advice = []app.StandingAdvice{{Action: advice.AddSuper, Do: "Do it", ActBy: x.Visit + day.Day(as.due)}}
+		x.Advice = []app.StandingAdvice{{Action: plan.AddSuper, Do: "Do it", ActBy: x.Visit + day.Day(as.due)}}
 		if got := x.Urgency(); got != as.want {
 			t.Errorf("%s: urgency %d, not %d", code, got, as.want)
 		}

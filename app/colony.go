@@ -31,6 +31,7 @@ type Colony struct {
 	Believed   history.Believed
 	Assessment *assessment.Assessment // nil: nothing can be forecast; its Situation is there only where Worked was asked for
 	Ahead      *Ahead                 // what is told beside it
+	Dropped    bool                   // the plan kept before is of another version of the model, and was let go
 	Standing   Standing
 	Log        []LogLine // newest last
 	Bloom      []season.Bloom
@@ -249,7 +250,7 @@ func (s *Service) colony(ctx context.Context, f found, es []history.Entry) (Colo
 	if err != nil {
 		return c, err
 	}
-	k, yard, err := s.caseOf(ctx, f, c)
+	k, yard, err := s.caseOf(ctx, f, &c)
 	u := brokenOf(c.Broken)
 	switch {
 	case u != nil:
@@ -287,13 +288,18 @@ func (c *Colony) place(f found) {
 
 // caseOf makes the case of a colony whose page is shown, with the conditions of
 // its yard.
-func (s *Service) caseOf(ctx context.Context, f found, c Colony) (assessment.Case, *forecast.Yard, error) {
+func (s *Service) caseOf(ctx context.Context, f found, c *Colony) (assessment.Case, *forecast.Yard, error) {
 	level, err := s.level(ctx, f.yard.ID)
 	if err != nil {
 		return assessment.Case{}, nil, err
 	}
 	yard := s.drawn.yard(c.site, f.yard.today)
-	k, err := caseOf(f.colony.ID, f.yard, c.site, c.Settings, level, yard, c.Believed)
+	by, err := s.around(ctx, f.colony.ID, f.yard)
+	if err != nil {
+		return assessment.Case{}, nil, err
+	}
+	c.Dropped = by.dropped
+	k, err := caseOf(f.colony.ID, f.yard, c.site, c.Settings, level, yard, c.Believed, by)
 	k.Tracks = drawnCourses
 	return k, yard, err
 }

@@ -6,9 +6,9 @@ import (
 	"testing"
 
 	"kembo/app"
-	"kembo/core/advice"
 	"kembo/core/history"
 	"kembo/core/moves"
+	"kembo/core/plan"
 	"kembo/core/season"
 	"kembo/exchange"
 )
@@ -38,7 +38,7 @@ func TestNothingIsDoneOnBehalfOfNobody(t *testing.T) {
 			"write":   s.Write(ctx, id, app.Note{ID: app.NewID(), Kind: history.KindFeed, Day: today, Kg: 1}),
 			"arrange": s.Arrange(ctx, id, app.NewID(), today, app.ArrangeTurn),
 			"super":   s.AddSuper(ctx, id, app.NewID(), "", 0, true, today),
-			"do":      s.Do(ctx, id, app.NewID(), advice.AddSuper),
+			"do":      s.Do(ctx, id, app.NewID(), plan.AddSuper),
 			"combs": s.NoteCombs(
 				ctx,
 				id,

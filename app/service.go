@@ -15,11 +15,11 @@ import (
 	"time"
 	_ "time/tzdata" // yards keep local days on machines without zone files
 
-	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
+	"kembo/core/plan"
 	"kembo/core/season"
 	"kembo/store"
 )
@@ -228,7 +228,7 @@ func withOf(e history.Entry, noted string) []store.EventColony {
 // can be forecast.
 func caseOf(
 	colony string, y yardDay, site forecast.Site, set Settings, level forecast.Level, yard *forecast.Yard,
-	b history.Believed,
+	b history.Believed, by around,
 ) (assessment.Case, error) {
 	if u := unknownOf(b, y.today); u != nil {
 		return assessment.Case{}, u
@@ -236,11 +236,13 @@ func caseOf(
 	if b.Ensemble != nil && level.SD > 0 {
 		b.Ensemble.Pool(level, yard)
 	}
-	own := advice.DefaultSettings()
+	own := plan.DefaultSettings()
 	own.LiftLimitKg, own.Units, own.Observer = set.LiftLimitKg, set.Units, set.Observer()
+	own.Weights = plan.PresetFor(set.Keeping).Weights
 	return assessment.Case{
 		Colony: colony, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site,
 		Health: b.Health, HealthDay: b.HealthDay, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay,
 		HistoryKnown: b.HistoryKnown, Feeds: b.Feeds, Treatments: b.Treatments, Settings: own, Seed: assessment.Seed,
+		RhythmDays: y.RhythmDays, Kept: by.kept, Neighbours: by.others,
 	}.With(b), nil
 }

@@ -6,10 +6,10 @@ import (
 	"fmt"
 	"strconv"
 
-	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/plan"
 	"kembo/core/season"
 	"kembo/store"
 )
@@ -21,6 +21,7 @@ type Settings struct {
 	MitesSpring float64 // per cent above which to act, to the end of June
 	MitesLate   float64 // and after
 	SupersStay  bool    // supers go to hives of their own yard only
+	Keeping     string  // key of the preset of what things are worth; empty: the first
 	// How far this keeper's looks may be off, as shares; 0: the usual keeper.
 	OffFaces, OffBoxes, OffSeams float64
 }
@@ -32,6 +33,9 @@ func (s Settings) Observer() look.Observer {
 
 // As it is stored that supers stay in their yard.
 const supersStayKey, supersStayYes = "supers_stay", "yes"
+
+// As it is stored what things are worth to the keeper.
+const keepingKey = "keeping"
 
 // Usual thresholds for mites. Source: published varroa guides, editions differ;
 // newer advice is 1 to 2 % (values F, from memory).
@@ -93,7 +97,7 @@ var Numbers = []Number{
 	{
 		Key: "lift_limit_kg", Field: "lift", Label: "Your own lift limit", Unit: Kg,
 		Help:  "Boxes over it are marked. Published guidance may be lower where you lift high, far or twisted.",
-		Usual: advice.DefaultSettings().LiftLimitKg, Least: 1, Most: 60,
+		Usual: plan.DefaultSettings().LiftLimitKg, Least: 1, Most: 60,
 		of: func(s *Settings) *float64 { return &s.LiftLimitKg },
 	},
 	{
@@ -161,6 +165,7 @@ func (s *Service) Settings(ctx context.Context) (Settings, error) {
 	}
 	out.Units = measure.SystemFor(all["units"])
 	out.SupersStay = all[supersStayKey] == supersStayYes
+	out.Keeping = plan.PresetFor(all[keepingKey]).Key
 	for _, n := range Numbers {
 		if v, err := strconv.ParseFloat(all[n.Key], 64); err == nil {
 			*n.Of(&out) = v
@@ -175,7 +180,7 @@ func (s *Service) Choose(ctx context.Context, c Settings) error {
 	if err != nil {
 		return err
 	}
-	rows := map[string]string{"units": c.Units.Name, supersStayKey: ""}
+	rows := map[string]string{"units": c.Units.Name, supersStayKey: "", keepingKey: plan.PresetFor(c.Keeping).Key}
 	if c.SupersStay {
 		rows[supersStayKey] = supersStayYes
 	}
@@ -199,7 +204,7 @@ func (s *Service) Choose(ctx context.Context, c Settings) error {
 
 // bearing writes all that was chosen, for the hash of what a standing rests on.
 func (s Settings) bearing() string {
-	out := s.Units.Name
+	out := s.Units.Name + " " + plan.PresetFor(s.Keeping).Key
 	for _, n := range Numbers {
 		out += " " + strconv.FormatFloat(*n.Of(&s), 'g', -1, 64)
 	}

@@ -7,13 +7,14 @@ import (
 	"fmt"
 	"math"
 
-	"kembo/core/advice"
 	"kembo/core/assessment"
+	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/hive"
+	"kembo/core/plan"
 	"kembo/store"
 )
 
@@ -44,17 +45,32 @@ type Standing struct {
 	Excluder  int               `json:"excluder_above"`
 	Culls     []Cull            `json:"culls,omitempty"`
 	Care      []string          `json:"care,omitempty"` // what bars its honey, mites over the limit, suspicion
-	Ended     bool              `json:"-"`              // it is no more, and stands on no board
-	Old       bool              `json:"-"`              // it is of another day or another version's, and is being worked out
+	// Of the plan: what it gains against leaving, and what waiting for the visit costs, kg of honey.
+	GainKg  float64   `json:"gain_kg"`
+	Wait    plan.Wait `json:"wait"`
+	Alive   float64   `json:"alive"`    // chance of being alive on AliveOn
+	AliveOn day.Day   `json:"alive_on"` // the last day that the plan was lived for
+	// What other hives of the yard ask of it.
+	Health       colony.Health `json:"health,omitempty"`
+	MitesPercent float64       `json:"mites_percent"` // under 0: none is known
+	SpareKg      float64       `json:"spare_kg"`      // under 0: it lacks so much
+	BroodCells   float64       `json:"brood_cells"`
+	Queenless    bool          `json:"queenless,omitempty"`
+	PollenDays   float64       `json:"pollen_days"`
+	Ended        bool          `json:"-"` // it is no more, and stands on no board
+	Old          bool          `json:"-"` // it is of another day or another version's, and is being worked out
 }
 
 // StandingAdvice is the part of an advice that a list shows.
 type StandingAdvice struct {
-	Action advice.Action `json:"action"`
-	Do     string        `json:"do"`
-	Brief  string        `json:"brief"`
-	ActBy  day.Day       `json:"act_by"`
-	Needs  []advice.Need `json:"needs"`
+	Action plan.Action `json:"action"`
+	Do     string      `json:"do"`
+	Brief  string      `json:"brief"`
+	ActBy  day.Day     `json:"act_by"`
+	Needs  []plan.Need `json:"needs"`
+	On     day.Day     `json:"on"`
+	Step   int         `json:"step"`
+	Adds   float64     `json:"adds"`
 }
 
 // GlyphBox is a box as the small stack draws it: frame after frame, the share
@@ -130,7 +146,7 @@ func (s Standing) Urgency() int {
 func (s Standing) FirstEnd() day.Day {
 	first := s.Visit + 400
 	for _, a := range s.Advice {
-		if a.Action != advice.Leave {
+		if a.Action != plan.Leave {
 			first = min(first, a.ActBy)
 		}
 	}
@@ -148,7 +164,7 @@ func standingOf(
 	}
 	if a == nil {
 		s.Runways = make([]forecast.Runway, forecast.Runways)
-		s.Advice = []StandingAdvice{{Action: advice.LookCloser, Do: why.Do, Brief: why.Brief, ActBy: y.visit}}
+		s.Advice = []StandingAdvice{{Action: plan.LookCloser, Do: why.Do, Brief: why.Brief, ActBy: y.visit}}
 		if s.Ended = b.Ended != nil; b.Estimate != nil && !s.Ended {
 			s.Looked = b.Estimate.Seen
 		}
@@ -164,13 +180,20 @@ func standingOf(
 		s.Swarm, _ = a.Base.Swarm(int(y.visit - y.today))
 	}
 	for _, x := range a.Advice {
-		s.Advice = append(s.Advice, StandingAdvice{x.Action, x.Do, x.Brief, x.ActBy, x.Needs})
+		s.Advice = append(s.Advice, StandingAdvice{x.Action, x.Do, x.Brief, x.ActBy, x.Needs, x.On, x.Step, x.Adds})
 	}
 	brood := a.Base.Eggs.Likely + a.Base.Larvae.Likely + a.Base.Capped.Likely
 	if len(b.Stack.Boxes) > 0 {
 		s.Brood = brood / (2 * b.Stack.Boxes[0].Format.Frame.WorkerCells())
 	}
 	s.StoresKg, s.Bees, s.GoodDayKg = a.Base.Stores.Likely, a.Base.Bees.Likely, a.Base.GoodDay.Likely
+	s.GainKg, s.Wait, s.Alive = a.Plan.GainKg, a.Plan.Wait, a.Plan.Alive
+	s.AliveOn = s.Today + day.Day(a.Plan.Days)
+	s.Health, s.MitesPercent, s.BroodCells = a.Situation.Health, a.Situation.MitesPercent, brood
+	s.PollenDays = a.Base.PollenDays.Likely
+	if len(a.Situation.Estimate.Stack.Boxes) > 0 && s.Health != colony.Suspect {
+		s.SpareKg, s.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
+	}
 	return s
 }
 
@@ -194,7 +217,7 @@ func (s Standing) row(hash string) (store.Standing, error) {
 // something came.
 func hashOf(
 	y yardDay, weather [32]byte, set Settings, code string, entries []history.Entry, gains []history.Gain,
-	givers []history.Log,
+	givers []history.Log, kept *plan.Kept,
 ) string {
 	h := sha256.New()
 	h.Write(weather[:])
@@ -203,6 +226,9 @@ func hashOf(
 	)
 	for _, e := range entries {
 		fmt.Fprint(h, e.ID, e.Day)
+	}
+	if kept != nil {
+		fmt.Fprint(h, *kept)
 	}
 	for _, l := range givers {
 		fmt.Fprint(h, l.Ground.Colony, l.Ground.Site.Yard, l.Ground.Gains)

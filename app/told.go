@@ -10,12 +10,12 @@ import (
 
 	jsonv2 "github.com/go-json-experiment/json"
 
-	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/forecast"
 	"kembo/core/history"
+	"kembo/core/plan"
 )
 
 // What a colony's page shows hangs on its log, its yard and the day. It is worked
@@ -23,7 +23,7 @@ import (
 // a row, however long the log is. What is stored can be dropped: it is made again.
 
 // toldForm is the form of what is stored; it goes up where it changes.
-const toldForm = 5
+const toldForm = 7
 
 // told is what is stored of a colony for its pages.
 type told struct {
@@ -34,7 +34,9 @@ type told struct {
 	Broken   []misfit         `json:"broken"`
 	Lines    []toldLine       `json:"lines"` // of the last entries that stand
 	Base     *forecast.Result `json:"base"`
-	Advice   []advice.Advice  `json:"advice"`
+	Advice   []plan.Advice    `json:"advice"`
+	Plan     plan.Plan        `json:"plan"`
+	Dropped  bool             `json:"dropped"` // the plan kept before is of another version
 	Changes  [][]bees.Change  `json:"changes"` // by advice: what it would do
 	Ahead    *Ahead           `json:"ahead"`
 }
@@ -67,7 +69,7 @@ func toldOf(c Colony, why *unknown) told {
 		t.Lines = append(t.Lines, toldLine{l.ID, g, x, l.Line()})
 	}
 	if a := c.Assessment; a != nil {
-		t.Base, t.Advice = a.Base, a.Advice
+		t.Base, t.Advice, t.Plan, t.Dropped = a.Base, a.Advice, a.Plan, c.Dropped
 		for _, x := range a.Advice {
 			t.Changes = append(t.Changes, x.Changes)
 		}
@@ -100,7 +102,8 @@ func (t told) into(c *Colony, es []history.Entry) {
 	if t.Base == nil {
 		return
 	}
-	c.Assessment = &assessment.Assessment{Estimate: *t.Believed.Estimate, Base: t.Base, Advice: t.Advice}
+	c.Assessment = &assessment.Assessment{Estimate: *t.Believed.Estimate, Base: t.Base, Advice: t.Advice, Plan: t.Plan}
+	c.Assessment.Plan.Advice, c.Dropped = t.Advice, t.Dropped
 	for i := range c.Assessment.Advice {
 		if i < len(t.Changes) {
 			c.Assessment.Advice[i].Changes = t.Changes[i]

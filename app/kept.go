@@ -1,0 +1,65 @@
+package app
+
+import (
+	"context"
+	"encoding/json"
+	"fmt"
+
+	"kembo/core/assessment"
+	"kembo/core/colony"
+	"kembo/core/plan"
+	"kembo/store"
+)
+
+// What a plan rests on beside the colony's own log: the plan that was kept the day before, and the other
+// hives of the yard as they were last worked out.
+
+// around is that.
+type around struct {
+	kept    *plan.Kept
+	dropped bool // the plan that was kept is of another version of the model
+	others  []colony.Neighbour
+}
+
+// around returns what a colony's plan rests on beside its log.
+func (s *Service) around(ctx context.Context, id string, y yardDay) (around, error) {
+	var a around
+	p, ok, err := s.store.KeptBefore(ctx, id, int32(y.today))
+	if err != nil {
+		return a, err
+	}
+	switch {
+	case !ok:
+	case p.ModelVersion != assessment.ModelVersion:
+		a.dropped = true
+	default:
+		var k plan.Kept
+		if err := json.Unmarshal([]byte(p.Body), &k); err != nil {
+			return a, fmt.Errorf("kept plan of colony %s: %w", id, err)
+		}
+		a.kept = &k
+	}
+	all, err := s.standingsOf(ctx, y)
+	for _, x := range all {
+		if x.Colony != id && x.Looked > 0 {
+			a.others = append(a.others, x.neighbour())
+		}
+	}
+	return a, err
+}
+
+// neighbour is a standing as another hive of the yard sees it.
+func (s Standing) neighbour() colony.Neighbour {
+	return colony.Neighbour{
+		Colony: s.Code, Bees: s.Bees, Health: s.Health, MitesPercent: s.MitesPercent, Known: s.Known,
+		StoresKg: s.StoresKg, SpareKg: s.SpareKg, Brood: s.BroodCells, Queenless: s.Queenless,
+	}
+}
+
+// row writes a plan as it is kept.
+func keptRow(id string, y yardDay, hash string, p plan.Plan) (*store.KeptPlan, error) {
+	b, err := json.Marshal(p.Keep())
+	return &store.KeptPlan{
+		ColonyID: id, Day: int32(y.today), InputHash: hash, ModelVersion: assessment.ModelVersion, Body: string(b),
+	}, err
+}
