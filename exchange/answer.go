@@ -7,19 +7,20 @@ import (
 	"slices"
 	"strings"
 
-	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/plan"
 	"kembo/core/queen"
 )
 
 // AnswerVersion is the version of an answer's form. It goes up where a key is
 // added; none is ever taken away or given another type.
-const AnswerVersion = 3
+const AnswerVersion = 4
 
 // Answer is what `kembo assess --json` prints.
 type Answer struct {
@@ -37,7 +38,7 @@ type Answer struct {
 	HorizonDays  int                        `json:"horizon_days"`
 	RunwayDays   map[string]forecast.Runway `json:"runway_days"`
 	SwarmCheckBy *day.Day                   `json:"swarm_check_by"` // null out of season
-	Advice       []advice.Advice            `json:"advice"`
+	Advice       []plan.Advice              `json:"advice"`
 	Boxes        []BoxBasis                 `json:"boxes"`     // bottom to top
 	BestLook     *BestLook                  `json:"best_look"` // null: nothing is in doubt that a look would settle
 	Questions    []Question                 `json:"questions"` // what hardly can be in the look
@@ -54,6 +55,14 @@ type Answer struct {
 	Losses       Losses                     `json:"losses"`
 	MitesOnBees  measure.Range              `json:"mites_per_100_bees"`
 	PollenDays   measure.Range              `json:"pollen_days"`
+	Plan         Plan                       `json:"plan"`
+}
+
+// Plan is what is advised, as a whole, with what it is to be kept as.
+type Plan struct {
+	plan.Plan
+	Steps []plan.KeptStep `json:"steps"`
+	Keep  plan.Kept       `json:"keep"` // for kept_plan of the record of a later day
 }
 
 // Losses are the chances that the colony is lost within the horizon, or beyond saving, if nobody
@@ -99,7 +108,7 @@ type Tried struct {
 
 // Try adds the forecast with the options of these keys done on a day. The error
 // names a key that this hive has no use for.
-func (a *Answer) Try(s *advice.Situation, keys []string, on day.Day) error {
+func (a *Answer) Try(s *plan.Situation, keys []string, on day.Day) error {
 	for _, k := range keys {
 		if _, ok := a.CanBeTried[k]; !ok {
 			return fmt.Errorf(
@@ -158,7 +167,7 @@ func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 		ModelVersion: assessment.ModelVersion, Known: !a.Situation.Stale(), StoresKg: b.Stores,
 		BroodCells: BroodCells{b.Eggs, b.Larvae, b.Capped, b.Drone}, Bees: b.Bees, FreeCells: b.Free,
 		StagesSeen: a.Estimate.Stages, HorizonDays: b.Horizon, RunwayDays: map[string]forecast.Runway{},
-		Advice: a.Advice,
+		Advice: a.Advice, Plan: Plan{Plan: a.Plan, Steps: a.Plan.Keep().Steps, Keep: a.Plan.Keep()},
 	}
 	for i, n := range forecast.Names {
 		out.RunwayDays[n] = b.Runway[i]
@@ -166,7 +175,7 @@ func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 	for _, p := range a.Estimate.Parts {
 		out.Boxes = append(out.Boxes, BoxBasis{p.Depth, p.Stores.String(), p.Brood.String()})
 	}
-	if q, ok := advice.BestLook(a.Situation); ok {
+	if q, ok := plan.BestLook(a.Situation); ok {
 		out.BestLook = &BestLook{q.Do, q.Reason, forecast.Names[q.Runway], q.Worth.Chance, q.Worth.Changes}
 	}
 	out.Questions = []Question{}
@@ -185,14 +194,14 @@ func AnswerOf(c assessment.Case, a *assessment.Assessment) Answer {
 	chance, why := b.Swarm(int(c.Visit - c.Today))
 	out.Swarm = Swarm{chance, why.Crowding, why.Held, why.Queen, why.Cups, why.CellsADay}
 	out.Supers = []Super{}
-	for i, at := range assessment.SupersInOrder(a.Estimate.Stack) {
+	for i, at := range hive.FillOrder(a.Estimate.Stack) {
 		if i < len(b.Full) {
 			out.Supers = append(out.Supers, Super{at + 1, b.Full[i], b.SuperCapped[i]})
 		}
 	}
 	out.Calendar, out.Mites = calendarOf(c), mitesOf(c)
 	out.CanBeTried = map[string]string{}
-	for _, o := range a.Situation.Options() {
+	for _, o := range a.Situation.Trials() {
 		out.CanBeTried[o.Key] = o.Name
 	}
 	return out

@@ -34,6 +34,10 @@ type YardHive struct {
 	Bees   *float64 `json:"bees,omitempty"`
 	Brood  string   `json:"brood_health,omitempty"`  // healthy, suspect
 	Mites  *float64 `json:"mites_percent,omitempty"` // of the last count
+	// What it holds, and how much of that it can spare; under 0: it lacks so much.
+	Stores    *float64 `json:"stores_kg,omitempty"`
+	Spare     *float64 `json:"spare_kg,omitempty"`
+	Queenless bool     `json:"queenless,omitempty"`
 }
 
 func (r Record) feeder() *Feeder {
@@ -106,10 +110,33 @@ func (r Record) neighbours() ([]colony.Neighbour, error) {
 				return nil, wrong(name+".mites_percent", "%g is not between 0 and 100", n.MitesPercent)
 			}
 		}
+		if err := y.holds(name, &n); err != nil {
+			return nil, err
+		}
 		out = append(out, n)
 	}
 	return out, nil
 }
+
+// holds adds what is known of the stores of a hive.
+func (y YardHive) holds(name string, n *colony.Neighbour) error {
+	n.Queenless = y.Queenless
+	if y.Stores == nil && y.Spare == nil {
+		return nil
+	}
+	if y.Stores == nil || y.Spare == nil {
+		return wrong(name+".spare_kg", "give stores_kg and spare_kg, or neither")
+	}
+	n.Known, n.StoresKg, n.SpareKg = true, *y.Stores, *y.Spare
+	n.Brood = max(0, n.Bees)
+	if n.StoresKg < 0 || n.StoresKg > mostStoresKg || n.SpareKg < -mostStoresKg || n.SpareKg > n.StoresKg {
+		return wrong(name+".stores_kg", "give 0 to %d kg, of which it can spare no more than it has", mostStoresKg)
+	}
+	return nil
+}
+
+// mostStoresKg is more than any hive holds.
+const mostStoresKg = 200
 
 // mostBees is more than any hive holds.
 const mostBees = 200_000

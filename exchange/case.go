@@ -5,7 +5,6 @@ import (
 	"fmt"
 	"strings"
 
-	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/colony"
 	"kembo/core/comb"
@@ -13,6 +12,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
+	"kembo/core/plan"
 	"kembo/core/season"
 )
 
@@ -55,6 +55,10 @@ func (r Record) Case() (assessment.Case, error) {
 	if c.Settings, err = r.settings(); err != nil {
 		return c, err
 	}
+	if c.Kept = r.KeptPlan; r.VisitEvery < 0 || r.VisitEvery > mostRhythm {
+		return c, wrong("visit_every_days", "%d is not between 1 and %d", r.VisitEvery, mostRhythm)
+	}
+	c.RhythmDays = r.VisitEvery
 	if r.Settings != nil && r.Settings.Seed != nil {
 		c.Seed = *r.Settings.Seed
 	}
@@ -67,6 +71,9 @@ func (r Record) Case() (assessment.Case, error) {
 	}
 	return c, nil
 }
+
+// mostRhythm is the most days from visit to visit.
+const mostRhythm = 120
 
 func (r Record) site() (forecast.Site, error) {
 	s := forecast.Site{
@@ -130,6 +137,7 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 	l.Queen = colony.QueenEvidence{
 		Looked: r.Queen.Looked, Seen: r.Queen.Seen, Eggs: r.Queen.Eggs, Larvae: r.Queen.Larvae,
 		Capped: r.Queen.Capped, ChargedCells: r.Cells.Charged, CappedCells: r.Cells.Capped, DryCups: r.Cells.Cups,
+		ManyEggs:    r.Queen.SeveralEggs,
 		CupsWithEgg: r.Cells.WithEgg, EmergedCells: r.Cells.Emerged, TornCells: r.Cells.Torn, CellsAt: r.Cells.Where,
 	}
 	l.CellsChecked = r.Cells.Check == "complete" || r.Cells.Check == "partial"
@@ -234,6 +242,11 @@ func (r Record) findings(c *assessment.Case) error {
 	default:
 		return wrong("health.brood", "%q is not healthy, suspect or not looked", r.Health.Brood)
 	}
+	switch r.Queen.SeveralEggs {
+	case "", colony.EggsOnWalls, colony.EggsAtBottom:
+	default:
+		return wrong("queen.several_eggs", "%q is not %s or %s", r.Queen.SeveralEggs, colony.EggsOnWalls, colony.EggsAtBottom)
+	}
 	switch r.DronesSeen {
 	case "", "none", "few", "many":
 	default:
@@ -295,8 +308,8 @@ func periods(field string, in []Period, today day.Day) ([]colony.Period, error) 
 	return out, nil
 }
 
-func (r Record) settings() (advice.Settings, error) {
-	s := advice.DefaultSettings()
+func (r Record) settings() (plan.Settings, error) {
+	s := plan.DefaultSettings()
 	p := r.Settings
 	if p == nil {
 		return s, nil
@@ -340,5 +353,42 @@ func (r Record) settings() (advice.Settings, error) {
 	if p.DrawnSupers != nil {
 		s.DrawnSupers = *p.DrawnSupers
 	}
-	return s, nil
+	return s, p.Weights.into(&s.Weights)
+}
+
+// into writes weights over the usual ones.
+func (w *Weights) into(out *plan.Weights) error {
+	if w == nil {
+		return nil
+	}
+	if w.Preset != "" {
+		p := plan.PresetFor(w.Preset)
+		if p.Key != w.Preset {
+			return wrong("settings.weights.preset", "%q is not one of %s", w.Preset, strings.Join(plan.PresetKeys(), ", "))
+		}
+		*out = p.Weights
+	}
+	const most = 200
+	given := map[string]*float64{
+		"colony": w.Colony, "swarm_before": w.SwarmBefore, "swarm_after": w.SwarmAfter, "neighbours": w.Neighbours,
+		"minute": w.Minute, "trip": w.Trip, "sugar_kg": w.SugarKg, "queen": w.Queen, "nuc": w.Nuc, "barred_kg": w.BarredKg,
+		"idle_super_week": w.IdleSuperWeek,
+	}
+	for _, row := range plan.WeightRows {
+		v := given[row.Key]
+		if v == nil {
+			continue
+		}
+		if *v < 0 || *v > most {
+			return wrong("settings.weights."+row.Key, "%g is not between 0 and %d", *v, most)
+		}
+		*row.Of(out) = *v
+	}
+	if out.BarredKg > 1 {
+		return wrong("settings.weights.barred_kg", "%g is more than the kilogram is worth", out.BarredKg)
+	}
+	if w.Careful != nil {
+		out.Careful = *w.Careful
+	}
+	return nil
 }

@@ -12,6 +12,7 @@ import (
 	"strings"
 
 	"kembo/core/day"
+	"kembo/core/plan"
 )
 
 // RecordVersion is the version of the schema. Earlier ones are read for ever.
@@ -44,6 +45,8 @@ type Record struct {
 	Equipment   *Equipment   `json:"equipment,omitempty"`
 	DronesSeen  string       `json:"drones_seen,omitempty"` // none, few, many
 	YardHives   []YardHive   `json:"yard_hives,omitempty"`
+	VisitEvery  int          `json:"visit_every_days,omitempty"` // from visit to visit; left out: usual
+	KeptPlan    *plan.Kept   `json:"kept_plan,omitempty"`        // of an earlier answer: what was advised then
 }
 
 // Site is where the colony stands.
@@ -129,6 +132,8 @@ type Queen struct {
 	Larvae  bool `json:"larvae"`
 	Capped  bool `json:"capped"`
 	Clipped bool `json:"clipped"`
+	// From version 2 on: several eggs in a cell, on its walls or at its bottom.
+	SeveralEggs string `json:"several_eggs,omitempty"`
 }
 
 // Cells is the last check for queen cells.
@@ -189,7 +194,26 @@ type SettingsPart struct {
 	ReserveKg      *float64 `json:"reserve_kg,omitempty"`
 	LiftLimitKg    *float64 `json:"lift_limit_kg,omitempty"`
 	DrawnSupers    *bool    `json:"drawn_supers,omitempty"`
+	Weights        *Weights `json:"weights,omitempty"`
 	Seed           *uint64  `json:"seed,omitempty"`
+}
+
+// Weights are what things are worth to the keeper, in kilograms of honey: those of a preset, and what is given
+// instead.
+type Weights struct {
+	Preset        string   `json:"preset,omitempty"` // sideliner (default), hobby, commercial, increase
+	Colony        *float64 `json:"colony,omitempty"`
+	SwarmBefore   *float64 `json:"swarm_before,omitempty"`
+	SwarmAfter    *float64 `json:"swarm_after,omitempty"`
+	Neighbours    *float64 `json:"neighbours,omitempty"`
+	Minute        *float64 `json:"minute,omitempty"`
+	Trip          *float64 `json:"trip,omitempty"`
+	SugarKg       *float64 `json:"sugar_kg,omitempty"`
+	Queen         *float64 `json:"queen,omitempty"`
+	Nuc           *float64 `json:"nuc,omitempty"`
+	BarredKg      *float64 `json:"barred_kg,omitempty"`
+	IdleSuperWeek *float64 `json:"idle_super_week,omitempty"`
+	Careful       *bool    `json:"careful,omitempty"`
 }
 
 // ErrRecord is wrapped by every error of a record that is wrong.

