@@ -35,7 +35,7 @@ func TestFindWhoCannotWaitAndRecordALookByKeyboard(t *testing.T) {
 		)
 	}
 	before := advised()
-	if !strings.Contains(before, "honey-bound") {
+	if !strings.Contains(before, "drawn super") {
 		t.Fatalf("QL-11 is told %q", before)
 	}
 	entries := p.text(".log-h a")
@@ -70,8 +70,8 @@ func TestFindWhoCannotWaitAndRecordALookByKeyboard(t *testing.T) {
 	)
 	p.do(chromedp.Focus(css("[name='queen.eggs']")), chromedp.KeyEvent(" "))
 	p.save()
-	if after := advised(); after == before || strings.Contains(after, "honey-bound") {
-		t.Errorf("with an open nest the advice is still %q", after)
+	if after := advised(); after == before {
+		t.Errorf("with a nest of brood to the walls the advice is still %q", after)
 	}
 	if now := p.text(".log-h a"); now == entries {
 		t.Errorf("the log still has %q", now)
@@ -82,7 +82,7 @@ func TestFindWhoCannotWaitAndRecordALookByKeyboard(t *testing.T) {
 	// Undo takes it back.
 	p.press(".log-h .btn")
 	p.do(chromedp.WaitVisible(css(".log")))
-	p.until(`[...document.querySelectorAll(".adv h2")].some(e => e.textContent.includes("honey-bound"))`)
+	p.until(`[...document.querySelectorAll(".adv h2")].some(e => e.textContent.includes("drawn super"))`)
 }
 
 // TestRecordALookByTouchOnAPhone: gloves, in the yard.

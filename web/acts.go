@@ -6,9 +6,9 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
-	"kembo/core/advice"
 	"kembo/core/history"
 	"kembo/core/moves"
+	"kembo/core/plan"
 )
 
 // boxOn puts a super on top.
@@ -35,7 +35,7 @@ func (s *Server) boxOn(c fiber.Ctx) error {
 func (s *Server) done(c fiber.Ctx) error {
 	id := c.Params("colony")
 	if err := s.as(c).Do(
-		c.Context(), id, c.FormValue("entry"), advice.Action(c.FormValue("action")),
+		c.Context(), id, c.FormValue("entry"), plan.Action(c.FormValue("action")),
 	); err != nil {
 		return err
 	}

@@ -11,10 +11,10 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
-	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/measure"
+	"kembo/core/plan"
 	"kembo/core/season"
 	"kembo/core/words"
 	"kembo/web/draw"
@@ -41,6 +41,8 @@ type boardView struct {
 	Groups           []rowGroup
 	Trip             []tripRow
 	TripBy, TripLoad string
+	TripWorth        string // what waiting costs against the trip
+	Common           string // the common job of the visit, with its exceptions
 	Load             []loadRow
 	Care             []careRow
 	Weekday          string
@@ -67,6 +69,7 @@ type row struct {
 	Glyph                          template.HTML
 	Desk, Phone                    template.HTML
 	Known, Old                     bool
+	Winter                         []sum // in winter, in place of three runways of 30 days and more
 }
 
 type tripRow struct{ Code, ID, Do string }
@@ -133,7 +136,17 @@ func boardOf(b app.Board) *boardView {
 		Today: y.Today, Visit: y.Visit, Planned: y.Planned, Bloom: bloomOf(b.Bloom, b.Season.Calendar),
 	}.Draw()
 	v.groups(b)
-	var needs []advice.Need
+	if j := b.Common; j != nil {
+		v.Common = fmt.Sprintf("%s %d of %d hives", commonWords(j.Action), len(j.Codes), len(b.Standings))
+		if j.Count > float64(len(j.Codes)) && j.Action == plan.AddSuper {
+			v.Common += fmt.Sprintf(", %.0f in all", j.Count)
+		}
+		v.Common += "."
+		if len(j.Except) > 0 {
+			v.Common += " Not on " + words.List(j.Except...) + "."
+		}
+	}
+	var needs []plan.Need
 	for _, t := range b.Trip {
 		if k := slices.IndexFunc(v.Trip, func(r tripRow) bool { return r.ID == t.Colony }); k >= 0 {
 			v.Trip[k].Do = words.Sentences(v.Trip[k].Do, words.Then(t.Do))
@@ -147,6 +160,7 @@ func boardOf(b app.Board) *boardView {
 		v.TripLoad = "nothing but smoker and tools"
 	}
 	if len(b.Trip) > 0 {
+		v.TripWorth = tripWorth(b)
 		v.TripBy = b.Trip[0].ActBy.Short()
 		if b.Trip[0].ActBy <= y.Today {
 			v.TripBy = "today"
@@ -156,7 +170,7 @@ func boardOf(b app.Board) *boardView {
 		v.Load = append(
 			v.Load,
 			loadRow{
-				needOf(advice.Need{What: l.What, Of: l.Of, Count: l.Count, Unit: l.Unit}, b.Units),
+				needOf(plan.Need{What: l.What, Of: l.Of, Count: l.Count, Unit: l.Unit}, b.Units),
 				strings.Join(l.Codes, ", "),
 			},
 		)
@@ -169,13 +183,74 @@ func boardOf(b app.Board) *boardView {
 	return v
 }
 
+// commonWords begins the sentence about a common job.
+func commonWords(a plan.Action) string {
+	switch a {
+	case plan.AddSuper:
+		return "Supers go on"
+	case plan.HarvestSuper:
+		return "Supers come off"
+	case plan.CheckCells:
+		return "Check every comb for queen cells in"
+	case plan.FeedWinter, plan.FeedEmergency:
+		return "Feed goes on"
+	case plan.PackDown:
+		return "Pack down"
+	}
+	for _, x := range plan.Actions {
+		if x.Code == a {
+			return x.Words + ":"
+		}
+	}
+	return string(a) + ":"
+}
+
+// tripWorth says what waiting costs over all hives against what the trip does.
+func tripWorth(b app.Board) string {
+	if b.WaitKg >= b.TripKg {
+		return fmt.Sprintf("Waiting costs about %s of honey over all hives, the trip about %s: it is worth going.",
+			massOf(b.WaitKg, b.Units), massOf(b.TripKg, b.Units))
+	}
+	return fmt.Sprintf("Waiting costs about %s of honey over all hives, less than the trip, about %s: go if you pass that way, or "+
+		"where a colony is at stake.", massOf(b.WaitKg, b.Units), massOf(b.TripKg, b.Units))
+}
+
+// winterOf is what is asked of a colony in winter: whether its food lasts to the first flow, its odds, and when it is
+// next hefted.
+func winterOf(x app.Standing) []sum {
+	food, heft := sum{Name: "Food", Value: "to the first flow"}, x.Visit
+	if len(x.Runways) > 0 {
+		if v := x.Runways[forecast.Food].Likely; v != nil {
+			food.Value = "to " + (x.Today + day.Day(*v)).DayMonth()
+		}
+		if v := x.Runways[forecast.Food].Low; v != nil {
+			early := x.Today + day.Day(*v)
+			food.Range = "at the earliest " + early.DayMonth()
+			heft = min(max(early-heftBefore, x.Today), max(x.Visit, early-heftBefore))
+		}
+	}
+	out := []sum{food}
+	if x.Alive > 0 {
+		out = append(out, sum{Name: "Alive on " + x.AliveOn.DayMonth(), Value: words.Chance(x.Alive)})
+	}
+	return append(out, sum{Name: "Heft by", Value: heft.DayMonth()})
+}
+
+// heftBefore is how long before food may run out a hive is hefted, days. Source: common practice: a week to bring
+// something.
+const heftBefore = 7
+
 // careRow is what must be known of a colony beside what is to be done.
 type careRow struct{ ID, Code, Say string }
 
 func (v *boardView) groups(b app.Board) {
 	var rows [4][]row
 	for _, x := range b.Standings {
-		rows[x.Urgency()] = append(rows[x.Urgency()], rowOf(x))
+		r := rowOf(x)
+		if b.Season.Phase() == season.Winter {
+			r.Winter = winterOf(x)
+		}
+		rows[x.Urgency()] = append(rows[x.Urgency()], r)
 	}
 	add := func(title string, rows []row, joint bool) {
 		if len(rows) > 0 {
@@ -212,7 +287,7 @@ func standFacts(x app.Standing) string {
 			facts = append(facts, "no cell check known")
 		}
 	}
-	if x.Known && x.Swarm >= advice.SwarmTold {
+	if x.Known && x.Swarm >= plan.SwarmTold {
 		facts = append(facts, "swarms first: "+words.Chance(x.Swarm))
 	}
 	return strings.Join(facts, ", ")

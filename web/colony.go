@@ -8,12 +8,11 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
-	"kembo/core/advice"
 	"kembo/core/colony"
-	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/measure"
+	"kembo/core/plan"
 	"kembo/core/queen"
 	"kembo/core/words"
 	"kembo/web/draw"
@@ -28,7 +27,7 @@ type colonyView struct {
 	BoxWords                            []sum
 	Inside                              string
 	Sums                                []sum
-	Advice                              []adviceCard
+	Plan                                planView
 	Course                              *courseView
 	PhoneTrack                          template.HTML
 	Log                                 []logItem
@@ -63,17 +62,29 @@ type sum struct{ Name, Value, Range string }
 
 type option struct{ Value, Text string }
 
-type adviceCard struct {
-	First, Hand bool // the first card; one that needs a hand on the hive
-	Action      advice.Action
+// planView is what is advised for the hive, as a whole.
+type planView struct {
+	Head     string   // what it comes to against leaving; "" where it is leaving
+	Dropped  []string // that the plan of another version was let go
+	Hand     bool     // it needs a hand on the hive
+	Numbered bool     // it has several steps
+	Steps    []planStep
+	Before   []runwayText // none where it changes none
+	Odds     []runwayText
+	Sure     string
+	Breaches []string
+	Weighed  []string
+}
+
+// planStep is one step of it.
+type planStep struct {
+	Action      plan.Action
 	Doable      bool
 	ID, EntryID string
 	Do, Reason  string
 	Change      string
 	Cautions    []string
-	Before      []runwayText // none where it changes none
-	Needs       string
-	Sure        string
+	Needs, Adds string
 }
 
 type runwayText struct {
@@ -141,7 +152,7 @@ func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *
 		v.BestDo, v.BestWhy = x.Ahead.BestDo, x.Ahead.BestWhy
 		v.Veils = veilsOf(plan.Parts)
 		v.Sums = sumsOf(x)
-		v.Advice = cardsOf(x)
+		v.Plan = planOf(x)
 		v.Course = courseOf(course, keys)
 		v.PhoneTrack = trackOf(x.Standing).Phone()
 	}
@@ -199,7 +210,7 @@ func factsOf(x app.Colony) string {
 			f = append(f, "No complete cell check known")
 		}
 	}
-	if x.Standing.Known && x.Standing.Swarm >= advice.SwarmTold {
+	if x.Standing.Known && x.Standing.Swarm >= plan.SwarmTold {
 		f = append(f, "Chance of a swarm before the visit: "+words.Chance(x.Standing.Swarm))
 	}
 	return strings.Join(f, ". ") + "."
@@ -256,43 +267,6 @@ func sumsOf(x app.Colony) []sum {
 		bees.Name = "Bees, inferred"
 	}
 	return append(out, cells("Free cells", r.Free), bees)
-}
-
-func cardsOf(x app.Colony) []adviceCard {
-	var out []adviceCard
-	for i, a := range x.Assessment.Advice {
-		card := adviceCard{
-			First: i == 0, Hand: i == 0 && a.Action != advice.Leave, Action: a.Action, Doable: len(a.Acts) > 0,
-			ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason, Change: a.WouldChange, Cautions: a.Cautions,
-			Needs: needsText(a.Needs, x.Units), Sure: sure(a.Confidence),
-		}
-		names, moved := forecast.Titles, false
-		for k, n := range forecast.Names {
-			r := runwayText{
-				Name: names[k], Before: daysText(a.Before[n].Likely, x.Assessment.Base.Horizon),
-				After: daysText(a.After[n].Likely, x.Assessment.Base.Horizon),
-			}
-			r.Changed = r.Before != r.After
-			moved = moved || r.Changed
-			card.Before = append(card.Before, r)
-		}
-		if !moved && a.Action != advice.Leave { // the chart below has them as they are
-			card.Before = nil
-		}
-		out = append(out, card)
-	}
-	return out
-}
-
-// sure says a confidence in words.
-func sure(p float64) string {
-	switch {
-	case p >= 0.9:
-		return "nearly sure"
-	case p >= 0.6:
-		return "needed in " + words.OfTen(p) + " forecasts"
-	}
-	return "a risk: needed in " + words.OfTen(p) + " forecasts"
 }
 
 func daysText(v *float64, horizon int) string {

@@ -12,9 +12,9 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
-	"kembo/core/assessment"
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/hive"
 	"kembo/core/measure"
 	"kembo/core/words"
 	"kembo/web/draw"
@@ -173,7 +173,7 @@ func factsAhead(x app.Course) []courseFact {
 		out = append(out, f)
 	}
 	st := x.Believed.Stack
-	for i, at := range assessment.SupersInOrder(st) {
+	for i, at := range hive.FillOrder(st) {
 		if i >= len(shown.Full) || i > 2 {
 			break
 		}

@@ -5,12 +5,12 @@ import (
 	"slices"
 	"strings"
 
-	"kembo/core/advice"
 	"kembo/core/measure"
+	"kembo/core/plan"
 )
 
 // needText writes a need in the user's units.
-func needText(n advice.Need, u measure.Units) string {
+func needText(n plan.Need, u measure.Units) string {
 	count, unit := n.Count, n.Unit
 	switch unit {
 	case measure.Litre.Name:
@@ -25,7 +25,7 @@ func needText(n advice.Need, u measure.Units) string {
 }
 
 // needOf is needText with the box that it is of, where there is more than one kind.
-func needOf(n advice.Need, u measure.Units) string {
+func needOf(n plan.Need, u measure.Units) string {
 	if n.Of == "" {
 		return needText(n, u)
 	}
@@ -33,9 +33,9 @@ func needOf(n advice.Need, u measure.Units) string {
 }
 
 // addNeeds sums needs of the same kind.
-func addNeeds(all, more []advice.Need) []advice.Need {
+func addNeeds(all, more []plan.Need) []plan.Need {
 	for _, n := range more {
-		if i := slices.IndexFunc(all, func(a advice.Need) bool { return a.What == n.What && a.Of == n.Of }); i >= 0 {
+		if i := slices.IndexFunc(all, func(a plan.Need) bool { return a.What == n.What && a.Of == n.Of }); i >= 0 {
 			all[i].Count += n.Count
 		} else {
 			all = append(all, n)
@@ -44,7 +44,7 @@ func addNeeds(all, more []advice.Need) []advice.Need {
 	return all
 }
 
-func needsText(ns []advice.Need, u measure.Units) string {
+func needsText(ns []plan.Need, u measure.Units) string {
 	var out []string
 	for _, n := range ns {
 		out = append(out, needText(n, u))

@@ -12,11 +12,11 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
-	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/history"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/plan"
 	"kembo/core/words"
 )
 
@@ -152,7 +152,7 @@ func roundRowOf(x app.Stop, n int, q roundQuery, u measure.Units) roundRow {
 	}
 	r.State, r.Alarm = chipOf(x.Standing)
 	for _, a := range x.Advice {
-		if a.Action != advice.Leave {
+		if a.Action != plan.Leave {
 			r.Due = append(r.Due, a.Do)
 		}
 	}
@@ -179,10 +179,10 @@ func (s *Server) showSummary(c fiber.Ctx) error {
 		return err
 	}
 	v.Title, v.Scripts = "After the round of "+r.Name, nil
-	var needs []advice.Need
+	var needs []plan.Need
 	for _, x := range r.Stops {
 		for _, a := range x.Advice {
-			if a.Action != advice.Leave {
+			if a.Action != plan.Leave {
 				needs = addNeeds(needs, a.Needs)
 			}
 		}
@@ -315,7 +315,7 @@ func (v *lookView) inRound(q roundQuery, x app.Colony) {
 	}
 	if x.Assessment != nil {
 		for i, a := range x.Assessment.Advice {
-			if a.Action != advice.Leave {
+			if a.Action != plan.Leave {
 				h.Due = append(h.Due, dueItem{a.Do, a.Brief, tickOf(x.TickOf(i), v, x.Units)})
 			}
 		}

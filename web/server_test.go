@@ -136,8 +136,7 @@ func TestPagesHaveNothingInlineOrFromElsewhere(t *testing.T) {
 
 func TestWrongInputStoresNothingAndKeepsWhatWasTyped(t *testing.T) {
 	w := server(t)
-	_, board := ask(t, w, get("/"))
-	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
+	colony := ql04
 	_, before := ask(t, w, get(colony))
 	good := url.Values{
 		"entry": {uid("e1")}, "date": {"2026-06-03"}, "box.0.depth": {"boxes"}, "box.0.brood": {"3"},
@@ -200,8 +199,7 @@ func TestWrongInputStoresNothingAndKeepsWhatWasTyped(t *testing.T) {
 
 func TestPreviewWritesNothing(t *testing.T) {
 	w := server(t)
-	_, board := ask(t, w, get("/"))
-	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
+	colony := ql04
 	_, before := ask(t, w, get(colony))
 	r := post(
 		colony+"/look/preview",
@@ -270,8 +268,7 @@ func TestASwarmInTheAirIsTold(t *testing.T) {
 // as a plain address too, and leave the log alone; the CSV holds every day.
 func TestTryingWritesNothing(t *testing.T) {
 	w := server(t)
-	_, board := ask(t, w, get("/"))
-	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
+	colony := ql04
 	_, before := ask(t, w, get(colony))
 	r := get(colony + "/course?with=super&on=2026-06-05")
 	r.Header.Set("HX-Request-Type", "partial")
@@ -311,8 +308,7 @@ func TestTryingWritesNothing(t *testing.T) {
 // be undone; what cannot be done is said and not written.
 func TestAHiveIsArrangedAnew(t *testing.T) {
 	w := server(t)
-	_, board := ask(t, w, get("/"))
-	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
+	colony := ql04
 	form := func(id, what, on string) url.Values {
 		return url.Values{"entry": {uid(id)}, "what": {what}, "on": {on}}
 	}

@@ -2,12 +2,14 @@ package web
 
 import (
 	"errors"
+	"fmt"
 	"strings"
 
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
 	"kembo/core/measure"
+	"kembo/core/plan"
 	"kembo/web/form"
 )
 
@@ -18,6 +20,28 @@ type settingsView struct {
 	Groups               []numberGroup
 	Systems              []option
 	Saved, SupersStay    bool
+	Keeping              string // key of the preset
+	Presets              []option
+	Worth                []worthRow
+}
+
+// worthRow is what one thing is worth to each kind of keeper, in the order of the presets.
+type worthRow struct {
+	Words string
+	Kg    []string
+}
+
+// worthRows tells what things are worth, in the unit of mass of the operation.
+func worthRows(mass measure.Unit) []worthRow {
+	var out []worthRow
+	for _, r := range plan.WeightRows {
+		row := worthRow{Words: r.Words}
+		for _, p := range plan.Presets {
+			row.Kg = append(row.Kg, fmt.Sprintf("%.2g", mass.In(*r.Of(&p.Weights))))
+		}
+		out = append(out, row)
+	}
+	return out
 }
 
 // supersOwnYard is the answer of the form that supers stay in their yard.
@@ -55,7 +79,10 @@ func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, error) {
 	}
 	v := &settingsView{
 		shell: shell{Title: "Settings", Active: "settings"}, Units: set.Units.Name, LiftUnit: set.Units.Mass.Name,
-		SupersStay: set.SupersStay,
+		SupersStay: set.SupersStay, Keeping: set.Keeping, Worth: worthRows(set.Units.Mass),
+	}
+	for _, p := range plan.Presets {
+		v.Presets = append(v.Presets, option{p.Key, p.Name})
 	}
 	for _, n := range app.Numbers {
 		f := numberForm{Field: n.Field, Label: n.Label, Value: shown(n, *n.Of(&set), set.Units.Mass)}
@@ -79,7 +106,7 @@ func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, error) {
 
 // take puts what was typed into the page.
 func (v *settingsView) take(val form.Values) {
-	v.Units, v.SupersStay = val("units"), val("supers") == supersOwnYard
+	v.Units, v.SupersStay, v.Keeping = val("units"), val("supers") == supersOwnYard, val("keeping")
 	for i := range v.Groups {
 		for k := range v.Groups[i].Numbers {
 			f := &v.Groups[i].Numbers[k]
@@ -100,7 +127,9 @@ func (s *Server) showSettings(c fiber.Ctx) error {
 // readSettings reads what was typed. A mass is read in the unit that stood beside it,
 // whatever is chosen now.
 func readSettings(val form.Values) (app.Settings, error) {
-	set := app.Settings{Units: measure.SystemFor(val("units")), SupersStay: val("supers") == supersOwnYard}
+	set := app.Settings{
+		Units: measure.SystemFor(val("units")), SupersStay: val("supers") == supersOwnYard, Keeping: val("keeping"),
+	}
 	mass := set.Units.Mass
 	for _, u := range measure.Systems {
 		if u.Mass.Name == val("lift_unit") {

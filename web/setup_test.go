@@ -215,6 +215,24 @@ func TestTheFirstPageOffersTheSample(t *testing.T) {
 	}
 }
 
+// TestWhatAKeeperIsStays: who keeps a few hives says so once, and is shown what that makes things worth.
+func TestWhatAKeeperIsStays(t *testing.T) {
+	w := server(t)
+	set := url.Values{
+		"units": {"metric"}, "lift": {"25"}, "lift_unit": {"kg"}, "mites_spring": {"2"}, "mites_late": {"3"},
+		"keeping": {"hobby"},
+	}
+	if res, body := ask(t, w, post("/settings", set)); res.StatusCode != 303 {
+		t.Fatalf("%d %q", res.StatusCode, errorsIn(body))
+	}
+	_, page := ask(t, w, get("/settings"))
+	for _, want := range []string{"value=\"hobby\" checked", "a mated queen", "<td>40</td>"} {
+		if !strings.Contains(page, want) {
+			t.Errorf("the page does not have %q", want)
+		}
+	}
+}
+
 // TestUnitsAreTheUsersEverywhere: with pounds and gallons chosen, no page of the yard,
 // on screen or on paper, tells a mass in kilograms.
 func TestUnitsAreTheUsersEverywhere(t *testing.T) {
