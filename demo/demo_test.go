@@ -4,15 +4,16 @@ import (
 	"context"
 	"fmt"
 	"math"
+	"slices"
 	"testing"
 	"time"
 
 	"kembo/app"
-	"kembo/core/advice"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/moves"
+	"kembo/core/plan"
 	"kembo/demo"
 	"kembo/demo/sample"
 )
@@ -56,7 +57,7 @@ func describe(s app.Standing) string {
 	return out
 }
 
-func has(s app.Standing, a advice.Action) bool {
+func has(s app.Standing, a plan.Action) bool {
 	for _, x := range s.Advice {
 		if x.Action == a {
 			return true
@@ -83,12 +84,15 @@ func TestTheStoriesOfTheDefaultDay(t *testing.T) {
 	if len(all) < 24 {
 		t.Errorf("%d colonies, want at least 24", len(all))
 	}
-	for code, want := range map[string]advice.Action{
-		"QL-11": advice.RelieveHoneyBound, "QL-07": advice.FeedEmergency, "QL-04": advice.AddSuper,
-		"MR-05": advice.LookCloser, "SA-02": advice.LookCloser, "SA-06": advice.LookCloser,
+	// QL-04 chokes, and beside it stands QL-07, a swarm with next to nothing; MR-05 was not found to lay; SA-02 has
+	// a queen of three summers and a comb and a half of brood; SA-06 has not been looked at for a month.
+	for code, want := range map[string][]plan.Action{
+		"QL-11": {plan.AddSuper, plan.RelieveHoneyBound}, "QL-07": {plan.FeedEmergency, plan.Equalise, plan.Leave},
+		"QL-04": {plan.AddSuper}, "MR-05": {plan.LookCloser, plan.TestComb, plan.GiveCellOrQueen},
+		"SA-02": {plan.Requeen, plan.Combine}, "SA-06": {plan.CheckCells, plan.LookCloser},
 	} {
-		if !has(byCode[code], want) {
-			t.Errorf("%s: no %s in %s", code, want, describe(byCode[code]))
+		if !slices.ContainsFunc(want, func(a plan.Action) bool { return has(byCode[code], a) }) {
+			t.Errorf("%s: none of %v in %s", code, want, describe(byCode[code]))
 		}
 	}
 	if byCode["SA-06"].Known {
@@ -103,23 +107,23 @@ func TestTheStoriesOfTheDefaultDay(t *testing.T) {
 func TestEveryDayIsBelievable(t *testing.T) {
 	for _, tt := range []struct {
 		on  day.Day
-		any []advice.Action
-		not []advice.Action
+		any []plan.Action
+		not []plan.Action
 	}{
 		{
 			day.Of(2026, time.January, 20), nil,
-			[]advice.Action{advice.AddSuper, advice.CheckCells, advice.HarvestSuper, advice.RelieveHoneyBound},
+			[]plan.Action{plan.AddSuper, plan.CheckCells, plan.HarvestSuper, plan.RelieveHoneyBound},
 		},
-		{day.Of(2026, time.April, 20), nil, []advice.Action{advice.HarvestSuper, advice.PackDown, advice.FeedWinter}},
-		{day.Of(2026, time.July, 22), []advice.Action{advice.HarvestSuper}, []advice.Action{advice.PackDown}},
+		{day.Of(2026, time.April, 20), nil, []plan.Action{plan.HarvestSuper, plan.PackDown, plan.FeedWinter}},
+		{day.Of(2026, time.July, 22), []plan.Action{plan.HarvestSuper}, []plan.Action{plan.PackDown}},
 		{
-			day.Of(2026, time.September, 10), []advice.Action{advice.FeedWinter},
-			[]advice.Action{advice.AddSuper, advice.CheckCells},
+			day.Of(2026, time.September, 10), []plan.Action{plan.FeedWinter},
+			[]plan.Action{plan.AddSuper, plan.CheckCells},
 		},
-		{day.Of(2026, time.December, 5), nil, []advice.Action{advice.AddSuper, advice.CheckCells, advice.HarvestSuper}},
+		{day.Of(2026, time.December, 5), nil, []plan.Action{plan.AddSuper, plan.CheckCells, plan.HarvestSuper}},
 	} {
 		_, all := open(t, tt.on)
-		seen := map[advice.Action]int{}
+		seen := map[plan.Action]int{}
 		for _, s := range all {
 			if testing.Verbose() {
 				t.Log(tt.on, describe(s))
@@ -183,7 +187,7 @@ func TestWhatIsLoadedIsWhatIsLogged(t *testing.T) {
 			t.Fatal(err)
 		}
 		for i, a := range c.Assessment.Advice {
-			if a.Action != advice.FeedWinter || fed == 3 {
+			if a.Action != plan.FeedWinter || fed == 3 {
 				continue
 			}
 			fed++

@@ -1,0 +1,150 @@
+package demo_test
+
+import (
+	"context"
+	"flag"
+	"fmt"
+	"slices"
+	"strings"
+	"testing"
+	"time"
+
+	"kembo/app"
+	"kembo/core/day"
+	"kembo/core/plan"
+	"kembo/demo"
+	"kembo/demo/sample"
+)
+
+var wholeYear = flag.Bool("audit", false, "audit every day of the sample’s year, not some")
+
+// audited is what is counted over the days.
+type audited struct {
+	days, colonies, flips, pairs int
+	cannot                       []float64 // share by day, May to August
+	loud                         []string  // days on which more than fifteen in a hundred cannot wait
+	repeats                      map[string]int
+}
+
+// TestTheYearsAudit reads the boards of the sample day after day, each on what was kept the day before: no two steps of
+// a plan contradict one another, a step has its day, none breaks what is never done, and a plan is the plan of the day
+// before unless something was written of the colony. What is counted is logged; with -audit it is every day.
+func TestTheYearsAudit(t *testing.T) {
+	ctx := context.Background()
+	s := sample.Built(t, demo.Last)
+	a := audited{repeats: map[string]int{}}
+	spans := [][2]day.Day{
+		{day.Of(2026, 2, 10), day.Of(2026, 2, 12)}, {day.Of(2026, 5, 18), day.Of(2026, 5, 21)},
+		{day.Of(2026, 8, 1), day.Of(2026, 8, 3)}, {day.Of(2026, 10, 31), day.Of(2026, 11, 2)},
+	}
+	if *wholeYear {
+		spans = [][2]day.Day{{demo.Opens, demo.Last}}
+	}
+	for _, span := range spans {
+		was := map[string]app.Standing{}
+		for d := span[0]; d <= span[1]; d++ {
+			svc := app.New(s, time.Now, &d)
+			if _, err := svc.Refresh(ctx); err != nil {
+				t.Fatal(err)
+			}
+			yards, err := svc.Yards(ctx)
+			if err != nil {
+				t.Fatal(err)
+			}
+			n, cannot := 0, 0
+			is := map[string]app.Standing{}
+			for _, y := range yards {
+				b, err := svc.Board(ctx, y.ID)
+				if err != nil {
+					t.Fatal(err)
+				}
+				for _, x := range b.Standings {
+					n++
+					if x.CantWait() {
+						cannot++
+					}
+					is[x.Code] = x
+					a.read(t, d, x)
+					if y, ok := was[x.Code]; ok {
+						a.turned(t, d, y, x)
+					}
+				}
+			}
+			was = is
+			a.days++
+			a.colonies += n
+			if m := d.Time().Month(); n > 0 && m >= time.May && m <= time.August {
+				share := float64(cannot) / float64(n)
+				a.cannot = append(a.cannot, share)
+				if share > 0.15 {
+					a.loud = append(a.loud, fmt.Sprintf("%s %d of %d", d.Short(), cannot, n))
+				}
+			}
+		}
+	}
+	slices.Sort(a.cannot)
+	t.Logf("%d days, %d colony-days; of %d on which nothing was written %d are another plan", a.days, a.colonies, a.pairs, a.flips)
+	if len(a.cannot) > 0 {
+		t.Logf("cannot wait, May to August: median %.2f, worst %.2f; over 15 %%: %s", a.cannot[len(a.cannot)/2],
+			a.cannot[len(a.cannot)-1], strings.Join(a.loud, ", "))
+	}
+	for k, n := range a.repeats {
+		t.Log(n, k)
+	}
+	if a.pairs > 0 && float64(a.flips) > 0.1*float64(a.pairs) {
+		t.Errorf("%d of %d plans turned with nothing new", a.flips, a.pairs)
+	}
+}
+
+// read asks of one colony on one day what must hold of any plan.
+func (a *audited) read(t *testing.T, d day.Day, x app.Standing) {
+	if len(x.Advice) == 0 {
+		t.Errorf("%s %s: nothing is said", d.Short(), x.Code)
+		return
+	}
+	on := map[plan.Action]day.Day{}
+	for _, v := range x.Advice {
+		if v.ActBy < d || v.Do == "" || v.Brief == "" {
+			t.Errorf("%s %s: %+v", d.Short(), x.Code, v)
+		}
+		if v.Action == plan.Leave && len(x.Advice) > 1 {
+			t.Errorf("%s %s: leave beside %d others", d.Short(), x.Code, len(x.Advice)-1)
+		}
+		on[v.Action] = v.On
+	}
+	for _, p := range [][2]plan.Action{
+		{plan.AddSuper, plan.FeedWinter}, {plan.AddSuper, plan.FeedEmergency}, {plan.AddSuper, plan.RemoveSuper},
+		{plan.AddSuper, plan.PackDown}, {plan.Combine, plan.FeedWinter}, {plan.HarvestSuper, plan.HoldHarvest},
+	} {
+		if u, v := on[p[0]], on[p[1]]; u != 0 && u == v {
+			t.Errorf("%s %s: %s and %s on %s", d.Short(), x.Code, p[0], p[1], u.Short())
+		}
+	}
+}
+
+// turned counts plans that are others than the day before, though nothing was written of the colony and its visit has
+// not come.
+func (a *audited) turned(t *testing.T, d day.Day, was, is app.Standing) {
+	if is.Looked != was.Looked || is.Weighed != was.Weighed || is.Visit != was.Visit || len(is.Boxes) != len(was.Boxes) ||
+		is.Visit <= d {
+		return
+	}
+	a.pairs++
+	set := func(x app.Standing) string {
+		var out []string
+		for _, v := range x.Advice {
+			if v.Action != plan.HoldHarvest && v.Action != plan.LookCloser {
+				out = append(out, string(v.Action))
+			}
+		}
+		slices.Sort(out)
+		return strings.Join(slices.Compact(out), " ")
+	}
+	if u, v := set(was), set(is); u != v {
+		a.flips++
+		a.repeats[u+" -> "+v]++
+		if testing.Verbose() && len(a.repeats) < 60 {
+			t.Log(d.Short(), is.Code, u, "->", v)
+		}
+	}
+}
