@@ -10,13 +10,14 @@ import (
 	"strings"
 	"testing"
 
-	"kembo/core/advice"
 	"kembo/core/bees"
 	"kembo/core/bench"
+	"kembo/core/craft"
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/moves"
+	"kembo/core/plan"
 	"kembo/core/season"
 )
 
@@ -104,19 +105,47 @@ func TestActTable(t *testing.T) {
 	table(t, "formats.md", "acts", b.String())
 }
 
-func TestRuleTable(t *testing.T) {
+func TestOptionTable(t *testing.T) {
 	var b strings.Builder
-	b.WriteString("| rule | fires when | then | source |\n|---|---|---|---|\n")
-	for _, r := range append(append([]advice.Rule{}, advice.Rules...), advice.LeaveRule()) {
-		fmt.Fprintf(&b, "| `%s` | %s | %s | %s |\n", r.Action, r.Fires, r.Then, r.Source)
+	b.WriteString("| option | weighed when | what is done | source |\n|---|---|---|---|\n")
+	for _, o := range plan.Options {
+		fmt.Fprintf(&b, "| `%s` | %s | %s | %s |\n", o.Action, o.When, o.Does, o.Source)
 	}
-	table(t, "actions.md", "rules", b.String())
+	table(t, "actions.md", "options", b.String())
+}
+
+func TestCraftTable(t *testing.T) {
+	var b strings.Builder
+	b.WriteString("| rule | rank | what is not done | source |\n|---|---|---|---|\n")
+	for _, r := range craft.Rules {
+		fmt.Fprintf(&b, "| `%s` | %s | %s | %s |\n", r.Key, r.Rank, r.Says, r.Source)
+	}
+	table(t, "actions.md", "craft", b.String())
+}
+
+func TestWeightTable(t *testing.T) {
+	var b strings.Builder
+	b.WriteString("| weight | what it is, kg of honey |")
+	line := "|---|---|"
+	for _, p := range plan.Presets {
+		b.WriteString(" " + p.Key + " |")
+		line += "---|"
+	}
+	b.WriteString("\n" + line + "\n")
+	for _, w := range plan.WeightRows {
+		fmt.Fprintf(&b, "| `%s` | %s |", w.Key, w.Words)
+		for _, p := range plan.Presets {
+			fmt.Fprintf(&b, " %g |", *w.Of(&p.Weights))
+		}
+		b.WriteString("\n")
+	}
+	table(t, "actions.md", "weights", b.String())
 }
 
 func TestActionTable(t *testing.T) {
 	var b strings.Builder
 	b.WriteString("| code | words | given by this version |\n|---|---|---|\n")
-	for _, a := range advice.Actions {
+	for _, a := range plan.Actions {
 		given := "no"
 		if a.Given {
 			given = "yes"
@@ -163,15 +192,16 @@ func TestFormatTable(t *testing.T) {
 	table(t, "formats.md", "formats", b.String())
 }
 
-// TestEveryGivenActionHasARule: the closed table and the register agree.
-func TestEveryGivenActionHasARule(t *testing.T) {
-	has := map[advice.Action]bool{advice.LeaveRule().Action: true}
-	for _, r := range advice.Rules {
-		has[r.Action] = true
+// TestEveryGivenActionIsAnOption: the closed table and the options agree; what is no option is what stands alone,
+// or says what is not done.
+func TestEveryGivenActionIsAnOption(t *testing.T) {
+	has := map[plan.Action]bool{plan.Leave: true, plan.HoldHarvest: true, plan.DeadOutCheck: true}
+	for _, o := range plan.Options {
+		has[o.Action] = true
 	}
-	for _, a := range advice.Actions {
+	for _, a := range plan.Actions {
 		if a.Given != has[a.Code] {
-			t.Errorf("%s: the table says given %v, the register %v", a.Code, a.Given, has[a.Code])
+			t.Errorf("%s: the table says given %v, the options %v", a.Code, a.Given, has[a.Code])
 		}
 	}
 }

@@ -6,6 +6,7 @@ import (
 	"testing"
 
 	"kembo/core/assessment"
+	"kembo/core/colony"
 	"kembo/core/plan"
 )
 
@@ -35,6 +36,12 @@ func TestAKeptPlanGivesWayToABetterOne(t *testing.T) {
 			gave++
 			continue
 		}
+		old := k
+		old.Day = c.Look.Day - 1
+		c.Kept = &old
+		if p := assessed(t, c).Plan; p.KeptSince != 0 {
+			t.Errorf("%s: a plan of before the look is kept", x.name)
+		}
 		stays++
 		if p.GainKg < free.Plan.GainKg-margin || p.GainKg < -margin {
 			t.Errorf("%s: kept with %.2f kg, where %.2f are to be had", x.name, p.GainKg, free.Plan.GainKg)
@@ -42,6 +49,26 @@ func TestAKeptPlanGivesWayToABetterOne(t *testing.T) {
 	}
 	if stays < 2 || gave < 2 {
 		t.Errorf("%d plans stay and %d give way", stays, gave)
+	}
+}
+
+// TestARichHiveGivesToItsOwnPoorOne: of two rich hives the richer gives to the poorest, this one to the other.
+func TestARichHiveGivesToItsOwnPoorOne(t *testing.T) {
+	x := situation{
+		name: "rich", place: "uk", on: "2026-09-10", days: 5, hive: "deep b2.5 h5 p1 e1.5 s8 | deep h9 e1 s7",
+		told: func(c *assessment.Case) {
+			for i, spare := range []float64{40, -15, -9} {
+				c.Neighbours = append(c.Neighbours, colony.Neighbour{
+					Colony: "N-0" + string(rune('1'+i)), Known: true, Health: colony.Healthy, Bees: 20_000, Brood: 9000,
+					SpareKg: spare, StoresKg: 20 + spare, MitesPercent: 1,
+				})
+			}
+		},
+	}
+	a := x.assess(t)
+	i := slices.IndexFunc(a.Advice, func(v plan.Advice) bool { return v.Action == plan.Equalise })
+	if i < 0 || !strings.Contains(a.Advice[i].Do, "N-03") {
+		t.Errorf("%+v", a.Advice)
 	}
 }
 

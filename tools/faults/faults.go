@@ -5,12 +5,13 @@ import "slices"
 // Where rules, words and units are tested.
 var (
 	inCore = []string{
-		"./core/moves ./core/hive ./core/words ./core/season ./core/history ./core/advice ./core/measure " +
+		"./core/moves ./core/hive ./core/words ./core/season ./core/history ./core/plan ./core/craft ./core/measure " +
 			"./core/stock ./core/look ./core/shorthand ./core/bees ./core/forecast",
 	}
 	inApp      = []string{"./app", "./web ./kept", "./demo"}
 	inExchange = []string{"./exchange ./docs", "./cmd/kembo"}
 	inStore    = []string{"./store", "./app"}
+	inPlan     = []string{"./core/craft ./core/plan", "./core/assessment", "./exchange"}
 	inForm     = []string{"./web/form ./core/moves ./core/history", "./web ./kept"}
 )
 
@@ -144,7 +145,7 @@ var ofRooms = []fault{
 		"jsonv2.RejectUnknownMembers(false)", inApp,
 	},
 	{
-		"what was sent is not taken along", "store/merge.go", "m.rounds, m.entries, m.sent, m.counts}", "m.rounds, m.entries, m.counts}",
+		"what was sent is not taken along", "store/merge.go", "m.rounds, m.entries, m.sent, m.counts, m.kept}", "m.rounds, m.entries, m.counts, m.kept}",
 		inApp,
 	},
 	{
@@ -219,54 +220,74 @@ var ofRooms = []fault{
 		"a box under the nest is comb of the nest at once", "core/moves/change.go", "	if x.under {",
 		"	if !x.under && x.in == nil {", inCore,
 	},
-	// Rules.
+	// The plan and the rules of the craft.
 	{
-		"honey is sold on the label's last barred day", "core/advice/harvest.go", "		case s.Today <= p.Until:",
-		"		case s.Today < p.Until:", []string{"./core/advice", "./exchange"},
+		"honey is sold on the label's last barred day", "core/plan/harvest_super.go", "		case s.Today <= p.Until:",
+		"		case s.Today < p.Until:", inPlan,
 	},
 	{
-		"a label's time that is not known bars nothing", "core/advice/harvest.go", "		case p.Until == 0:",
-		"		case p.Until == -1:", []string{"./core/advice", "./exchange"},
+		"a label's time that is not known bars nothing", "core/plan/harvest_super.go", "		case p.Until == 0:",
+		"		case p.Until == -1:", inPlan,
 	},
 	{
-		"unknown history is no hold", "core/advice/harvest.go", "	if !s.HistoryKnown {", "	if false {",
-		[]string{"./core/advice", "./exchange", "./app"},
+		"unknown history is no hold", "core/plan/harvest_super.go", "	if !s.HistoryKnown {", "	if false {",
+		append(inPlan, "./app"),
 	},
 	{
-		"feed of long ago bars, that of now does not", "core/advice/harvest.go", "p.From >= s.Today-feedBarsDays",
-		"p.From < s.Today-feedBarsDays", []string{"./core/advice", "./exchange"},
+		"feed of long ago bars, that of now does not", "core/plan/harvest_super.go", "p.From >= s.Today-feedBarsDays",
+		"p.From < s.Today-feedBarsDays", inPlan,
 	},
 	{
-		"the excluder stays in for winter", "core/advice/pack_down.go", "	if st.ExcluderAbove > 0 {",
-		"	if st.ExcluderAbove < 0 {", []string{"./core/advice", "./exchange", "./demo"},
+		"a barred crop is taken", "core/craft/barred_harvest.go", `p.Harvested > 0 && p.Barred != ""`,
+		`p.Harvested < 0 && p.Barred != ""`, inPlan,
 	},
 	{
-		"a full nest is relieved in October", "core/season/windows.go",
-		`Owner: "advice relieve_honey_bound, best_look", From: 0, To: 258,`,
-		`Owner: "advice relieve_honey_bound, best_look", From: 0, To: 330,`,
-		[]string{"./core/advice ./core/season", "./exchange ./docs"},
+		"a super goes on while a treatment is in", "core/craft/super_in_treatment.go", "if !in || !supered(p.After) {",
+		"if in || !supered(p.After) {", inPlan,
 	},
 	{
-		"uniting is never sure", "core/advice/combine.go", "Confidence: short,", "Confidence: 0 * short,",
-		[]string{"./core/advice", "./exchange", "./demo"},
+		"a super over a wide nest costs nothing", "core/craft/room.go", "p.InUse >= inUseShare {", "p.InUse >= 0 {", inPlan,
 	},
 	{
-		"a colony that is united is fed and packed down as well", "core/advice/advice.go",
-		"		drop(FeedWinter, PackDown)", "		drop()", []string{"./core/advice", "./exchange", "./demo"},
+		"a hive is opened while its virgin flies", "core/craft/virgin_alone.go", "p.On >= p.Alone[0] && p.On <= p.Alone[1]",
+		"p.On < p.Alone[0] && p.On <= p.Alone[1]", inPlan,
 	},
 	{
-		"a super is put on what was last seen long ago", "core/advice/add_super.go",
-		"	if p < s.Settings.StoreRisk || s.Stale() {", "	if p < s.Settings.StoreRisk {",
-		[]string{"./core/advice", "./exchange"},
+		"the excluder stays in for winter", "core/plan/pack_down.go", "	if st.ExcluderAbove > 0 {\n		said",
+		"	if st.ExcluderAbove < 0 {\n		said", append(inPlan, "./demo"),
 	},
 	{
-		"a clipped queen is checked as often as another", "core/advice/check_cells.go",
-		"		d = s.Settings.ClippedDays", "		d = s.Settings.UnclippedDays",
-		[]string{"./core/advice", "./exchange", "./app"},
+		"a union changes nothing of the hive", "core/plan/combine.go", "				return -gain", "				return gain",
+		append(inPlan, "./demo"),
 	},
 	{
-		"the feed is half of what suffices", "core/advice/feed_emergency.go", "e.feed = s.ration(s.leastFeedKg())",
-		"e.feed = s.ration(s.leastFeedKg() / 2)", []string{"./core/advice", "./exchange"},
+		"a colony that is united is fed as well", "core/plan/together.go",
+		"	if a.Action == Combine || b.Action == Combine {\n		return true", "	if a.Action == Combine && b.Action == Combine {\n		return true",
+		inPlan,
+	},
+	{
+		"feed and supers are in one plan", "core/plan/together.go", "	return slices.Contains(apart, [2]Action{a.Action, b.Action}) ||",
+		"	return slices.Contains(apart[6:], [2]Action{a.Action, b.Action}) ||", inPlan,
+	},
+	{
+		"a clipped queen is checked as often as another", "core/plan/check_cells.go",
+		"		d = s.Settings.ClippedDays", "		d = s.Settings.UnclippedDays", append(inPlan, "./app"),
+	},
+	{
+		"another plan takes the place of a kept one for nothing", "core/plan/keep.go", "o.mean < best.mean-marginKg",
+		"o.mean < best.mean+marginKg", inPlan,
+	},
+	{
+		"a plan of before the look is kept", "core/plan/keep.go", "k.Day >= s.Today || k.Day < s.Estimate.Seen",
+		"k.Day >= s.Today", inPlan,
+	},
+	{
+		"laying workers get a queen", "core/plan/alone.go", "s.Estimate.Queen.ManyEggs == colony.EggsOnWalls &&",
+		"s.Estimate.Queen.ManyEggs == colony.EggsOnWalls && s.Today < 0 &&", inPlan,
+	},
+	{
+		"the rich hive of a yard gives to all", "core/plan/equalise.go", "		if n.Colony != match {",
+		"		if match == \"\" && n.Colony != match {", inPlan,
 	},
 	// The open form.
 	{
