@@ -11,6 +11,7 @@ import (
 	"sync/atomic"
 
 	"kembo/core/assessment"
+	"kembo/core/colony"
 	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/store"
@@ -81,15 +82,16 @@ func (s *Service) refreshYard(ctx context.Context, yard string, of which, tell f
 	done := 0
 	// A few at a time: what is believed of a colony is large while it is held.
 	for part := range slices.Chunk(todo, atOnce) {
-		b.rows = make([]store.Worked, len(part))
-		if err := b.each(ctx, part, b.assess); err != nil {
-			return done, err
-		}
-		if err := s.store.SaveStandings(ctx, b.rows...); err != nil {
+		if err := b.save(ctx, part); err != nil {
 			return done, err
 		}
 		done += len(part)
 		tell(done, len(todo))
+	}
+	if b.alarm {
+		if b.asked, _, err = s.toWorkOut(ctx, yard, which{all: true}); err != nil {
+			return done, err
+		}
 	}
 	if err := b.besides(ctx); err != nil {
 		return done, err
@@ -100,37 +102,54 @@ func (s *Service) refreshYard(ctx context.Context, yard string, of which, tell f
 	return done, err
 }
 
+// save works some colonies out and stores that.
+func (b *batch) save(ctx context.Context, part []work) (err error) {
+	if b.near, err = b.s.standingsOf(ctx, b.y); err != nil {
+		return err
+	}
+	b.rows = make([]store.Worked, len(part))
+	if err := b.each(ctx, part, b.assess); err != nil {
+		return err
+	}
+	return b.s.store.SaveStandings(ctx, b.rows...)
+}
+
 // besides works those out again that could do with another hive of the yard, where not all of the others
-// were known when they were worked out: the first time that a yard is.
+// were known when they were worked out: the first time that a yard is; and all of them after an alarm.
 func (b *batch) besides(ctx context.Context) error {
-	var todo []work
-	for _, w := range b.asked {
-		now, err := b.s.around(ctx, w.colony.ID, b.y)
-		if err != nil {
-			return err
-		}
-		if len(now.others) > len(w.by.others) {
-			todo = append(todo, work{colony: w.colony})
+	if len(b.asked) == 0 {
+		return nil
+	}
+	near, err := b.s.standingsOf(ctx, b.y)
+	if err != nil {
+		return err
+	}
+	looked := 0
+	for _, x := range near {
+		if x.Looked > 0 {
+			looked++
 		}
 	}
+	todo := slices.DeleteFunc(b.asked, func(w work) bool { return looked-1 <= len(w.by.others) })
 	b.asked = nil
 	for part := range slices.Chunk(todo, atOnce) {
-		b.rows = make([]store.Worked, len(part))
-		if err := b.each(ctx, part, b.assess); err != nil {
-			return err
-		}
-		if err := b.s.store.SaveStandings(ctx, b.rows...); err != nil {
+		if err := b.save(ctx, part); err != nil {
 			return err
 		}
 	}
 	return nil
 }
 
-// asks notes that a colony could do with another hive of the yard, and how many were known.
-func (b *batch) asks(w work) {
+// asks notes that a colony could do with hives of the yard that were not known yet, and what alarms the yard.
+func (b *batch) asks(w work, a *assessment.Assessment) {
+	unknown := len(w.by.others) < b.hives-1 && a.Situation.AsksNeighbours()
+	alarm := (a.Situation.Health == colony.Suspect) != w.by.suspect
 	b.mu.Lock()
 	defer b.mu.Unlock()
-	b.asked = append(b.asked, work{colony: w.colony, by: around{others: w.by.others}})
+	b.alarm = b.alarm || alarm
+	if unknown {
+		b.asked = append(b.asked, work{colony: w.colony, by: around{others: w.by.others}})
+	}
 }
 
 // toWorkOut returns the colonies of a yard that are to be worked out, and whether
@@ -174,8 +193,10 @@ type batch struct {
 	rows    []store.Worked
 	mu      sync.Mutex
 	paces   []forecast.Pace
-	hives   int    // that the yard has
-	asked   []work // to be worked out once the others are
+	hives   int        // that the yard has
+	near    []Standing // of the yard, as they were before those that are being worked out
+	asked   []work     // to be worked out once the others are
+	alarm   bool       // brood was found suspect, or is so no more: that bears on every hive of the yard
 }
 
 // read reads the log of a colony.
@@ -190,7 +211,7 @@ func (b *batch) read(ctx context.Context, w *work) error {
 	if w.givers, err = b.s.giversOf(ctx, w.colony.ID, w.entries, b.set); err != nil {
 		return err
 	}
-	if w.by, err = b.s.around(ctx, w.colony.ID, b.y); err != nil {
+	if w.by, err = b.s.around(ctx, w.colony.ID, b.y, b.near); err != nil {
 		return err
 	}
 	w.hash = hashOf(b.y, b.weather, b.set, w.colony.Code, w.entries, w.gains, w.givers, w.by.kept)
@@ -269,9 +290,7 @@ func (b *batch) assess(i int, w work, c Colony) error {
 			k.Tracks = drawnCourses
 			a = assessment.Assess(k, *c.Believed.Estimate, b.yard)
 			c.Assessment, c.Ahead, c.Dropped = a, aheadOf(c, a), w.by.dropped
-			if len(w.by.others) < b.hives-1 && a.Situation.AsksNeighbours() {
-				b.asks(w)
-			}
+			b.asks(w, a)
 			c.expected = c.Believed.ExpectedOn(b.y.today, b.ground(w))
 		case !errors.As(err, &u):
 			return err

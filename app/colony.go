@@ -294,7 +294,11 @@ func (s *Service) caseOf(ctx context.Context, f found, c *Colony) (assessment.Ca
 		return assessment.Case{}, nil, err
 	}
 	yard := s.drawn.yard(c.site, f.yard.today)
-	by, err := s.around(ctx, f.colony.ID, f.yard)
+	near, err := s.standingsOf(ctx, f.yard)
+	if err != nil {
+		return assessment.Case{}, nil, err
+	}
+	by, err := s.around(ctx, f.colony.ID, f.yard, near)
 	if err != nil {
 		return assessment.Case{}, nil, err
 	}

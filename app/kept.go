@@ -3,7 +3,6 @@ package app
 import (
 	"context"
 	"encoding/json"
-	"fmt"
 
 	"kembo/core/assessment"
 	"kembo/core/colony"
@@ -17,12 +16,13 @@ import (
 // around is that.
 type around struct {
 	kept    *plan.Kept
-	dropped bool // the plan that was kept is of another version of the model
+	dropped bool // the plan that was kept is of another version of the model, or cannot be read
+	suspect bool // its brood was, when it was last worked out
 	others  []colony.Neighbour
 }
 
-// around returns what a colony's plan rests on beside its log.
-func (s *Service) around(ctx context.Context, id string, y yardDay) (around, error) {
+// around returns what a colony's plan rests on beside its log, in a yard with these standings.
+func (s *Service) around(ctx context.Context, id string, y yardDay, yard []Standing) (around, error) {
 	var a around
 	p, ok, err := s.store.KeptBefore(ctx, id, int32(y.today))
 	if err != nil {
@@ -34,18 +34,21 @@ func (s *Service) around(ctx context.Context, id string, y yardDay) (around, err
 		a.dropped = true
 	default:
 		var k plan.Kept
-		if err := json.Unmarshal([]byte(p.Body), &k); err != nil {
-			return a, fmt.Errorf("kept plan of colony %s: %w", id, err)
+		if json.Unmarshal([]byte(p.Body), &k) != nil { // it came with another's file: advice is made without it
+			a.dropped = true
+			break
 		}
 		a.kept = &k
 	}
-	all, err := s.standingsOf(ctx, y)
-	for _, x := range all {
-		if x.Colony != id && x.Looked > 0 {
+	for _, x := range yard {
+		switch {
+		case x.Colony == id:
+			a.suspect = x.Health == colony.Suspect
+		case x.Looked > 0:
 			a.others = append(a.others, x.neighbour())
 		}
 	}
-	return a, err
+	return a, nil
 }
 
 // neighbour is a standing as another hive of the yard sees it.

@@ -30,8 +30,9 @@ const (
 	insertKept = `INSERT INTO kept_plan (colony_id, day, input_hash, model_version, body) VALUES (?, ?, ?, ?, ?)
 	ON CONFLICT DO NOTHING`
 	// The last two days: the day before is what today is held against, however often today is worked out.
-	trimKept = `DELETE FROM kept_plan WHERE colony_id = ? AND day NOT IN
-	(SELECT day FROM kept_plan WHERE colony_id = ? ORDER BY day DESC LIMIT 2)`
+	// Of a day to come there are some where the clock was wrong.
+	trimKept = `DELETE FROM kept_plan WHERE colony_id = ?1 AND day NOT IN
+	(SELECT day FROM kept_plan WHERE colony_id = ?1 AND day <= ?2 ORDER BY day DESC LIMIT 2)`
 	selectKept  = `SELECT colony_id, day, input_hash, model_version, body FROM kept_plan WHERE colony_id = ? AND day < ? ORDER BY day DESC LIMIT 1`
 	selectKepts = `SELECT colony_id, day, input_hash, model_version, body FROM kept_plan ORDER BY colony_id, day`
 )
@@ -45,7 +46,7 @@ func (t *Tx) keepPlan(ctx context.Context, p KeptPlan) error {
 	if _, err := t.tx.ExecContext(ctx, upsertKept, p.ColonyID, p.Day, p.InputHash, p.ModelVersion, p.Body); err != nil {
 		return err
 	}
-	_, err := t.tx.ExecContext(ctx, trimKept, p.ColonyID, p.ColonyID)
+	_, err := t.tx.ExecContext(ctx, trimKept, p.ColonyID, p.Day)
 	return err
 }
 
