@@ -57,10 +57,7 @@ func superSteps(x *scene) []Step {
 	}
 	for n := 1; n <= most; n++ {
 		out = append(out, Step{
-			Key: fmt.Sprintf(
-				"super %d",
-				n,
-			), Said: []moves.Said{superOn(n, s.Settings.DrawnSupers)}, Opens: craft.LidOff,
+			Key: fmt.Sprintf("super %d", n), Said: []moves.Said{superOn(n, s.Settings.DrawnSupers)}, Opens: craft.LidOff,
 			Minutes: superMinutes * float64(n), Kg: wear * float64(n), Moves: crossing{supersOn: n},
 			Load: []Need{{What: kind, Of: f.Name, Count: float64(n)}},
 			say:  func(s *Situation, p *part) told { return s.sayAddSuper(p, n) },

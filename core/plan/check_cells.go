@@ -120,11 +120,8 @@ func (s *Situation) sayCheck(p *part) told {
 	risk, _ := s.Base.Swarm(then)
 	t.do = fmt.Sprintf("Check for queen cells %s", s.by(p))
 	figs := []Figure{
-		count(
-			"bees",
-			s.Base.Bees.Likely,
-		), days("every", every), chance("swarm", risk), dated("visit", s.Today+day.Day(then)),
-		dated("due", due),
+		count("bees", s.Base.Bees.Likely), days("every", every), chance("swarm", risk),
+		dated("visit", s.Today+day.Day(then)), dated("due", due),
 	}
 	text := "No complete cell check is known, in swarm season, with about {bees} bees. {swarm} that it swarms by {visit} if " +
 		"nobody looks."

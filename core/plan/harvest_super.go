@@ -113,10 +113,6 @@ var harvestSuper = Option{
 	steps:  harvestSteps,
 }
 
-// harvestMinutes is what a box takes beyond what it would take on a later visit: none. Source: it has to be
-// done once.
-const harvestMinutes = 0.0
-
 // ripeBoxes returns the boxes that are ready on the day of the scene.
 func (x *scene) ripeBoxes() []BoxState {
 	s := x.s
@@ -194,7 +190,7 @@ func harvestSteps(x *scene) []Step {
 			capped = min(capped, b.Capped)
 		}
 		out = append(out, Step{
-			Key: fmt.Sprintf("harvest %d", n), Said: said, Opens: craft.LidOff, Minutes: harvestMinutes, Keeps: 1,
+			Key: fmt.Sprintf("harvest %d", n), Said: said, Opens: craft.LidOff, Keeps: 1,
 			Moves: crossing{harvested: n}, Load: []Need{{What: "clearer board", Count: 1}},
 			say: func(s *Situation, p *part) told { return s.sayHarvest(p, boxes, kg, capped) },
 		})

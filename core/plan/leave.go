@@ -39,10 +39,7 @@ func (s *Situation) sayLeave() told {
 	}
 	name := names[nearest]
 	figs := []Figure{
-		days(
-			"days",
-			int(ends),
-		), days("visit", int(s.Days())), s.kg("stores", s.Base.Stores.Likely), chance("chance", p),
+		days("days", int(ends)), days("visit", int(s.Days())), s.kg("stores", s.Base.Stores.Likely), chance("chance", p),
 	}
 	switch v := s.Base.Runway[nearest].Likely; {
 	case ends >= s.Days() || p <= hardlyTold:

@@ -46,13 +46,12 @@ func (s *Situation) partners() []colony.Neighbour {
 	if len(s.Neighbours) == 0 { // nothing is known of other hives: the keeper has some
 		return []colony.Neighbour{{Colony: someHive, Bees: someBees, Health: colony.Healthy, MitesPercent: 1}}
 	}
-	var out []colony.Neighbour
-	for _, n := range s.Neighbours {
-		if n.Health == colony.Healthy && n.Bees >= partnerBees && n.MitesPercent <= craft.MitesToUnite && !n.Queenless {
-			out = append(out, n)
-		}
-	}
-	return out
+	return slices.DeleteFunc(slices.Clone(s.Neighbours), func(n colony.Neighbour) bool { return !takesIn(n) })
+}
+
+// takesIn reports whether a hive can take another in or give.
+func takesIn(n colony.Neighbour) bool {
+	return n.Health == colony.Healthy && n.Bees >= partnerBees && n.MitesPercent <= craft.MitesToUnite && !n.Queenless
 }
 
 // unitesWith returns the hive into which this one goes if it is united: of the yard's weak or queenless hives, known
@@ -63,13 +62,13 @@ func (s *Situation) unitesWith(x *scene) string {
 		return someHive
 	}
 	own := colony.Neighbour{
-		Colony: s.Input.Colony, Known: true, Bees: s.Base.Bees.Likely, Health: s.Health, Queenless: x.queenless >= 1.0/2,
+		Colony: s.Input.Colony, Known: true, Bees: s.Base.Bees.Likely, Health: s.Health, MitesPercent: s.MitesPercent,
+		Queenless: x.queenless >= 1.0/2,
 	}
 	all := append([]colony.Neighbour{own}, s.Neighbours...)
 	slices.SortFunc(all, func(a, b colony.Neighbour) int {
 		return cmp.Or(cmp.Compare(a.Bees, b.Bees), cmp.Compare(a.Colony, b.Colony))
 	})
-	partners := s.partners()
 	taken := map[string]bool{}
 	for _, n := range all {
 		if taken[n.Colony] || !n.Known || n.Bees > uniteBees && !n.Queenless || n.Health == colony.Suspect {
@@ -77,9 +76,7 @@ func (s *Situation) unitesWith(x *scene) string {
 		}
 		var with string
 		for _, p := range all { // the strongest comes last
-			takes := p.Colony == own.Colony && n.Colony != own.Colony && !own.Queenless ||
-				slices.ContainsFunc(partners, func(q colony.Neighbour) bool { return q.Colony == p.Colony })
-			if takes && !taken[p.Colony] && p.Colony != n.Colony && (p.Bees > n.Bees || n.Queenless) {
+			if takesIn(p) && !taken[p.Colony] && p.Colony != n.Colony && (p.Bees > n.Bees || n.Queenless) {
 				with = p.Colony
 			}
 		}

@@ -80,10 +80,7 @@ func packSteps(x *scene) []Step {
 	}
 	left := len(st.Boxes) - off
 	return []Step{{
-		Key: fmt.Sprintf(
-			"pack %d",
-			left,
-		), Said: said, Opens: craft.Parted, Minutes: offMinutes * float64(off), Keeps: keptCombs,
+		Key: fmt.Sprintf("pack %d", left), Said: said, Opens: craft.Parted, Minutes: offMinutes * float64(off), Keeps: keptCombs,
 		say: func(s *Situation, p *part) told { return s.sayPack(p, x, left, off) },
 	}}
 }

@@ -53,7 +53,7 @@ func (s *Situation) search(in int, given []part) (best []part, weighed []*outcom
 		best, now = pick.parts, pick
 	}
 	best, now = s.varied(best, now, options, given)
-	return s.pruned(best, now, nil, searchMembers), weighed
+	return s.pruned(best, now, searchMembers), weighed
 }
 
 // hasOn reports whether an action is among the parts of a day.
@@ -112,7 +112,7 @@ func (s *Situation) added(o *outcome) []part {
 }
 
 // pruned takes out the steps that are not missed, and notes what the others add.
-func (s *Situation) pruned(best []part, now *outcome, given []part, n int) []part {
+func (s *Situation) pruned(best []part, now *outcome, n int) []part {
 	for again := true; again; {
 		again = false
 		for i := range best {
@@ -122,8 +122,7 @@ func (s *Situation) pruned(best []part, now *outcome, given []part, n int) []par
 			if o.forbidden { // it cannot be left out
 				continue
 			}
-			if best[i].adds < stepLeast &&
-				!slices.ContainsFunc(given, func(p part) bool { return p.Key == best[i].Key }) {
+			if best[i].adds < stepLeast {
 				best, now, again = without, o, true
 				break
 			}

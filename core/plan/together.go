@@ -10,10 +10,7 @@ var apart = [][2]Action{
 	{RemoveSuper, PackDown}, {Condense, PackDown}, {Condense, RemoveSuper},
 	{Requeen, GiveCellOrQueen}, {Requeen, TestComb}, {GiveCellOrQueen, TestComb}, {GiveCellOrQueen, LookCloser},
 	{Requeen, LookCloser}, {CheckCells, LookCloser}, {CheckCells, SwarmControl}, {SwarmControl, LookCloser},
-	{
-		SwarmControl,
-		Requeen,
-	}, {SwarmControl, GiveCellOrQueen}, {SwarmControl, TestComb}, {SwarmControl, RelieveHoneyBound},
+	{SwarmControl, Requeen}, {SwarmControl, GiveCellOrQueen}, {SwarmControl, TestComb}, {SwarmControl, RelieveHoneyBound},
 	{TestComb, LookCloser}, {CheckCells, GiveCellOrQueen}, {CheckCells, Requeen}, {CheckCells, TestComb},
 }
 

@@ -16,7 +16,7 @@ type Weights struct {
 	Nuc           float64 `json:"nuc"`             // that a split leaves, as a gain
 	BarredKg      float64 `json:"barred_kg"`       // a kilogram of honey that may not be sold
 	IdleSuperWeek float64 `json:"idle_super_week"` // a super left on while nothing comes, a week
-	Careful       bool    `json:"careful"`         // the mean of the worst fifth decides, not the mean
+	Careful       bool    `json:"careful"`         // the mean of the worst fifth weighs as much as the mean
 }
 
 // Preset is a set of weights with a name.

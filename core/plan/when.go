@@ -115,11 +115,8 @@ func (s *Situation) sooner(atVisit []part) (best []part, weighed []*outcome) {
 				continue
 			}
 			tries := [][]part{slices.Concat(best, m)}
-			if rest := slices.DeleteFunc(slices.Clone(best), func(p part) bool { return has(m, p.Action) }); len(
-				rest,
-			) < len(
-				best,
-			) {
+			rest := slices.DeleteFunc(slices.Clone(best), func(p part) bool { return has(m, p.Action) })
+			if len(rest) < len(best) {
 				tries = append(tries, slices.Concat(rest, m)) // in its place
 			}
 			for _, parts := range tries {
@@ -144,7 +141,7 @@ func (s *Situation) sooner(atVisit []part) (best []part, weighed []*outcome) {
 		return nil, weighed
 	}
 	best, now = s.varied(best, now, options, atVisit)
-	return s.pruned(best, now, nil, searchMembers), weighed
+	return s.pruned(best, now, searchMembers), weighed
 }
 
 // urgent finds the day by which what cannot wait is done.
