@@ -136,19 +136,44 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 
 // lastOf notes on the last day of a plan how the hive is left, with so much fed before the visit, and in all.
 func (s *Situation) lastOf(p *craft.Plan, through bool, fedKg [2]float64) {
+	d := s.dueHere()
+	p.CheckDue, p.Checked, p.CellsFound, p.Bound = d.check, through, d.cells, d.bound
+	for i := range d.starves {
+		p.Starves[i] = d.starves[i] * max(0, 1-fedKg[i]/d.lacksKg[i])
+	}
+	if p.Unites {
+		p.Starves = [2]float64{}
+	}
+}
+
+// duties are what no plan should leave undone here, whatever it is.
+type duties struct {
+	check        day.Day // for queen cells, by the visit; 0: none is due
+	cells, bound bool
+	starves      [2]float64 // by the visit and by the one after it, unfed
+	lacksKg      [2]float64 // what ends that
+}
+
+// dueHere returns them; they are the same for all plans that are tried.
+func (s *Situation) dueHere() *duties {
+	if s.duties != nil {
+		return s.duties
+	}
 	next, then := s.visits()
 	x := s.scene(next)
-	p.CheckDue, p.Checked = s.checkDue(), through
-	_, p.CellsFound = s.swarmCells()
-	p.CellsFound = p.CellsFound && !s.gone() && s.Waiting == nil
-	p.Bound = x.bound() && x.bees >= partnerBees && x.free <= boundDays*max(s.Base.WantsToLay.Likely, leastLaying)
-	if p.Unites || s.Stale() {
-		return
+	_, cells := s.swarmCells()
+	d := &duties{
+		check: s.checkDue(), cells: cells && !s.gone() && s.Waiting == nil,
+		bound: x.bound() && x.bees >= partnerBees && x.free <= boundDays*max(s.Base.WantsToLay.Likely, leastLaying),
 	}
 	for i, in := range [2]int{next, min(then, s.horizon-1)} {
-		lacks := max(s.reserveOn(in)-s.scene(in).nestKg, someFood)
-		p.Starves[i] = s.Base.LastChance(float64(in)+visitIsOver) * max(0, 1-fedKg[i]/lacks)
+		d.lacksKg[i] = max(s.reserveOn(in)-s.scene(in).nestKg, someFood)
+		if !s.Stale() {
+			d.starves[i] = s.Base.LastChance(float64(in) + visitIsOver)
+		}
 	}
+	s.duties = d
+	return d
 }
 
 // dealtWithin are the days within which queen cells are dealt with that were found. Source: common practice.

@@ -53,6 +53,7 @@ type Situation struct {
 	due     queen.Due   // of a queen that is waited for
 	plans   [][]float64 // that were weighed, by member; the first is the one chosen
 	look    *inquired
+	duties  *duties
 }
 
 // Days returns the days to the next visit.
@@ -122,6 +123,7 @@ func (s *Situation) prepare() {
 	}
 	s.found = map[string]*outcome{}
 	s.scenes = map[int]*scene{}
+	s.duties = nil
 	s.comes = make([]bool, s.horizon)
 	for i := then; i < s.horizon; {
 		s.comes[i] = true
