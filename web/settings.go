@@ -37,7 +37,11 @@ func worthRows(mass measure.Unit) []worthRow {
 	for _, r := range plan.WeightRows {
 		row := worthRow{Words: r.Words}
 		for _, p := range plan.Presets {
-			row.Kg = append(row.Kg, fmt.Sprintf("%.2g", mass.In(*r.Of(&p.Weights))))
+			v := *r.Of(&p.Weights)
+			if !r.Share() {
+				v = mass.In(v)
+			}
+			row.Kg = append(row.Kg, fmt.Sprintf("%.2g", v))
 		}
 		out = append(out, row)
 	}

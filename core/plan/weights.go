@@ -71,6 +71,9 @@ type WeightRow struct {
 	Of         func(*Weights) *float64
 }
 
+// Share reports whether a weight is a share of a mass, the same in every unit.
+func (r WeightRow) Share() bool { return r.Key == "sugar_kg" || r.Key == "barred_kg" }
+
 // WeightRows are the weights that are numbers, in order.
 var WeightRows = []WeightRow{
 	{"colony", "a colony dead in winter, or beyond saving", func(w *Weights) *float64 { return &w.Colony }},
@@ -79,9 +82,9 @@ var WeightRows = []WeightRow{
 	{"neighbours", "what a swarm costs beside, in casts and goodwill", func(w *Weights) *float64 { return &w.Neighbours }},
 	{"minute", "a minute of work", func(w *Weights) *float64 { return &w.Minute }},
 	{"trip", "a trip to a yard", func(w *Weights) *float64 { return &w.Trip }},
-	{"sugar_kg", "a kilogram of sugar", func(w *Weights) *float64 { return &w.SugarKg }},
+	{"sugar_kg", "sugar, against its own mass", func(w *Weights) *float64 { return &w.SugarKg }},
 	{"queen", "a mated queen", func(w *Weights) *float64 { return &w.Queen }},
 	{"nuc", "the nuc that a split leaves, as a gain", func(w *Weights) *float64 { return &w.Nuc }},
-	{"barred_kg", "what a kilogram of honey loses that may not be sold", func(w *Weights) *float64 { return &w.BarredKg }},
+	{"barred_kg", "what honey loses that may not be sold, of its own mass", func(w *Weights) *float64 { return &w.BarredKg }},
 	{"idle_super_week", "a super left on a week while nothing comes", func(w *Weights) *float64 { return &w.IdleSuperWeek }},
 }
