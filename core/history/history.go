@@ -215,9 +215,12 @@ type walker struct {
 	// The ensemble of the last look's day: as it was expected, and what is being
 	// looked at now is expected to be.
 	before, ahead *forecast.Ensemble
-	countedBefore int              // counts of mites that what was expected of the last look already holds
-	sights        []forecast.Sight // of the last look that tested a forecast
-	parameters    bees.Parameters
+	// The ensemble of the last look as it stood when something left the hive, and of which it is: boxes that come
+	// off one after the other are not each lived up to anew.
+	giving, givingOf *forecast.Ensemble
+	countedBefore    int              // counts of mites that what was expected of the last look already holds
+	sights           []forecast.Sight // of the last look that tested a forecast
+	parameters       bees.Parameters
 }
 
 // take takes an entry in that is no act; acts are done to the hives of a company.

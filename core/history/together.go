@@ -107,6 +107,7 @@ func joined(b *walker, entries []Entry) (*company, []turn) {
 	at := map[string]int{} // where an entry's turn is, by its id
 	for _, id := range sortedIDs(logs) {
 		w := c.walkers[id]
+		w.last = w.ground.To // what is carried is told from the day on which it is read
 		for _, e := range logs[id][:until[id]] {
 			w.last = max(w.last, e.Day)
 			if i, ok := at[e.ID]; ok && len(e.With) > 0 {
@@ -345,9 +346,14 @@ func (w *walker) given(c bees.Change) bees.Parcel {
 		e := *w.Estimate
 		e.Stack = w.Stack
 		x = w.draw(&e)
+		w.Ensemble = x
 	}
-	x = x.Clone()
-	w.follow(x, c.Day)
+	if w.giving == nil || w.givingOf != x || w.giving.Day > c.Day || len(w.ground.Gains) > 0 {
+		w.giving, w.givingOf = x.Clone(), x
+		w.follow(w.giving, c.Day)
+	}
+	x = w.giving
+	x.Move(&w.parameters, w.yard(x.Day), w.Changes, c.Day)
 	return x.Give(&w.parameters, w.yard(x.Day), w.Changes, c)
 }
 
