@@ -99,7 +99,7 @@ func TestPlansHoldWhatPlansMust(t *testing.T) {
 // TestTheSameColonyGetsTheSamePlan: mirrored, renamed, in a yard of another name, and half a year on where the
 // climate lies on the other side.
 func TestTheSameColonyGetsTheSamePlan(t *testing.T) {
-	const records = 12
+	const records = 24
 	r := rand.New(rand.NewPCG(16, 20261130))
 	same, asked := map[string]int{}, map[string]int{}
 	for range records {

@@ -437,7 +437,7 @@ var situations = []situation{
 	{
 		name: "Building up in April under a queen of her third season", place: "uk", bloom: limes, on: "2026-04-20", days: 4,
 		hive: "deep b2 h4.6 p0.4 e3 s5.5", told: all(queenOf(2024), lookedAgo(8), weathered(7, 5, 15, 0)),
-		never: []string{"requeen", "combine", "give_cell_or_queen", "feed_pollen", "feed_emergency", "add_super"},
+		never: []string{"requeen", "combine", "give_cell_or_queen", "feed_pollen", "feed_emergency"},
 		waits: true, why: "no queens are to be had, and what she is shows in May",
 	},
 	{

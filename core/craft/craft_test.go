@@ -92,7 +92,7 @@ func TestEachRuleOnBothSidesOfItsBound(t *testing.T) {
 		}},
 		{"super_over_wide", func(p *craft.Plan) { p.SupersOn, p.Bees, p.InUse = 1, 9000, 0.7 },
 			func(p *craft.Plan) { p.SupersOn, p.Bees, p.InUse = 1, 9000, 0.8 }},
-		{"super_over_foundation", func(p *craft.Plan) { p.SupersOn, p.Undrawn = 1, 0.3 }, func(p *craft.Plan) { p.SupersOn, p.Undrawn = 1, 0.29 }},
+		{"super_over_foundation", func(p *craft.Plan) { p.SupersOn, p.Undrawn = 1, 0.2 }, func(p *craft.Plan) { p.SupersOn, p.Undrawn = 1, 0.19 }},
 		{"comb_out_in_flow", func(p *craft.Plan) { p.GoodDayKg, p.After = 0.5, stack(box("s", true, 0.5)) },
 			func(p *craft.Plan) { p.GoodDayKg = 0.5 }},
 		{"excluder_in_winter", func(p *craft.Plan) { p.Season, p.After.ExcluderAbove = nov, 1 },
@@ -100,10 +100,17 @@ func TestEachRuleOnBothSidesOfItsBound(t *testing.T) {
 		{"cold_harvest", func(p *craft.Plan) { p.Harvested, p.HighC, p.After = 1, 13, stack(nest) },
 			func(p *craft.Plan) { p.Harvested, p.HighC, p.After = 1, 14, stack(nest) }},
 		{"taken_bare", func(p *craft.Plan) { p.Harvested, p.StoresKg = 1, 3.5 }, func(p *craft.Plan) { p.Harvested, p.StoresKg, p.FedKg = 1, 3.5, 1 }},
+		{"nest_box_taken", func(p *craft.Plan) {
+			p.Harvested, p.StoresKg, p.Before, p.After = 1, 18, stack(nest, box("d", false, 0.5)), stack(nest)
+		}, func(p *craft.Plan) {
+			p.Harvested, p.StoresKg, p.Before, p.After = 1, 24, stack(nest, box("d", false, 0.5)), stack(nest)
+		}},
+		{"winter_crop", func(p *craft.Plan) { p.Harvested, p.Season, p.HighC = 1, nov, 17 },
+			func(p *craft.Plan) { p.Harvested, p.Season, p.HighC = 1, nov, 18 }},
 		{"treatment_left_in", func(p *craft.Plan) { p.Treatments, p.After = in("amidine", 57), stack(nest) },
 			func(p *craft.Plan) { p.Treatments, p.After = in("amidine", 56), stack(nest) }},
-		{"union_in_winter", func(p *craft.Plan) { p.Unites, p.Season, p.HighC = true, nov, 14 },
-			func(p *craft.Plan) { p.Unites, p.Season, p.HighC = true, nov, 15 }},
+		{"union_in_winter", func(p *craft.Plan) { p.Unites, p.Season, p.HighC = true, nov, 17 },
+			func(p *craft.Plan) { p.Unites, p.Season, p.HighC = true, nov, 18 }},
 		{"left_hungry", func(p *craft.Plan) { p.Starves = [2]float64{0, 0.06} },
 			func(p *craft.Plan) { p.Starves = [2]float64{0, 0.05} }},
 		{"left_bound", func(p *craft.Plan) { p.Bound = true }, func(p *craft.Plan) { p.Bound, p.Roomed = true, true }},

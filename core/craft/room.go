@@ -5,9 +5,9 @@ import (
 	"kembo/core/hive"
 )
 
-// What it costs, kg: a super over one that is hardly begun; and a comb out of a nest in a flow. Source:
+// What it costs, kg: a super over one that is hardly begun, and more over two; and a comb out of a nest in a flow. Source:
 // defaults of the design, guesses from practice.
-const overEmpty, outInFlow, hardlyBegun, flowKg = 0.5, 1.0, 0.15, 0.4
+const overEmpty, overTwoEmpty, outInFlow, hardlyBegun, flowKg = 0.3, 6.0, 1.0, 0.15, 0.4
 
 var superOverEmpty = Rule{
 	Key: "super_over_empty", Rank: Costly,
@@ -26,7 +26,11 @@ var superOverEmpty = Rule{
 		if empty == 0 {
 			return overEmpty * float64(p.SupersOn-1), "Two go on at once: the upper one waits.", p.SupersOn > 1
 		}
-		return overEmpty * float64(empty+p.SupersOn-1), "It puts a super over one that is hardly begun.", true
+		kg := overEmpty * float64(empty+p.SupersOn-1)
+		if empty > 1 {
+			return kg + overTwoEmpty, "It puts a super over two that are hardly begun.", true
+		}
+		return kg, "It puts a super over one that is hardly begun.", true
 	},
 }
 
@@ -86,9 +90,15 @@ func nestCombsLeft(p *Plan) int {
 }
 
 // What a super costs over a nest that is neither full nor covered, kg, and when a nest counts as full and as
-// covered: shares of its comb in use and of the bees that would cover it. Source: common practice asks for 70
-// to 80 % of the combs covered and in use; the price a guess.
-const overWide, inUseShare, coveredShare = 4.0, 0.78, 0.7
+// covered: shares of its comb in use and of the bees that would cover it. It is the whole price where less than half
+// of it is covered, or a fifth under both in the cold or with two fifths of it empty; less the nearer it is, and the
+// warmer. Source: common practice asks for 70 to 80 % of the combs covered and in use; the rest are guesses.
+const (
+	overWide, inUseShare, coveredShare = 4.0, 0.78, 0.7
+	wideBy                             = 0.2
+	fewShare, inWarmth                 = 0.5, 0.1
+	coolsFromC, coolsAllC              = 22.0, 12.0 // highs of the day
+)
 
 var superOverWide = Rule{
 	Key: "super_over_wide", Rank: Costly,
@@ -98,13 +108,22 @@ var superOverWide = Rule{
 		if p.SupersOn == 0 || p.Bees >= coveredShare*capacity(p.Before) || p.InUse >= inUseShare {
 			return 0, "", false
 		}
-		return overWide * float64(p.SupersOn), "A super goes over a nest that is neither full nor covered.", true
+		covered := p.Bees / max(1, capacity(p.Before))
+		n := overWide * float64(p.SupersOn)
+		if covered < fewShare {
+			return n, "A super goes over a nest of which the bees cover less than half.", true
+		}
+		short := 1 - max(covered/coveredShare, p.InUse/inUseShare)
+		cool := min(1, max(0, (coolsFromC-p.HighC)/(coolsFromC-coolsAllC)))
+		unfilled := min(1, max(0, (inUseShare-p.InUse)/wideBy))
+		return n * min(1, short/wideBy) * max(inWarmth+(1-inWarmth)*cool*cool, unfilled),
+			"A super goes over a nest that is neither full nor covered.", true
 	},
 }
 
 // overFoundation is what a super costs over a nest that is still being drawn, kg, and undrawnShare the foundation
 // in it from which it is. Source: common practice; sizes are guesses.
-const overFoundation, undrawnShare = 3.0, 0.3
+const overFoundation, undrawnShare = 3.0, 0.2
 
 var superOverFoundation = Rule{
 	Key: "super_over_foundation", Rank: Costly,

@@ -8,7 +8,7 @@ import (
 
 // clusterLoosensC is the high of a day from which bees of a cluster run together with others, °C. Source: common
 // practice; the number a guess.
-const clusterLoosensC = 15.0
+const clusterLoosensC = 18.0
 
 var unionInWinter = Rule{
 	Key: "union_in_winter", Rank: Never,

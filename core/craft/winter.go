@@ -55,12 +55,7 @@ var takenBare = Rule{
 		if p.Harvested == 0 {
 			return 0, "", false
 		}
-		off := 0.0 // of boxes of the nest
-		for _, b := range p.Before.Boxes {
-			if !b.Super && p.After.BoxAt(b.ID) < 0 {
-				off += b.HoneyKg()
-			}
-		}
+		off := nestOff(p)
 		lacks := p.ReserveKg - (p.StoresKg - off) - p.FedKg
 		return bare * lacks, fmt.Sprintf(
 			"The nest is left with %.0f kg, under its reserve.",

@@ -27,6 +27,9 @@ const (
 	foundationKg = 0.5  // of ten sheets
 	superFlowKg  = 1.0  // that is offered from then to the visit after next, under which none is thought of
 	superBees    = 5000 // under which none is
+	lateFlowKg   = 14.0 // that a month still offers, under which one is late
+	lateDays     = 30
+	lateKg       = 1.0 // what it then costs beside: it comes off again, begun and open
 )
 
 // superOn says n supers put on, drawn or of foundation.
@@ -46,6 +49,10 @@ func superSteps(x *scene) []Step {
 	if !s.Settings.DrawnSupers {
 		kind, wear = "foundation super", foundationKg
 	}
+	late := 0.0
+	if s.season.FlowKg(x.in, x.in+lateDays) < lateFlowKg {
+		late = lateKg
+	}
 	f := s.Estimate.Stack.SuperFormat()
 	if f.Short != "super" {
 		kind = kind[:len(kind)-len("super")] + f.Short + " super"
@@ -58,7 +65,7 @@ func superSteps(x *scene) []Step {
 	for n := 1; n <= most; n++ {
 		out = append(out, Step{
 			Key: fmt.Sprintf("super %d", n), Said: []moves.Said{superOn(n, s.Settings.DrawnSupers)}, Opens: craft.LidOff,
-			Minutes: superMinutes * float64(n), Kg: wear * float64(n), Moves: crossing{supersOn: n},
+			Minutes: superMinutes * float64(n), Kg: (wear + late) * float64(n), Moves: crossing{supersOn: n},
 			Load: []Need{{What: kind, Of: f.Name, Count: float64(n)}},
 			say:  func(s *Situation, p *part) told { return s.sayAddSuper(p, n) },
 		})

@@ -20,7 +20,8 @@ var combine = Option{
 const (
 	uniteMinutes, shakeMinutes = 20.0, 10.0
 	shakenBees                 = 3000 // under which they are shaken out
-	uniteBees                  = 14_000
+	buildsUp                   = 0.6  // cells of brood to a bee, from which on a colony is growing, however small
+	uniteBees                  = 8_000
 	freedComb                  = 0.1 // kg of honey that each comb freed is worth
 	joins                      = 0.9 // of the bees
 )
@@ -29,6 +30,9 @@ func combineSteps(x *scene) []Step {
 	s := x.s
 	if x.bees > uniteBees && x.queenless < 1.0/2 || s.small() && x.queenless < 1.0/2 || s.raising() ||
 		s.BeganOn > 0 && s.Today < s.BeganOn+youngDays {
+		return nil
+	}
+	if x.queenless < 1.0/2 && x.bees > shakenBees && x.brood > buildsUp*x.bees && x.ahead.FlowKg >= littleToCome {
 		return nil
 	}
 	combs := 0.0

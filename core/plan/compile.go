@@ -182,13 +182,20 @@ const dealtWithin = 2
 // boundDays are days of laying that are free, under which a nest is as good as full. Source: none; guess.
 const boundDays = 3
 
+// begunFill is the share stored of a super from which on bees have gone up into it. Source: common practice.
+const begunFill = 0.15
+
 // rooms reports whether a step gives a bound nest room: combs out of it, or, in a flow, boxes over it.
 func (x *scene) rooms(p *part) bool {
 	switch p.Action {
 	case RelieveHoneyBound, SwarmControl, Combine:
 		return true
-	case AddSuper, HarvestSuper:
+	case HarvestSuper:
 		return x.flowKg >= stillFillsKg/2
+	case AddSuper: // one more over one that they have not gone up into gives none
+		return x.flowKg >= stillFillsKg/2 && !slices.ContainsFunc(Boxes(x.s.Estimate.Stack), func(b BoxState) bool {
+			return b.Super && b.Fill < begunFill
+		})
 	}
 	return p.Moves.gives
 }

@@ -10,9 +10,9 @@ import (
 // Shares of honey that are not for sale as it stands. Source: none; guesses, from what honey is worth as
 // feed and what a deep comb of honey brings.
 const (
-	nestSurplus  = 0.85 // of a kg over what a nest needs
-	lacking      = 0.4  // kg of honey that a kg which the nest lacks costs: sugar and work
-	robbed       = 0.5  // of what stands over a colony that died
+	nestSurplus  = 0.6 // of a kg over what a nest needs: it may go up into a super, or feed another hive
+	lacking      = 0.4 // kg of honey that a kg which the nest lacks costs: sugar and work
+	robbed       = 0.5 // of what stands over a colony that died
 	winterEatsKg = 0.035
 	fedIsLeft    = 0.6 // of a feed in season that is not eaten by the time that something comes
 	gainDiffers  = 6.0 // kg: how far the season's gain differs from what is told

@@ -35,7 +35,9 @@ func pollenSteps(x *scene) []Step {
 		return nil
 	}
 	var out []Step
-	for n := 1; n <= patties; n++ {
+	// As many as are eaten by the visit after; more would mould.
+	eaten := x.larvae * x.s.Input.Parameters.PollenPerLarva * float64(max(x.next, pollenDaysLeast))
+	for n := 1; n <= patties && float64(n-1)*pattyKg*pattyPollen/pollenCellKg < eaten; n++ {
 		kg := pattyKg * float64(n)
 		cells := kg * pattyPollen / pollenCellKg
 		out = append(out, Step{

@@ -131,13 +131,17 @@ func (x *scene) ripeBoxes() []BoxState {
 		case !ripe:
 		case b.Super:
 			out = append(out, b)
-		case b.Box > 0 && b.Fill >= fullDeep && nests > max(1, x.boxesKept()) && !x.bound():
+		case b.Box > 0 && b.Fill >= fullDeep && nests > max(1, x.boxesKept()) && !x.bound() && x.cropPast():
 			out = append(out, b)
 			nests--
 		}
 	}
 	return out
 }
+
+// cropPast reports whether more of the year's flow is over than is to come: until then what stands in the nest is
+// last year's, and their food.
+func (x *scene) cropPast() bool { return x.ahead.FlowKg < x.s.yearKg/2 }
 
 // boxesKept is how many boxes of the nest stay: in the last part of the season those that it winters on.
 func (x *scene) boxesKept() int {

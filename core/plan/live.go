@@ -13,6 +13,10 @@ import (
 // capped one (Winston 1987, from memory).
 const preparing = 10
 
+// lateIn says that in one member in so many the visits after the plan come late, by half a rhythm or mostLate days: it
+// rains, or there is no time. So what is left for them to do has a price. Source: none; guess.
+const lateIn, mostLate = 3, 4
+
 // live lives a plan in the first n members.
 func (s *Situation) live(c *compiled, o *outcome, n int) {
 	p := s.Input.Parameters
@@ -26,7 +30,10 @@ func (s *Situation) live(c *compiled, o *outcome, n int) {
 	total := 0
 	s.Ready.Lives(n, func(m int, st *bees.State, days []bees.Condition) {
 		total++
-		next := 0
+		next, late := 0, 0
+		if m%lateIn == 0 {
+			late = min(s.rhythm()/2, mostLate)
+		}
 		sale, other, fed := 0.0, 0.0, 0.0
 		before, stays, swarmKg, early := st.SwarmHazard, 1.0, 0.0, 1.0
 		fedBefore := st.Ledger.Fed
@@ -54,7 +61,7 @@ func (s *Situation) live(c *compiled, o *outcome, n int) {
 				}
 				next++
 			}
-			if s.comes[i] {
+			if i >= late && s.comes[i-late] {
 				cost, took := s.upkeep(st, &p, i, unit, unitKg)
 				fed += cost
 				if !c.barred {

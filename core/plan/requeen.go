@@ -33,7 +33,7 @@ const oldAge, oldFails, oldMost, smallForce = 2, 0.2, 3, 12_000
 
 // poorPeak is the laying, against the usual queen, under which another is thought of, and youngDays how long a
 // colony that began from bees is not asked why it is small: two rounds of brood. Source: common practice.
-const poorPeak, youngDays = 0.8, 2 * workerDays
+const poorPeak, youngDays = 0.75, 2 * workerDays
 
 // worn reports whether the colony of an old queen is small for the season, the build-up in spring over.
 func (s *Situation) worn(x *scene) bool {

@@ -12,6 +12,22 @@ const searchMembers = 40
 // could wait for it, kg of honey. Source: none; guesses: the price of six minutes, of one, and of ten.
 const stepLeast, variantLeast, soonerLeast = 0.3, 0.05, 0.5
 
+// besideLeast is the same for a step at a hive that is opened as far as that anyway. Source: none; guess.
+const besideLeast = 0.2
+
+// leastOf returns what steps must add to a plan.
+func leastOf(steps, to []part) float64 {
+	sum := 0.0
+	for _, p := range steps {
+		least := stepLeast
+		if slices.ContainsFunc(to, func(o part) bool { return o.in == p.in && o.Opens >= p.Opens }) {
+			least = besideLeast
+		}
+		sum += least
+	}
+	return sum
+}
+
 // mostSteps is as many as a plan has, and hopeless what a step alone may lose, kg, for it to be tried with
 // others. Source: common practice; rounding.
 const mostSteps, hopeless = 6, 2.0
@@ -42,7 +58,7 @@ func (s *Situation) search(in int, given []part) (best []part, weighed []*outcom
 				continue
 			}
 			left = append(left, m)
-			if o.mean-now.mean > stepLeast*float64(len(m)) && (pick == nil || o.mean > pick.mean) {
+			if o.mean-now.mean > leastOf(m, best) && (pick == nil || o.mean > pick.mean) {
 				pick = o
 			}
 		}
@@ -122,7 +138,7 @@ func (s *Situation) pruned(best []part, now *outcome, n int) []part {
 			if o.forbidden { // it cannot be left out
 				continue
 			}
-			if best[i].adds < stepLeast {
+			if best[i].adds < leastOf(best[i:i+1], without) {
 				best, now, again = without, o, true
 				break
 			}

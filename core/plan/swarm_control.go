@@ -23,7 +23,7 @@ const (
 	nucMinutes, splitMinutes, cellsMinutes = 25.0, 35.0, 20.0
 	nucBees, nucBrood, nucComb             = 0.15, 0.2, 0.25
 	splitShare                             = 0.5
-	nucLeaves, splitLeaves, cellsLeave     = 0.1, 0.08, 0.45
+	nucLeaves, splitLeaves, cellsLeave     = 0.1, 0.08, 0.65
 	nucBoxKg                               = 0.5
 	splitWorth                             = 1.6 // times a nuc's worth: the half that goes is more
 )

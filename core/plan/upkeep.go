@@ -15,7 +15,7 @@ import (
 // practice; sizes are guesses.
 const (
 	roomDays, roomFlowKg = 14, 2.0
-	littleRoom           = 2.0
+	littleRoom           = 2.0 // supers' worth of free comb, under which a later visit gives room
 	overReserve          = 3.0
 	aWinterFeed          = 1.5  // the same where the hive is opened in winter for it
 	lateFeed             = 0.1  // a kg more for each that is left to the next visit in autumn: a cold week may come
@@ -25,7 +25,7 @@ const (
 
 // upkeep does to a member what a keeper does on the visits that no plan is made for, and returns what feed
 // it took, in kg of honey, and what crop.
-func (s *Situation) upkeep(st *bees.State, p *bees.Parameters, i int, unit, unitKg float64) (fed, crop float64) {
+func (s *Situation) upkeep(st *bees.State, p *bees.Parameters, i int, unit, unitKg float64) (cost, crop float64) {
 	if st.Bees() < bees.LeastAlive || queenless(st) && st.Bees() < queenBees {
 		return 0, 0
 	}
@@ -39,6 +39,7 @@ func (s *Situation) upkeep(st *bees.State, p *bees.Parameters, i int, unit, unit
 		(st.NestFree(p) < st.NestDrawn/2 || st.Bees() > p.BeesPerCell*st.NestDrawn/2) {
 		access := st.SuperAccess
 		for n := 0; n < mostSupers && st.SuperFree(p) < littleRoom*unit; n++ {
+			cost += superWearKg + superMinutes*s.weights().Minute // as it would have today
 			st.Apply(&bees.Change{SuperDrawn: unit, SuperKgPerCell: unitKg})
 		}
 		st.SuperAccess = access // put on in time, over others or under
@@ -52,14 +53,14 @@ func (s *Situation) upkeep(st *bees.State, p *bees.Parameters, i int, unit, unit
 		keep, late = max(keep, on.WinterKg-overReserve), lateFeed
 	}
 	if lacks := keep + overReserve - st.Stores(); lacks > overReserve {
-		cost := aFeed
+		feed := aFeed
 		if season.WinterRest.Has(s.on(s.Today + day.Day(i))) { // a block of fondant, if somebody comes at all
-			lacks, cost = min(lacks, fondantKgWeek*winterRhythm/daysAWeek*st.Bees()/perBees), aWinterFeed
+			lacks, feed = min(lacks, fondantKgWeek*winterRhythm/daysAWeek*st.Bees()/perBees), aWinterFeed
 		}
 		st.Apply(&bees.Change{FeedKg: lacks})
-		return lacks*(w.SugarKg+late) + cost, crop
+		cost += lacks*(w.SugarKg+late) + feed
 	}
-	return 0, crop
+	return cost, crop
 }
 
 // boundKg is what of a crop stays in wet combs and on the floor, in the end, however much there is; a super with
