@@ -58,7 +58,7 @@ func run(ctx context.Context, args []string, stdin io.Reader, stdout, stderr io.
 		serveCommand(),
 		assessCommand(),
 		calcCommand(time.Now),
-		calibrateCommand(),
+		calibrateCommand(), proveCommand(),
 		reassessCommand(),
 		checkCommand(),
 		backupCommand(),

@@ -286,20 +286,7 @@ func (c *Colony) orphaned() {
 		young += sum(s.brood[:5])
 	}
 	if c.queen > 0 && young > 100 {
-		c.next, c.wait = c.Traits.Eggs, emergencyIn
+		c.next, c.wait, c.rears, c.swarmed = c.Traits.Eggs, emergencyIn, true, false
 	}
 	c.queen = 0
-}
-
-// swarms lets a prime swarm go, with crops full.
-func (c *Colony) swarms() {
-	house, out := c.part(swarmTakes, swarmTakes)
-	n := out
-	for _, h := range house {
-		n += h.n
-	}
-	kg := min(n*cropKg, 0.4*c.stores())
-	c.Books.Taken += c.takeFrom(c.byNearness(), kg, false, c.Bees())
-	c.queen, c.next, c.wait = 0, c.Traits.Eggs, afterSwarm
-	c.Books.Swarms++
 }

@@ -23,6 +23,7 @@ package combwise
 
 import (
 	"math"
+	"slices"
 
 	"kembo/core/brood"
 	"kembo/core/comb"
@@ -86,6 +87,7 @@ type Traits struct {
 	Intake, Eating, Death float64
 	Eggs                  float64 // a day that its queen lays at the height of the year
 	Urge                  float64 // of how readily it swarms; 0: never
+	Swarming              Swarming
 }
 
 // Usual is the usual colony. Eggs as in Schmickl and Crailsheim 2007, from memory.
@@ -118,7 +120,12 @@ type Colony struct {
 	onset  float64            // body age at which bees go out, days
 	fed    float64            // how well fed with pollen the nurses are, 0 to 1
 	crops  float64            // kg that found no cell today
-	middle [2]float64         // box and slot in which the nest stands
+	cells  float64            // days since the first egg was laid in a queen cup; 0: there is none
+	rears  bool               // the one that is to come is out of cells here
+	// swarmed says that those were a swarm's.
+	swarmed bool
+	calm    float64    // share of the urge that is gone for this year
+	middle  [2]float64 // box and slot in which the nest stands
 
 	riding  float64 // mites on bees
 	against cure
@@ -291,10 +298,16 @@ type Holds struct {
 }
 
 // Holds sums up.
-func (c *Colony) Holds() Holds {
+func (c *Colony) Holds() Holds { return c.holds(func(spot) bool { return true }) }
+
+// holds sums up some of the combs.
+func (c *Colony) holds(of func(spot) bool) Holds {
 	h := Holds{Bees: c.Bees(), FeederKg: c.feeder}
 	space := 0.0
 	for _, s := range c.spots {
+		if !of(s) {
+			continue
+		}
 		h.Eggs += sum(s.brood[:brood.EggDays])
 		h.Larvae += sum(s.brood[brood.EggDays : brood.EggDays+brood.LarvaDays])
 		h.Sealed += sum(s.brood[brood.EggDays+brood.LarvaDays:])
@@ -330,3 +343,13 @@ func (h Holds) StoresKg() float64 { return h.NestKg + h.SuperKg }
 
 // Out returns the foragers.
 func (c *Colony) Out() float64 { return c.out }
+
+// BoxHolds is what one box holds.
+func (c *Colony) BoxHolds(box string) Holds {
+	return c.holds(func(s spot) bool { return c.Stack.Boxes[s.box].ID == box })
+}
+
+// FramesHold is what some frames hold.
+func (c *Colony) FramesHold(ids []string) Holds {
+	return c.holds(func(s spot) bool { return slices.Contains(ids, c.Stack.Boxes[s.box].Frames[s.slot].ID) })
+}

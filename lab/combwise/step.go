@@ -51,32 +51,6 @@ func (c *Colony) Step(d Day) Came {
 	return t
 }
 
-// Of swarming. Source: none; guesses, but that crowding, a nest short of cells and the season
-// drive it is common practice.
-const (
-	swarmsFrom  = 0.6  // share of her most that she lays
-	swarmsADay  = 0.02 // at full cover and with room
-	swarmsLeast = 9000 // bees
-	boundMore   = 2.0
-)
-
-// press lets a prime swarm go when the day's luck has it.
-func (c *Colony) press(d Day, t *Came) {
-	year := d.Year.share(float64(d.SeasonDay))
-	if c.queen <= 0 || year < swarmsFrom || d.SeasonDay > 200 || c.Bees() < swarmsLeast || c.Traits.Urge <= 0 {
-		return
-	}
-	h := c.Holds()
-	bound := 0.0
-	if t.Wanted > 0 {
-		bound = 1 - t.Laid/t.Wanted
-	}
-	if hazard := c.Traits.Urge * swarmsADay * h.Cover * h.Cover * (1 + boundMore*bound); d.Luck < hazard {
-		c.swarms()
-		t.Swarmed = true
-	}
-}
-
 // wake brings on the queen that is to come.
 func (c *Colony) wake() {
 	if c.wait <= 0 {

@@ -26,13 +26,13 @@ func (w World) byComb(t *Truth, begin day.Day, lead int, r *rand.Rand) {
 	cy.Spring += float64(y.season)
 	cy.Autumn += float64(y.season)
 	t.Site.Bloom = combwise.Bloom(combwise.YearOf(climate)) // a keeper knows what grows there
-	bloom := bloomOf(t.Site.Bloom, w.Hard, r)
+	bloom := BloomOf(t.Site.Bloom, w.Hard, r)
 	days := lead + Horizon + 1
 	ws := weather.Draw(climate, season.North, begin, days, weather.Year{
 		WarmerC: y.warmer, Wetter: y.wetter, SpellFrom: begin + day.Day(lead+y.spell), SpellDays: y.days,
 		DaysEarlier: -y.season,
 	}, r)
-	level := offBy(LevelDiffers, r)
+	level := OffBy(LevelDiffers, r)
 	live := func(i int) combwise.Came {
 		d := ws[i]
 		sd := season.DayOf(d.Day, season.North)
@@ -43,7 +43,7 @@ func (w World) byComb(t *Truth, begin day.Day, lead int, r *rand.Rand) {
 		}
 		return k.Step(combwise.Day{
 			SeasonDay: sd, Weather: d, DaylightH: climate.DaylightH(sd), Pollen: pollen, Year: cy, Luck: luck,
-			Flow: flow * level * offBy(flowDays, r) * d.Nectar(),
+			Flow: flow * level * OffBy(flowDays, r) * d.Nectar(),
 		})
 	}
 	for i := range lead {
@@ -117,13 +117,13 @@ func newKept(begin day.Day, hard bool, r *rand.Rand) *kept {
 	off := func(sd float64) float64 { return math.Exp(sd * r.NormFloat64()) }
 	traits := combwise.Usual
 	traits.Eggs *= off(queenDiffers)
-	traits.Intake *= offBy(intakeDiffers, r)
+	traits.Intake *= OffBy(intakeDiffers, r)
 	traits.Eating *= off(eatingDiffers)
 	traits.Death *= off(deathDiffers)
 	if hard {
-		traits.Eating *= offBy(0.15, r)
-		traits.Death *= offBy(0.2, r)
-		traits.Urge *= offBy(0.5, r)
+		traits.Eating *= OffBy(0.15, r)
+		traits.Death *= OffBy(0.2, r)
+		traits.Urge *= OffBy(0.5, r)
 	}
 	deep := hive.Formats[0]
 	var st hive.Stack

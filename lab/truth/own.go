@@ -44,8 +44,8 @@ func (w World) own(t *Truth, begin day.Day, lead int, p bees.Parameters, r *rand
 	}
 	s := Spring(r, &p)
 	if w.Hard {
-		s.EatFactor *= offBy(0.15, r)
-		s.DeathFactor *= offBy(0.2, r)
+		s.EatFactor *= OffBy(0.15, r)
+		s.DeathFactor *= OffBy(0.2, r)
 	}
 	swarmAt := math.Inf(1)
 	if w.Hard {
@@ -122,15 +122,15 @@ func (w World) met(site forecast.Site, begin day.Day, lead, days int, y year, r 
 		WarmerC: y.warmer, Wetter: y.wetter, SpellFrom: begin + day.Day(lead+y.spell), SpellDays: y.days,
 		DaysEarlier: -y.season,
 	}, r)
-	bloom := bloomOf(site.Climate.UsualBloom(), true, r)
+	bloom := BloomOf(site.Climate.UsualBloom(), true, r)
 	beesDays := site.Climate.BeesDays()
-	level := offBy(LevelDiffers, r)
+	level := OffBy(LevelDiffers, r)
 	out := make([]bees.Condition, days)
 	for i, d := range ws {
 		sd := season.DayOf(d.Day, site.Hemisphere)
 		out[i] = forecast.ConditionOf(bloom, site.Climate, d, sd)
 		out[i].SeasonDay = min(max(beesDays[sd]-y.season, 1), 366)
-		out[i].Flow *= level * offBy(flowDays, r)
+		out[i].Flow *= level * OffBy(flowDays, r)
 	}
 	return out
 }
@@ -144,7 +144,7 @@ func Spring(r *rand.Rand, p *bees.Parameters) bees.State {
 	s := bees.State{
 		NestDrawn: float64(boxes) * cells, Excluder: r.IntN(3) > 0, QueenPeak: 1550 * off(queenDiffers),
 		PollenCells: 2500, Winter: 9000 + 8000*r.Float64(), NestHoney: 7 + 9*r.Float64()*float64(boxes),
-		IntakeFactor: offBy(intakeDiffers, r), EatFactor: off(eatingDiffers), DeathFactor: off(deathDiffers),
+		IntakeFactor: OffBy(intakeDiffers, r), EatFactor: off(eatingDiffers), DeathFactor: off(deathDiffers),
 		FlowFactor: off(
 			LevelDiffers,
 		), Near: 0.25 + 0.75*r.Float64(), Lid: 0.7 + 0.8*r.Float64(), Low: 0.6 * r.Float64(),

@@ -138,8 +138,8 @@ func yearOf(hard bool, r *rand.Rand) year {
 	return y
 }
 
-// bloomOf puts plants where a year has them: each off by its own days and strength.
-func bloomOf(usual []season.Bloom, hard bool, r *rand.Rand) []season.Bloom {
+// BloomOf puts plants where a year has them: each off by its own days and strength.
+func BloomOf(usual []season.Bloom, hard bool, r *rand.Rand) []season.Bloom {
 	out := make([]season.Bloom, len(usual))
 	for i, b := range usual {
 		days, strength := 0.0, 0.0
@@ -164,5 +164,5 @@ func depthOn(meanC float64, r *rand.Rand) look.Depth {
 	return look.ByBox
 }
 
-// offBy is a factor whose logarithm has such a spread and whose mean is 1.
-func offBy(sd float64, r *rand.Rand) float64 { return math.Exp(sd*r.NormFloat64() - sd*sd/2) }
+// OffBy is a factor whose logarithm has such a spread and whose mean is 1.
+func OffBy(sd float64, r *rand.Rand) float64 { return math.Exp(sd*r.NormFloat64() - sd*sd/2) }
