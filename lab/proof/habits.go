@@ -69,7 +69,7 @@ func (k *round) boxes(y *Yard, h *Hive, l *look.Look, on int) error {
 }
 
 // letAlone puts all supers on as the flow begins and takes them off after it.
-type letAlone struct{ done map[int]bool }
+type letAlone struct{}
 
 // Visits of who lets them alone: a look in spring, supers, crop, feed, fondant. Source: common practice.
 var aloneOn = []int{95, aloneSupers, aloneCrop, aloneFeed, lateWinterOn}

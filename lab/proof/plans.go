@@ -9,7 +9,6 @@ import (
 	"kembo/core/assessment"
 	"kembo/core/colony"
 	"kembo/core/craft"
-	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/look"
@@ -360,8 +359,3 @@ func (y *Yard) named(id string) *Hive {
 	}
 	return nil
 }
-
-// worth is what is counted of a day to print it.
-func (k *plans) worth() string { return fmt.Sprintf("%+v", k.stats) }
-
-var _ = day.Day(0)
