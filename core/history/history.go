@@ -86,7 +86,7 @@ type Ground struct {
 	// Givers are the logs of all colonies from which something came to this one, and
 	// to those: see [Givers].
 	Givers []Log
-	// To is the day up to which a scale is read; 0: the last entry.
+	// To is the day up to which a scale is read, and from which back looks are carried; 0: the last entry.
 	To day.Day
 }
 

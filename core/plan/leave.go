@@ -26,7 +26,7 @@ func (s *Situation) sayLeave() told {
 		return t
 	}
 	p := s.Base.Chance(nearest, s.Days())
-	if hungry := s.Base.LastChance(s.Days() + visitIsOver); nearest == forecast.Food && p > hardlyTold && hungry <= starvesLeast {
+	if hungry := s.Base.LastChance(s.Days() + visitIsOver); nearest == forecast.Food && p >= 1.0/2 && hungry <= starvesLeast {
 		t.reason, t.figures = reason(
 			"There is about {stores} in the hive, and {chance} that it is under the reserve of {reserve} before the visit in {visit}. "+
 				"What comes in should carry it: {hungry} that they have nothing left by then.",
