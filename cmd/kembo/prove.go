@@ -1,6 +1,7 @@
 package main
 
 import (
+	"bytes"
 	"context"
 	"encoding/json"
 	"errors"
@@ -84,22 +85,25 @@ func (p *proving) run(cmd *cobra.Command) error {
 	return proof.Write(cmd.OutOrStdout(), done)
 }
 
-// readResults reads those of this version of the model; another's plans are no longer made.
+// readResults reads those of this version of the model; another's plans are no longer made. What stands after the last
+// end of a line was cut off with the program and is no result.
 func readResults(path string) ([]proof.Result, error) {
-	f, err := os.Open(path)
+	b, err := os.ReadFile(path)
 	if errors.Is(err, fs.ErrNotExist) {
 		return nil, nil
 	}
 	if err != nil {
 		return nil, fmt.Errorf("read the results: %w", err)
 	}
-	defer f.Close()
-	all, err := proof.Read(f)
+	all, err := proof.Read(bytes.NewReader(b[:whole(b)]))
 	if err != nil {
 		return nil, fmt.Errorf("%s: %w", path, err)
 	}
 	return slices.DeleteFunc(all, func(r proof.Result) bool { return r.Model != assessment.ModelVersion }), nil
 }
+
+// whole returns how much of a file is whole lines.
+func whole(b []byte) int { return bytes.LastIndexByte(b, '\n') + 1 }
 
 // keep runs what is not among the results yet, and adds it to the file as it is done.
 func (p *proving) keep(ctx context.Context, progress io.Writer, done []proof.Result) ([]proof.Result, error) {
@@ -117,11 +121,18 @@ func (p *proving) keep(ctx context.Context, progress io.Writer, done []proof.Res
 	todo = slices.DeleteFunc(todo, func(r keeping) bool {
 		return slices.ContainsFunc(done, func(x proof.Result) bool { return x.Key() == r.key() })
 	})
-	f, err := os.OpenFile(p.results, os.O_CREATE|os.O_APPEND|os.O_WRONLY, 0o644)
+	f, err := os.OpenFile(p.results, os.O_CREATE|os.O_APPEND|os.O_RDWR, 0o644)
 	if err != nil {
 		return nil, fmt.Errorf("write the results: %w", err)
 	}
 	defer f.Close()
+	b, err := io.ReadAll(f)
+	if err == nil {
+		err = f.Truncate(int64(whole(b)))
+	}
+	if err != nil {
+		return nil, fmt.Errorf("write the results: %w", err)
+	}
 	results := make(chan proof.Result)
 	g, ctx := errgroup.WithContext(ctx)
 	g.SetLimit(p.workers)

@@ -39,6 +39,16 @@ func TestProveGoesOnWhereItStopped(t *testing.T) {
 			t.Errorf("%v is taken", wrong)
 		}
 	}
+	cut := string(first) + `{"model":"2`
+	if err := os.WriteFile(path, []byte(cut), 0o600); err != nil {
+		t.Fatal(err)
+	}
+	if _, err := kembo(t, "", args...); err != nil {
+		t.Errorf("a run that was cut off cannot be gone on with: %v", err)
+	}
+	if again, err := os.ReadFile(path); err != nil || string(again) != string(first) {
+		t.Errorf("%v: %s", err, again)
+	}
 	if err := os.WriteFile(path, []byte("no result\n"), 0o600); err != nil {
 		t.Fatal(err)
 	}

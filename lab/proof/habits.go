@@ -186,7 +186,7 @@ func (k *practised) brood(y *Yard, h *Hive, l *look.Look, on int) error {
 }
 
 func (k *practised) stores(y *Yard, h *Hive, l *look.Look, on int) error {
-	flow, coming := y.World.flowOn(y, 0), y.World.flowOn(y, soon)
+	flow, coming := y.flowIn(0), y.flowIn(soon)
 	supers := h.supersOn()
 	switch {
 	case on >= cropOffFrom && len(supers) > 0 && flow < endOfFlow+0.1:
@@ -203,9 +203,9 @@ func (k *practised) stores(y *Yard, h *Hive, l *look.Look, on int) error {
 	return nil
 }
 
-// flowOn is what the calendar has in so many days.
-func (w *World) flowOn(y *Yard, in int) float64 {
-	f, _ := season.Intensity(w.Site.Bloom, season.DayOf(y.Today, season.North)+in)
+// flowIn is what the calendar has in so many days, as an intensity.
+func (y *Yard) flowIn(days int) float64 {
+	f, _ := season.Intensity(y.World.Site.Bloom, season.DayOf(y.Today, season.North)+days)
 	return f
 }
 

@@ -178,7 +178,7 @@ func (b beginning) nest(id string) hive.Stack {
 	return st
 }
 
-// weatherOn returns the weather of a day, and false beyond the world.
+// dayOn returns a day without its luck, and false beyond the world.
 func (w *World) dayOn(d day.Day) (combwise.Day, bool) {
 	i := int(d-w.From) + lead
 	if i < 0 || i >= len(w.days) {

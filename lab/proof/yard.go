@@ -52,7 +52,9 @@ func Live(ctx context.Context, w *World, k Keeper) (*Yard, error) {
 				return nil, err
 			}
 		}
-		y.winterMites()
+		if err := y.winterMites(); err != nil {
+			return nil, err
+		}
 		for _, h := range y.Hives {
 			if h.ended || h.failed {
 				continue
@@ -152,16 +154,17 @@ func (y *Yard) strips() error {
 	return nil
 }
 
-func (y *Yard) winterMites() {
+func (y *Yard) winterMites() error {
 	if season.DayOf(y.Today, season.North) != trickledOn {
-		return
+		return nil
 	}
 	for _, h := range y.Living() {
 		a := &moves.Treatment{What: "trickled acid", Class: moves.Oxalic, From: y.Today, To: y.Today, HoneyBarred: y.Today}
-		if h.do(y.Today, a) != nil { // it always fits
-			continue
+		if err := h.do(y.Today, a); err != nil {
+			return err
 		}
 	}
+	return nil
 }
 
 // Sum sums the yard up.
