@@ -197,7 +197,7 @@ func (s *State) Befall(p *Parameters, c *Change) {
 		s.partWithQueen(p)
 	}
 	if q := c.QueenIn; q != nil {
-		s.QueenPeak, s.NextQueen, s.LaysIn = q.Peak, q.Coming, q.LaysIn
+		s.takeQueen(q, c.Day)
 	}
 	if c.Treat != nil {
 		s.treat(c.Treat)

@@ -139,6 +139,7 @@ func Fixed() []season.FixedRow {
 			"days before she lays between which a virgin flies out; days that she can wait for a fine one",
 			of(fliesOut, hasMated, waitsMost), "Winston 1987, from memory",
 		),
+		row("turns", "by which the draws of one member are spread over days", of(turns), "derived: golden ratio less one (Weyl)"),
 		row("stayOver", "share of the foragers carried to another hive of the yard that stay there", of(stayOver),
 			"common practice; size a guess"),
 		row("dronesFeel", "dearth, as it is felt, from which on drones are thrown out", of(dronesFeel), guess),

@@ -35,6 +35,7 @@ type Queen struct {
 	Peak   float64 // eggs a day she would lay at the height of the season; 0: she does not lay
 	Coming float64 // peak of one that is to come
 	LaysIn float64 // days until that one lays
+	Odds   float64 // chance that the bees take her, and she comes to lay; 0: she is theirs already
 }
 
 // Parcel is a Load by member: what member m of one colony gives, member m of
@@ -66,7 +67,7 @@ func (s *State) holding() Load {
 		NestHoney: s.NestHoney, NestNectar: s.NestNectar,
 		SuperHoney: s.SuperHoney, SuperNectar: s.SuperNectar, SuperCapped: s.SuperCapped,
 		Pollen: s.PollenCells,
-		Queen:  Queen{s.QueenPeak, s.NextQueen, s.LaysIn},
+		Queen:  Queen{Peak: s.QueenPeak, Coming: s.NextQueen, LaysIn: s.LaysIn},
 	}
 	for age := range l.Capped {
 		l.Capped[age], l.SealedMites[age] = s.Capped[s.CappedSlot(age)], s.Mites.Sealed[s.CappedSlot(age)]

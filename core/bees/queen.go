@@ -1,5 +1,11 @@
 package bees
 
+import (
+	"math"
+
+	"kembo/core/day"
+)
+
 // await brings on the queen that is to come, and lets the one who is there fail. A virgin mates on
 // fine days alone; one who has waited too long lays drones.
 func (s *State) await(p *Parameters, c *Condition, y *timeOfYear) {
@@ -46,6 +52,24 @@ func (s *State) fail(p *Parameters) {
 	}
 }
 
+// turns spreads the draws of one member over the days on which queens are given: the golden ratio less one, whose
+// multiples lie evenly between 0 and 1 (Weyl).
+const turns = 0.6180339887
+
+// Welcomes reports whether a queen who is given on a day comes to lay, as so often as odds say.
+func (s *State) Welcomes(odds float64, on day.Day) bool {
+	_, luck := math.Modf(s.Welcome + turns*float64(on))
+	return luck <= odds
+}
+
+// takeQueen gives the colony a queen, or lets her be lost.
+func (s *State) takeQueen(q *Queen, on day.Day) {
+	s.QueenPeak, s.NextQueen, s.LaysIn, s.Virgin = q.Peak, q.Coming, q.LaysIn, false
+	if q.Odds > 0 && !s.Welcomes(q.Odds, on) {
+		s.QueenPeak, s.NextQueen, s.LaysIn = 0, 0, 0
+	}
+}
+
 // failing is what a queen lays of what she did while her daughter is reared beside her. Source: common
 // practice; size a guess.
 const failing = 0.5
@@ -58,6 +82,9 @@ func (s *State) partWithQueen(p *Parameters) {
 		return
 	}
 	s.loseQueen(p)
+	if s.Heirless {
+		s.NextQueen, s.LaysIn, s.Virgin = 0, 0, false
+	}
 }
 
 // loseQueen takes the queen. Where there is a larva young enough they rear

@@ -29,6 +29,7 @@ type State struct {
 	// What becomes of it then: they rear her daughter beside her; the daughter does not come to lay; and,
 	// where she leaves with a swarm, a second swarm follows.
 	Superseded, Heirless, Casts bool
+	Welcome                     float64 // 0 to 1: by which a queen is taken who is given, see [State.takeQueen]
 
 	PollenCells float64
 

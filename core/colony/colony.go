@@ -30,6 +30,13 @@ type QueenEvidence struct {
 	EggsUnlooked, LarvaeUnlooked, CappedUnlooked bool
 	// ManyEggs says where several eggs lay in a cell: EggsOnWalls, EggsAtBottom; "": none were seen to.
 	ManyEggs string `json:",omitempty"`
+	// Comes is the day on which a queen who is waited for lays, as likely, ComesBy that by which she has failed, and
+	// ComesOdds the chance that she does not; 0: none is known to come.
+	Comes, ComesBy day.Day `json:",omitempty"`
+	ComesOdds      float64 `json:",omitempty"`
+	// GoneOdds is the chance that a swarm had left by GoneDay, told by the bees that were missing then; 0: none were.
+	GoneOdds float64 `json:",omitempty"`
+	GoneDay  day.Day `json:",omitempty"`
 	// Cells found, counted; capped ones mean a swarm is imminent or gone.
 	ChargedCells, CappedCells int
 	DryCups, CupsWithEgg      int

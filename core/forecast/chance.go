@@ -61,6 +61,8 @@ const (
 	forRipe       = 2016
 	forRipeBelow  = 2017
 	forSuperseded = 2018
+	forWelcome    = 2027
+	forGone       = 2028
 	forCast       = 2019
 	forSits       = 2020
 )

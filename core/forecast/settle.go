@@ -31,6 +31,9 @@ func (x *Ensemble) Settle(e *colony.Estimate, p *bees.Parameters, excluder bool,
 			unlaid(s, e.Queen)
 			requeen(s, e, p, h, m, seed)
 		}
+		if e.Queen.GoneOdds > 0 && e.Queen.GoneDay == e.Day {
+			swarmed(s, e, p, h, m, seed)
+		}
 		s.Tally()
 		s.Hold(p)
 		s.Tally()
@@ -112,7 +115,7 @@ func (x *Ensemble) KeepPace(from *Ensemble, p *bees.Parameters) {
 		s.IntakeFactor, s.FlowFactor, s.EatFactor, s.DeathFactor = o.IntakeFactor, o.FlowFactor, o.EatFactor, o.DeathFactor
 		s.Ahead, s.Keeps = o.Ahead, o.Keeps
 		s.WinterFactor, s.Sits, s.Mites.Luck = o.WinterFactor, o.Sits, o.Mites.Luck
-		s.FailsIn, s.Superseded, s.Heirless, s.Casts = o.FailsIn, o.Superseded, o.Heirless, o.Casts
+		s.FailsIn, s.Superseded, s.Heirless, s.Casts, s.Welcome = o.FailsIn, o.Superseded, o.Heirless, o.Casts, o.Welcome
 		s.Infest(p, o.MitesPer100())
 	}
 }

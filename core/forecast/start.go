@@ -154,6 +154,7 @@ func (d *drawing) fate(s *bees.State) {
 	s.Heirless = chance(forHeir) > d.p.Mates
 	s.Superseded = chance(forSuperseded) < d.p.Supersedes
 	s.Casts = chance(forCast) < d.p.Casts
+	s.Welcome = chance(forWelcome)
 }
 
 // mitesSD is how far the mites of colonies differ of which none were counted.
@@ -188,6 +189,10 @@ const (
 func requeen(s *bees.State, e *colony.Estimate, p *bees.Parameters, h uint64, m int, seed uint64) {
 	q := e.Queen
 	at := int(e.Day)
+	if q.Comes > 0 && !q.Eggs && !q.Seen {
+		waited(s, e, p, h, m, seed)
+		return
+	}
 	if uniform(seed, h, m, at, forQueenThere) <= q.QueenChance() {
 		if s.QueenPeak == 0 {
 			s.QueenPeak = s.NextQueen
@@ -223,6 +228,51 @@ func requeen(s *bees.State, e *colony.Estimate, p *bees.Parameters, h uint64, m 
 		s.LaysIn = math.Max(1, math.Round(days+requeenSD*normal(seed, h, m, at, forRequeen)))
 	}
 }
+
+// swarmed lets the queen of this member be gone with a swarm, as likely as the bees tell that are missing.
+func swarmed(s *bees.State, e *colony.Estimate, p *bees.Parameters, h uint64, m int, seed uint64) {
+	at := int(e.Day)
+	if s.QueenPeak <= 0 || uniform(seed, h, m, at, forGone) >= e.Queen.GoneOdds {
+		return
+	}
+	s.NextQueen, s.QueenPeak, s.Virgin = s.QueenPeak, 0, true
+	s.LaysIn = math.Max(1, math.Round(p.SwarmQueenDays-goneSince+requeenSD*normal(seed, h, m, at, forRequeen)))
+	if s.Heirless {
+		s.NextQueen, s.LaysIn, s.Virgin = 0, 0, false
+	}
+}
+
+// goneSince is the days since a swarm left whose bees are found missing. Source: half a week between looks; a guess.
+const goneSince = 4
+
+// waited says of a hive that waits for a queen, and has no eggs yet, whether she comes in this member, and when: as
+// likely as at first until she is due, less from then on, and hardly once she is judged.
+func waited(s *bees.State, e *colony.Estimate, p *bees.Parameters, h uint64, m int, seed uint64) {
+	q := e.Queen
+	at := int(e.Day)
+	peak := max(s.QueenPeak, s.NextQueen)
+	if peak == 0 {
+		peak = p.QueenPeakLaying * math.Exp(queenSD*normal(seed, h, m, 0, forQueen))
+	}
+	s.QueenPeak, s.NextQueen, s.LaysIn, s.Virgin = 0, 0, 0, false
+	over, span := float64(e.Day-q.Comes), float64(max(1, q.ComesBy-q.Comes))
+	odds := q.ComesOdds
+	if left := 1 - over/span; left < 1 { // by Bayes: who comes may come on any day between
+		odds = max(0, left) * odds / (max(0, left)*odds + 1 - odds)
+	}
+	days := max(-over, span-over) / 2
+	if over < 0 {
+		days = -over
+	}
+	if uniform(seed, h, m, at, forMating) < max(odds, hardly) {
+		s.NextQueen = peak
+		s.LaysIn = math.Max(1, math.Round(days+lateSD*normal(seed, h, m, at, forRequeen)))
+	}
+}
+
+// hardly is what is left of the chance of a queen once she is judged, and lateSD how far the day differs on which one
+// lays who is waited for. Source: common practice; guesses.
+const hardly, lateSD = 0.05, 2
 
 // Days until a queen to come lays, by what was found, and what is left of the
 // chance that she does; [Fixed] says of each where it comes from.

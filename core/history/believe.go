@@ -156,6 +156,7 @@ func (w *walker) learn(e *colony.Estimate) {
 	w.sights = slices.DeleteFunc(slices.Clone(sights), func(s forecast.Sight) bool {
 		return s.Of == forecast.OfBees && e.Accepted
 	})
+	w.missing(e, w.sights)
 	for _, s := range w.sights {
 		w.Tests = append(w.Tests, Tested{e.Day, w.Estimate.Day, s.Of, w.ahead.Foresee(s, &w.parameters), s.Value})
 	}

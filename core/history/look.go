@@ -71,6 +71,11 @@ func (entered *Look) apply(b *walker, e Entry) error {
 		return err
 	}
 	c := b.context(e.Day)
+	if b.Waiting != nil && l.Queen.Looked {
+		if due, err := b.Waiting.Due(); err == nil {
+			l.Queen.Comes, l.Queen.ComesBy, l.Queen.ComesOdds = due.Lays, due.Judged, b.Waiting.Odds()
+		}
+	}
 	est, err := look.Read(l, b.Stack, c)
 	if err != nil {
 		return err

@@ -49,6 +49,7 @@ func (a *QueenGiven) Apply(h *Hives) error {
 	}
 	// Bees eat a given queen free, so her cage does not keep her from laying: the days
 	// until she lays hold that.
+	q.Odds = queen.Waiting{For: x.Did.Waits}.Odds()
 	x.Did.QueenIn = &q
 	return nil
 }

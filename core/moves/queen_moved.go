@@ -33,7 +33,7 @@ func (a *QueenMoved) Apply(h *Hives) error {
 			q = from.Queen
 		}
 		from.Queen = Queen{}
-		from.Did.QueenOut, from.Did.QueenEnd = true, queen.Moved
+		from.Did.QueenOut, from.Did.QueenEnd, from.Did.Waits = true, queen.Moved, queen.Split
 	}
 	if a.To == "" {
 		return nil

@@ -79,6 +79,21 @@ func (w Waiting) Due() (Due, error) {
 	return d, nil
 }
 
+// Accepted is the share of mated queens that are taken, and Mates that of young ones who come to lay. Source: common
+// practice: one in six or seven that are given is lost, one in four that fly out.
+const Accepted, Mates = 0.85, 0.75
+
+// Odds is the chance that the queen who is waited for comes to lay.
+func (w Waiting) Odds() float64 {
+	switch w.For {
+	case InCage, GivenIn:
+		return Accepted
+	case Hived:
+		return 1
+	}
+	return Mates
+}
+
 // Step is something to look for, or to leave alone, on some days.
 type Step struct {
 	From  day.Day `json:"from"`

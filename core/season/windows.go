@@ -35,6 +35,10 @@ var (
 	EggsExpected = Window{
 		Name: "no eggs is news", Owner: "plan look_closer, craft flow_opening", From: 90, To: 234, Source: "common practice",
 	}
+	SwarmsLeave = Window{
+		Name: "missing bees may be a swarm's", Owner: "history, bees that are missing", From: 95, To: 225,
+		Source: "common practice: most go from late April to July, the last in August",
+	}
 	CellChecks = Window{Name: "the swarm clock runs", Owner: "plan, the swarm clock", From: 105, To: 199,
 		Source: "Fell et al. 1977, from memory, and common practice: mid-April to mid-July"}
 	LiquidFeed = Window{Name: "syrup is taken and ripened", Owner: "craft syrup_in_the_cold", From: 60, To: 283,
@@ -119,7 +123,7 @@ var (
 // Windows lists them all, for the open table.
 func Windows() []Window {
 	return []Window{
-		LooksFade, EggsExpected, CellChecks, LiquidFeed, ThickFeed,
+		LooksFade, EggsExpected, SwarmsLeave, CellChecks, LiquidFeed, ThickFeed,
 		WinterFeed, PackingDown, ExcluderOut, FedByAll, CropsComeOff, SupersIdle,
 		ClusterForms, WinterBeesLaid, Clustered, WeakInSpring, LayingExpected, MitesLate, BroodMoves, WinterRest, FarHorizon, DronesReared,
 		DronesOut, WinterSpent,
