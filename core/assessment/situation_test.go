@@ -15,6 +15,7 @@ import (
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/plan"
+	"kembo/core/queen"
 	"kembo/core/season"
 )
 
@@ -185,6 +186,18 @@ func fedAgo(days int, kg float64) func(*assessment.Case) {
 	return func(c *assessment.Case) {
 		on := c.Today - day.Day(days)
 		c.Feeds = append(c.Feeds, colony.Period{What: "2:1 syrup", From: on, To: on, Kg: kg})
+	}
+}
+
+// given says that a queen, or a cell, was given so many days ago, or left.
+func given(what queen.Start, days int) func(*assessment.Case) {
+	return func(c *assessment.Case) {
+		on := c.Today - day.Day(days)
+		c.Waiting = &queen.Waiting{For: what, On: on}
+		if due, err := c.Waiting.Due(); err == nil {
+			c.Look.Queen.Comes, c.Look.Queen.ComesBy = due.Lays, due.Judged
+			c.Look.Queen.ComesOdds = c.Waiting.Odds()
+		}
 	}
 }
 

@@ -153,6 +153,27 @@ var held = []situation{
 		told: weathered(7, -1, 5, 3), does: [][]string{{"feed_emergency"}}, never: []string{"add_super!", "relieve_honey_bound"},
 		why: "3 kg on four combs of brood, a week before anything flies",
 	},
+	{
+		name: "Bound in December, far in the south", place: "australia-south-east", on: "2026-12-05", days: 7,
+		hive: "deep b2 h7 p0.5 e0.5 s9", told: checked(3), does: [][]string{{"relieve_honey_bound", "add_super"}},
+		never: []string{"leave", "combine"}, why: "brood on two combs of ten, at the height of their summer",
+	},
+	{
+		name: "A virgin out two weeks, no eggs yet", place: "central-europe", on: "2026-06-10", days: 7,
+		hive: "deep h3 n2 p1 e4 s7", told: all(checked(0), given(queen.Virgin, 14)),
+		never: []string{"give_cell_or_queen", "combine", "requeen"}, why: "half of them lay in their third week: another look",
+	},
+	{
+		name: "A swarm's cell left five weeks ago, not looked at since", place: "us-north", on: "2026-07-08", days: 5,
+		hive: "deep h3 n1 p1 e5 s6", told: all(checked(35), lookedAgo(35), given(queen.Sealed, 35)),
+		does: [][]string{{"look_closer", "check_cells"}}, never: []string{"leave"},
+		why: "one in four does not come back from mating",
+	},
+	{
+		name: "Eight thousand in the south in November", place: "mediterranean", on: "2026-11-05", days: 21,
+		hive: "deep b1 h5 p1 e3 s5", told: beside(18000, 16000), never: []string{"combine", "feed_emergency"},
+		why: "a short winter: they come through",
+	},
 }
 
 // TestHeldSituations is TestSituations of those that nothing was tuned on.

@@ -480,6 +480,60 @@ var situations = []situation{
 		told: all(checked(0), func(c *assessment.Case) { c.Settings.DrawnSupers = false }),
 		does: [][]string{{"add_super"}}, rushes: true, why: "bean is in flower: they draw it",
 	},
+	// What simulated yards showed that followed plans for two years.
+	{
+		name: "QL-05 bound with honey in July", place: "uk", bloom: limes, on: "2026-07-25", days: 4,
+		hive: "deep b1.7 h7.3 p0.5 e0.5 s10", told: checked(6),
+		does: [][]string{{"relieve_honey_bound", "add_super"}}, never: []string{"leave", "feed_winter", "feed_emergency"},
+		why: "two combs of brood on ten of bees: what is not laid now is missed in August and in winter",
+	},
+	{
+		name: "A nest with a fair share of honey in July", place: "uk", bloom: limes, on: "2026-07-25", days: 4,
+		hive: "deep b5 h4 p0.5 e0.5 s10 | x | medium! h2 n1 e7 s5", told: checked(0),
+		never: []string{"relieve_honey_bound", "combine", "requeen"}, why: "five combs of brood: she has what she lays",
+	},
+	{
+		name: "A queen given five weeks ago, not looked for since", place: "uk", bloom: limes, on: "2026-07-15", days: 5,
+		hive: "deep h3 n1 p1 e5 s5", told: all(checked(35), lookedAgo(35), given(queen.InCage, 35)),
+		does: [][]string{{"look_closer", "check_cells"}}, never: []string{"leave", "requeen", "combine"},
+		why: "one in six given queens is not accepted: eggs would tell",
+	},
+	{
+		name: "A queen given six days ago", place: "uk", bloom: limes, on: "2026-07-15", days: 7,
+		hive: "deep h3 n1 p1 e5 s7", told: all(checked(6), lookedAgo(6), given(queen.InCage, 6)),
+		never: []string{"look_closer!", "requeen", "give_cell_or_queen", "combine", "test_comb", "check_cells!"},
+		waits: true, why: "she has hardly begun: leave them alone for the rest of the week",
+	},
+	{
+		name: "A ripe cell given, no eggs after five weeks", place: "central-europe", on: "2026-07-10", days: 7,
+		hive: "deep h3 n1 p1 e5 s6",
+		told: all(checked(0), given(queen.Sealed, 35), beside(24000)),
+		does: [][]string{{"give_cell_or_queen", "combine", "test_comb"}}, never: []string{"leave"},
+		why: "she is lost: every week costs a generation of what is left",
+	},
+	{
+		name: "Six thousand bees on a growing nest", place: "uk", bloom: limes, on: "2026-06-03", days: 8,
+		hive: "deep b2 h5 n1 p1 e1 s2.5", told: all(checked(0), beside(26000)),
+		never: []string{"add_super!", "combine", "requeen"}, waits: true,
+		why: "they would not go up yet; by the visit what hatches may fill the box",
+	},
+	{
+		name: "Eight thousand in October, fed and with a queen", place: "uk", bloom: limes, on: "2026-10-07", days: 21,
+		hive: "deep b0.3 h7.7 p1 e1 s3.3", told: beside(22000, 24000),
+		never: []string{"combine", "feed_winter", "add_super"}, waits: true,
+		why: "eight thousand bees with their stores: most come through, and each is a hive in spring",
+	},
+	{
+		name: "Capped cells and no eggs, three weeks ago", place: "uk", bloom: limes, on: "2026-08-19", days: 7,
+		hive: "deep b3 h3 n1 p1 e2 s8", told: all(brood(false, false, true), lookedAgo(21), cells(0, 6, "edge")),
+		does: [][]string{{"look_closer", "check_cells"}}, never: []string{"leave", "combine"},
+		why: "one in four young queens does not come to lay, and after August none is to be had",
+	},
+	{
+		name: "Three thousand in October, with a queen", place: "uk", bloom: limes, on: "2026-10-07", days: 21,
+		hive: "deep b0.1 h6 p1 e2.9 s1.2", told: beside(22000, 24000), does: [][]string{{"combine"}},
+		why: "two combs of bees do not come through alone",
+	},
 }
 
 // TestSituations asks of each what a severe keeper would say against the answer.

@@ -61,7 +61,7 @@ type Plan struct {
 	Unites        bool
 	AllCells      bool       // every queen cell is taken out
 	CheckDue      day.Day    // by the visit, for queen cells; 0: none is
-	Bound         bool       // the nest is, on the visit, while brood counts
+	Bound         float64    // how far the nest is, on the visit, while brood counts: 0 not, 1 wholly
 	Roomed        bool       // and is given room
 	CellsFound    bool       // queen cells were found that are a swarm's
 	CellsDealt    bool       // and are dealt with

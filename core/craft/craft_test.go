@@ -113,7 +113,7 @@ func TestEachRuleOnBothSidesOfItsBound(t *testing.T) {
 			func(p *craft.Plan) { p.Unites, p.Season, p.HighC = true, nov, 18 }},
 		{"left_hungry", func(p *craft.Plan) { p.Starves = [2]float64{0, 0.06} },
 			func(p *craft.Plan) { p.Starves = [2]float64{0, 0.05} }},
-		{"left_bound", func(p *craft.Plan) { p.Bound = true }, func(p *craft.Plan) { p.Bound, p.Roomed = true, true }},
+		{"left_bound", func(p *craft.Plan) { p.Bound = 1 }, func(p *craft.Plan) { p.Bound, p.Roomed = 1, true }},
 		{"swarm_cells_left", func(p *craft.Plan) { p.CellsFound, p.CellsDealt, p.CellsLate = true, true, true },
 			func(p *craft.Plan) { p.CellsFound, p.CellsDealt = true, true }},
 		{"check_put_off", func(p *craft.Plan) { p.CheckDue = on },

@@ -9,6 +9,6 @@ var leftBound = Rule{
 	Says:   "no nest is left bound with honey, with no room for the queen, while her brood still counts",
 	Source: "common practice: what is not laid in August does not come through winter",
 	check: func(p *Plan) (float64, string, bool) {
-		return bound, "The nest stays bound with honey: she has hardly a cell to lay in.", p.Bound && !p.Roomed
+		return bound * p.Bound, "The nest stays bound with honey: she has hardly a cell to lay in.", p.Bound > 0 && !p.Roomed
 	},
 }

@@ -137,7 +137,7 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 // lastOf notes on the last day of a plan how the hive is left, with so much fed before the visit, and in all.
 func (s *Situation) lastOf(p *craft.Plan, through bool, fedKg [2]float64) {
 	d := s.dueHere()
-	p.CheckDue, p.Checked, p.CellsFound, p.Bound = d.check, through, d.cells, d.bound
+	p.CheckDue, p.Checked, p.CellsFound, p.Bound = d.check, through, d.cells, d.boundShare
 	for i := range d.starves {
 		p.Starves[i] = d.starves[i] * max(0, 1-fedKg[i]/d.lacksKg[i])
 	}
@@ -148,10 +148,11 @@ func (s *Situation) lastOf(p *craft.Plan, through bool, fedKg [2]float64) {
 
 // duties are what no plan should leave undone here, whatever it is.
 type duties struct {
-	check        day.Day // for queen cells, by the visit; 0: none is due
-	cells, bound bool
-	starves      [2]float64 // by the visit and by the one after it, unfed
-	lacksKg      [2]float64 // what ends that
+	check      day.Day // for queen cells, by the visit; 0: none is due
+	cells      bool
+	boundShare float64    // 1: the nest is bound with honey
+	starves    [2]float64 // by the visit and by the one after it, unfed
+	lacksKg    [2]float64 // what ends that
 }
 
 // dueHere returns them; they are the same for all plans that are tried.
@@ -164,7 +165,7 @@ func (s *Situation) dueHere() *duties {
 	_, cells := s.swarmCells()
 	d := &duties{
 		check: s.checkDue(), cells: cells && !s.gone() && s.Waiting == nil,
-		bound: x.bound() && x.bees >= partnerBees && x.free <= boundDays*max(s.Base.WantsToLay.Likely, leastLaying),
+		boundShare: x.boundShare(),
 	}
 	for i, in := range [2]int{next, min(then, s.horizon-1)} {
 		d.lacksKg[i] = max(s.reserveOn(in)-s.scene(in).nestKg, someFood)
@@ -179,8 +180,21 @@ func (s *Situation) dueHere() *duties {
 // dealtWithin are the days within which queen cells are dealt with that were found. Source: common practice.
 const dealtWithin = 2
 
-// boundDays are days of laying that are free, under which a nest is as good as full. Source: none; guess.
-const boundDays = 3
+// A nest is as good as full with boundDays of laying free; and it is bound where brood and free cells are what she lays
+// in boundRound days, a round of brood being twenty-one, less and less so up to freeRound. Source: none; guesses.
+const boundDays, boundRound, freeRound = 3, 14, 17
+
+// boundShare tells how far the nest is bound with honey on the day of a scene: 0 not, 1 wholly.
+func (x *scene) boundShare() float64 {
+	if !x.bound() || x.bees < fewForSuper {
+		return 0
+	}
+	lays := max(x.s.Base.WantsToLay.Likely, leastLaying)
+	if x.free <= boundDays*lays {
+		return 1
+	}
+	return min(max((freeRound-(x.brood+x.free)/lays)/(freeRound-boundRound), 0), 1)
+}
 
 // begunFill is the share stored of a super from which on bees have gone up into it. Source: common practice.
 const begunFill = 0.15

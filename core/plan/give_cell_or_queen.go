@@ -7,6 +7,7 @@ import (
 	"kembo/core/brood"
 	"kembo/core/craft"
 	"kembo/core/day"
+	"kembo/core/queen"
 )
 
 const eggDays, larvaDays, workerDays = brood.EggDays, brood.LarvaDays, brood.WorkerDays
@@ -31,19 +32,30 @@ func giveSteps(x *scene) []Step {
 		return Step{
 			Key: key, Opens: craft.Nest, Minutes: queenMinutes, Load: []Need{{What: what, Count: 1}},
 			Alters: func(st *bees.State, p *bees.Parameters) float64 {
-				if queenless(st) {
-					st.NextQueen, st.LaysIn, st.Virgin = taken*p.QueenPeakLaying, laysIn, virgin
+				if !queenless(st) {
+					return price
 				}
-				return price
+				return s.given(st, p, taken, laysIn, price, virgin)
 			},
 			say: func(s *Situation, p *part) told { return s.sayGive(p, what) },
 		}
 	}
 	w := s.weights()
 	return []Step{
-		give("queen", givenLaysIn, w.Queen, accepted, false, "mated queen"),
-		give("cell", ripeCellDays, cellKg, 1, true, "ripe queen cell"),
+		give("queen", givenLaysIn, w.Queen, queen.Accepted, false, "mated queen"),
+		give("cell", ripeCellDays, cellKg, queen.Mates, true, "ripe queen cell"),
 	}
+}
+
+// given gives a member a queen who comes to lay as often as taken says. Where she does not, a look for her eggs finds
+// it, and a mated one is given.
+func (s *Situation) given(st *bees.State, p *bees.Parameters, taken, laysIn, price float64, virgin bool) float64 {
+	if st.Welcomes(taken, s.Today) {
+		st.NextQueen, st.LaysIn, st.Virgin = p.QueenPeakLaying, laysIn, virgin
+		return price
+	}
+	st.NextQueen, st.LaysIn, st.Virgin = p.QueenPeakLaying, laysIn+eggsLooked+helpComes+givenLaysIn, false
+	return price + s.weights().Queen
 }
 
 // queenInDoubt reports whether a queen may be missing that nobody waits for.

@@ -33,13 +33,20 @@ const (
 func lookSteps(x *scene) []Step {
 	s := x.s
 	var out []Step
-	if s.doubted() && !s.waits(x) && s.Today+day.Day(x.in) >= s.Estimate.Queen.Day+missedDays &&
-		season.EggsExpected.Has(x.season) {
+	on := s.Today + day.Day(x.in)
+	missed := s.doubted() && !s.waits(x) && on >= s.Estimate.Queen.Day+missedDays
+	if (missed || s.eggsDue(on)) && season.LayingExpected.Has(x.season) {
 		found := s.lostFound(x)
 		out = append(out, Step{
 			Key: "eggs", Opens: craft.Nest, Minutes: eggsMinutes, Looks: true,
 			Alters: func(st *bees.State, p *bees.Parameters) float64 { return eggsHalfFound * found(st, p) },
 			say:    func(s *Situation, p *part) told { return s.sayEggs(p) },
+		})
+	}
+	if q := s.Estimate.Queen; s.missed() && x.in <= missedWithin {
+		out = append(out, Step{
+			Key: "gone", Opens: craft.Combs, Looks: true, Checks: true, Kg: -swarmFoundKg * q.GoneOdds, Alters: s.lostFound(x),
+			say: func(s *Situation, p *part) told { return s.sayMissed(p) },
 		})
 	}
 	if age := s.LookAge() + x.in; age >= oldLook && season.LooksFade.Has(x.season) && !s.waits(x) &&
@@ -53,8 +60,42 @@ func lookSteps(x *scene) []Step {
 	return out
 }
 
+// missed reports whether so many bees were missing at the last look that a swarm may have left, and nobody has gone
+// through the nest since.
+func (s *Situation) missed() bool {
+	q := s.Estimate.Queen
+	return q.GoneOdds >= goneOdds && q.Day < q.GoneDay && s.Waiting == nil
+}
+
+// goneOdds is the chance of a swarm that has left from which on a look is thought of, and missedWithin the days within
+// which one still tells it by its cells. Source: none; guess; common practice.
+const goneOdds, missedWithin = 0.3, 10
+
+func (s *Situation) sayMissed(p *part) told {
+	var t told
+	q := s.Estimate.Queen
+	t.do = fmt.Sprintf("Go through it %s: bees are missing", s.by(p))
+	t.reason, t.figures = reason(
+		"On {day} there were far fewer bees than were to be expected; about {bees} are left. {gone} that it has swarmed. The "+
+			"combs tell: open queen cells, and no eggs.",
+		dated("day", q.GoneDay), count("bees", s.Base.Bees.Likely), chance("gone", q.GoneOdds),
+	)
+	t.brief = brief("Bees are missing; {gone} that it has swarmed.", t.figures)
+	t.change = "Eggs and no queen cells: it has not swarmed; look for what else took the bees. Cells and no eggs: leave one " +
+		"cell, and look for eggs three to four weeks later."
+	return t
+}
+
+// eggsDue reports whether the eggs of a queen who is waited for are due by a day, and nobody has looked for them since.
+func (s *Situation) eggsDue(on day.Day) bool {
+	return s.Waiting != nil && s.due.EggsBy > 0 && on >= s.due.EggsBy && s.Estimate.Queen.Day < s.due.EggsBy
+}
+
 func (s *Situation) sayEggs(p *part) told {
 	var t told
+	if s.eggsDue(s.Today + day.Day(p.in)) {
+		return s.sayEggsDue(p)
+	}
 	least, missing := s.lastEgg()
 	t.do = fmt.Sprintf("Look for eggs and queen cells %s", s.by(p))
 	t.reason, t.figures = reason(
@@ -68,6 +109,23 @@ func (s *Situation) sayEggs(p *part) told {
 	t.brief = brief("Nothing laid for at least {least}; {bees} bees.", t.figures)
 	t.change = "If a cell has emerged, leave the hive and look for eggs three weeks later. If there is nothing at all, give a " +
 		"comb of eggs from a healthy hive and read it on the fourth or fifth day."
+	return t
+}
+
+func (s *Situation) sayEggsDue(p *part) told {
+	var t told
+	t.do = fmt.Sprintf("Look for eggs %s", s.by(p))
+	t.reason, t.figures = reason(
+		"Since {since} it waits for "+s.Waiting.Words()+". Eggs were due by {by}, and nobody has looked for them. {none} that "+
+			"there is no queen; about {bees} bees are left.",
+		dated("since", s.Waiting.On),
+		dated("by", s.due.EggsBy),
+		chance("none", s.scene(0).queenless),
+		count("bees", s.Base.Bees.Likely),
+	)
+	t.brief = brief("Eggs were due by {by}; nobody has looked.", t.figures)
+	t.change = "Eggs, one to a cell: she lays, and all is well. None: look at the cells, and give a queen or a ripe cell, or " +
+		"unite."
 	return t
 }
 

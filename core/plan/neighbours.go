@@ -88,6 +88,10 @@ func (s *Situation) unitesWith(x *scene) string {
 	return ""
 }
 
+// usesKg is what a hive can make use of that has stores of its own, when those of another come to it in combs, kg.
+// Source: none; guess: what is fed in a spring.
+const usesKg = 10.0
+
 // partnerGains returns what a partner is worth more with so many bees and so much honey more, kg.
 func (x *scene) partnerGains(n colony.Neighbour, bees, kg float64) float64 {
 	s := x.s
@@ -105,7 +109,7 @@ func (x *scene) partnerGains(n colony.Neighbour, bees, kg float64) float64 {
 	alive := func(c endvalue.Colony) float64 {
 		return x.ahead.Alive(c) * s.winters(c.Bees, false)
 	}
-	return w.Colony*(alive(more)-alive(c)) + max(0, x.ahead.Gain(more)-x.ahead.Gain(c)) + keptCombs*kg
+	return w.Colony*(alive(more)-alive(c)) + max(0, x.ahead.Gain(more)-x.ahead.Gain(c)) + keptCombs*min(kg, usesKg)
 }
 
 // besideSuspects warns, where another hive of the yard is suspect, of all that would

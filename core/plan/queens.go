@@ -5,12 +5,12 @@ import (
 	"kembo/core/season"
 )
 
-// Of queens that are given. Source: common practice; the share that is accepted a guess.
+// Of queens that are given. Source: common practice.
 const (
 	queenMinutes = 10.0
 	givenLaysIn  = 7    // days until a mated queen lays that was put in
 	ripeCellDays = 18   // and one from a ripe cell
-	accepted     = 0.85 // of mated queens
+	eggsLooked   = 7    // days after she should lay until eggs are looked for
 	queenBees    = 2500 // under which none is given
 	cellKg       = 0.4  // what a ripe cell costs
 	combKgOfEggs = 0.6  // what a comb of eggs costs who gives it

@@ -92,8 +92,9 @@ func (x *scene) boxOfHoneyOff() []Step {
 }
 
 // leastLaying is the laying under which the season holds her, not room, and nestCombWorth what a kg of honey
-// is worth that leaves a nest in combs. Source: bees.HeldLeast; the other a guess: as feed.
-const leastLaying, nestCombWorth = 300, 0.2
+// is worth that leaves a nest in combs. Source: bees.HeldLeast; the other a guess: they go back in autumn in the place of
+// feed, and of the work of feeding.
+const leastLaying, nestCombWorth = 300, 0.35
 
 func (s *Situation) sayRelieve(p *part, c hive.Combs) told {
 	var t told

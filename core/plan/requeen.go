@@ -6,6 +6,7 @@ import (
 
 	"kembo/core/bees"
 	"kembo/core/craft"
+	"kembo/core/queen"
 	"kembo/core/season"
 )
 
@@ -56,10 +57,8 @@ func requeenSteps(x *scene) []Step {
 			if st.QueenPeak <= 0 {
 				return price
 			}
-			// Of those that are not accepted they rear another, mostly; it takes them as long.
-			st.NextQueen, st.LaysIn, st.Virgin = accepted*p.QueenPeakLaying+(1-accepted)*st.QueenPeak, givenLaysIn, false
 			st.QueenPeak, st.FailsIn = 0, 0
-			return price
+			return s.given(st, p, queen.Accepted, givenLaysIn, price, false)
 		},
 		say: func(s *Situation, p *part) told {
 			var t told

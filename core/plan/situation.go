@@ -146,11 +146,12 @@ func (s *Situation) prepare() {
 // less warmth is lost. The least stays as it is.
 const usualShare, insulatedShare = 0.5, 0.25
 
-// winterBees is the colony that the climate's stores are for, and smallest the share of them that a small
-// one needs. Source: common practice: six to seven combs of bees in October; the share a guess.
-const winterBees, smallest = 12_000, 0.6
+// winterBees is the colony that the climate's stores are for, smallest the share of them that the smallest one needs,
+// and largest what the strongest does. Source: common practice: six to seven combs of bees in October; the shares are
+// guesses.
+const winterBees, smallest, largest = 12_000, 0.6, 1.4
 
-// WinterTarget returns the stores to winter on, in kg: by climate, less for few bees.
+// WinterTarget returns the stores to winter on, in kg: by climate, less for few bees, and more for many.
 func (s *Situation) WinterTarget() float64 {
 	if s.Settings.WinterTargetKg > 0 {
 		return s.Settings.WinterTargetKg
@@ -162,8 +163,8 @@ func (s *Situation) WinterTarget() float64 {
 	c := s.Season.Climate
 	kg := c.WinterLowKg + share*(c.WinterHighKg-c.WinterLowKg)
 	// In summer it may yet grow; the nearer winter is, the more it counts how many they are.
-	small := min(1, smallest+(1-smallest)*s.Base.Bees.Likely/winterBees)
-	return kg * (1 - season.TowardsWinter.On(float64(s.Season.Bees))*(1-small))
+	size := min(largest, smallest+(1-smallest)*s.Base.Bees.Likely/winterBees)
+	return kg * (1 - season.TowardsWinter.On(float64(s.Season.Bees))*(1-size))
 }
 
 // hive is what acts are done to.

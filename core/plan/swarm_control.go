@@ -54,8 +54,9 @@ func controlSteps(x *scene) []Step {
 		Changes: []bees.Change{{
 			QueenOut: true, BeesOut: nucBees, BroodOut: nucBrood, NestDrawnOut: nucComb, NestHoneyOut: nucComb / 2,
 		}},
-		Load: []Need{{What: "nuc box", Count: 1}},
-		say:  func(s *Situation, p *part) told { return s.sayControl(p, "nuc") },
+		Alters: s.heirFound,
+		Load:   []Need{{What: "nuc box", Count: 1}},
+		say:    func(s *Situation, p *part) told { return s.sayControl(p, "nuc") },
 	}
 	split := Step{
 		Key: "split", Opens: craft.Combs, Minutes: splitMinutes, Kg: 2*nucBoxKg - splitWorth*w.Nuc, Swarms: splitLeaves,
@@ -64,8 +65,9 @@ func controlSteps(x *scene) []Step {
 			QueenOut: true, BeesOut: splitShare, FlyBack: true, BroodOut: splitShare, NestDrawnOut: splitShare,
 			NestHoneyOut: splitShare,
 		}},
-		Load: []Need{{What: "hive with floor and lid", Count: 1}},
-		say:  func(s *Situation, p *part) told { return s.sayControl(p, "split") },
+		Alters: s.heirFound,
+		Load:   []Need{{What: "hive with floor and lid", Count: 1}},
+		say:    func(s *Situation, p *part) told { return s.sayControl(p, "split") },
 	}
 	cells := Step{
 		Key: "cells", Opens: craft.Combs, Minutes: cellsMinutes, Swarms: cellsLeave, Checks: true,
@@ -75,9 +77,25 @@ func controlSteps(x *scene) []Step {
 	return []Step{nuc, split, cells}
 }
 
+// heirLooked is the days after the queen was taken out on which eggs of the next are looked for. Source: common practice.
+const heirLooked = 30
+
+// heirFound returns what it costs that the one who was left to be reared does not come to lay: a look on the day finds
+// it, and a queen is given.
+func (s *Situation) heirFound(st *bees.State, p *bees.Parameters) float64 {
+	if !queenless(st) {
+		return 0
+	}
+	st.NextQueen, st.LaysIn, st.Virgin = p.QueenPeakLaying, heirLooked+helpComes+givenLaysIn, false
+	return s.weights().Queen
+}
+
 // gone reports whether the swarm has likely left: cells capped, and neither eggs nor the queen seen by who
-// looked.
-func (s *Situation) gone() bool { return s.Estimate.Queen.CappedCells > 0 && s.doubted() }
+// looked; or half the bees are missing that were expected.
+func (s *Situation) gone() bool {
+	q := s.Estimate.Queen
+	return q.CappedCells > 0 && s.doubted() || q.GoneOdds >= 1.0/2 && !q.Seen && s.Today-q.GoneDay <= cellsCount
+}
 
 func (s *Situation) sayControl(p *part, how string) told {
 	var t told

@@ -75,6 +75,11 @@ func (k *plans) Comes(y *Yard) bool {
 			continue
 		}
 		gain += max(0, a.Plan.GainKg)
+		for _, x := range a.Advice {
+			if x.Action == plan.LookCloser && x.Acts == nil && x.On <= y.Today { // what a look by itself saves
+				gain += max(0, x.Adds)
+			}
+		}
 		for _, b := range a.Plan.Breaches {
 			must = must || b.Rank == craft.Never
 		}
