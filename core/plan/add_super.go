@@ -26,7 +26,7 @@ const (
 	superWearKg  = 0.2  // of a drawn one, each time that it is out
 	foundationKg = 0.5  // of ten sheets
 	superFlowKg  = 1.0  // that is offered from then to the visit after next, under which none is thought of
-	superBees    = 6500 // under which none is
+	superBees    = 8000 // under which none is
 	lateFlowKg   = 14.0 // that a month still offers, under which one is late
 	lateDays     = 30
 	lateKg       = 1.0 // what it then costs beside: it comes off again, begun and open

@@ -91,6 +91,9 @@ func (s *Situation) sayDead() Advice {
 		}
 		text = "Next to no bees were found on {day}. {stores} of stores is exposed to robbing."
 		short = "Next to no bees on {day}; {stores} of stores exposed."
+		if s.Base.Stores.Likely < traceKg {
+			text, short = "Next to no bees were found on {day}, and no stores.", "Next to no bees on {day}."
+		}
 	}
 	a.Reason, a.Figures = reason(text, dated("day", s.Estimate.Seen), s.kg("stores", s.Base.Stores.Likely))
 	a.Brief = brief(short, a.Figures)

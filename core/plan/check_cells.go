@@ -82,11 +82,14 @@ func checkSteps(x *scene) []Step {
 	if p, _ := s.Base.Swarm(x.in + x.next); p < swarmDayLeast*float64(x.in+x.next) {
 		return nil
 	}
-	return []Step{{
-		Key: "check", Opens: craft.Combs, Checks: true, Looks: true, Alters: s.lostFound(x),
-		Kg:  -swarmFoundKg * s.Ready.SwarmedSince(),
+	step := Step{
+		Key: "check", Opens: craft.Combs, Checks: true, Looks: true, Kg: -swarmFoundKg * s.Ready.SwarmedSince(),
 		say: func(s *Situation, p *part) told { return s.sayCheck(p) },
-	}}
+	}
+	if !s.doubted() { // a loss that nobody knows of is found by the way; where one is feared, other steps are for it
+		step.Alters = s.lostFound(x)
+	}
+	return []Step{step}
 }
 
 // lostFound returns what a look through every comb does for a member in which the queen is lost without anybody

@@ -202,6 +202,9 @@ func harvestSteps(x *scene) []Step {
 	return out
 }
 
+// allCapped is the share from which on all is. Rounding.
+const allCapped = 0.99
+
 func heaviestOf(all []BoxState) BoxState {
 	best := all[0]
 	for _, b := range all[1:] {
@@ -231,6 +234,9 @@ func (s *Situation) sayHarvest(p *part, boxes []BoxState, kg, capped float64) to
 		}
 	}
 	text := "{kg} in {n} ready, at least {capped} % capped (your limit {limit} %). {left} stays in the nest."
+	if capped > allCapped {
+		text = "{kg} in {n} ready, all of it capped. {left} stays in the nest."
+	}
 	if capped < s.Settings.CappedShare {
 		text = "{kg} in {n}, {capped} % capped when looked at and likely {limit} % by then. {left} stays in the nest."
 	}

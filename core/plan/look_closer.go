@@ -34,7 +34,10 @@ func lookSteps(x *scene) []Step {
 	s := x.s
 	var out []Step
 	on := s.Today + day.Day(x.in)
-	missed := s.doubted() && !s.waits(x) && on >= s.Estimate.Queen.Day+missedDays
+	q := s.Estimate.Queen
+	// Neither eggs nor larvae: another look would not say more than a comb of eggs does.
+	first := q.Larvae || q.LarvaeUnlooked || s.raising() || !x.queensToHave()
+	missed := s.doubted() && !s.waits(x) && on >= q.Day+missedDays && first
 	if (missed || s.eggsDue(on)) && season.LayingExpected.Has(x.season) {
 		found := s.lostFound(x)
 		out = append(out, Step{
@@ -43,7 +46,7 @@ func lookSteps(x *scene) []Step {
 			say:    func(s *Situation, p *part) told { return s.sayEggs(p) },
 		})
 	}
-	if q := s.Estimate.Queen; s.missed() && x.in <= missedWithin {
+	if s.missed() && x.in <= missedWithin {
 		out = append(out, Step{
 			Key: "gone", Opens: craft.Combs, Looks: true, Checks: true, Kg: -swarmFoundKg * q.GoneOdds, Alters: s.lostFound(x),
 			say: func(s *Situation, p *part) told { return s.sayMissed(p) },
@@ -129,6 +132,9 @@ func (s *Situation) sayEggsDue(p *part) told {
 	return t
 }
 
+// worthSaying is the chance under which it is not told. Rounding.
+const worthSaying = 0.05
+
 func (s *Situation) sayWhole(p *part) told {
 	var t told
 	age := s.LookAge()
@@ -136,9 +142,15 @@ func (s *Situation) sayWhole(p *part) told {
 	till := int(s.Days())
 	risk, _ := s.Base.Swarm(max(till, 1))
 	t.do = fmt.Sprintf("Go through it %s", s.by(p))
+	text := "Last looked at on {day}, {age}. "
+	switch {
+	case swarmed >= worthSaying:
+		text += "Since then {gone} that it has swarmed, and {none} that it has no queen; {swarm} that it swarms by {visit}. "
+	case risk >= worthSaying:
+		text += "{swarm} that it swarms by {visit}, and {none} that it has no queen. "
+	}
 	t.reason, t.figures = reason(
-		"Last looked at on {day}, {age}. Since then {gone} that it has swarmed, and {none} that it has no queen; {swarm} that it "+
-			"swarms by {visit}. Whether it has run short is not known either.",
+		text+"Whether it has run short, or lost its queen, is not known.",
 		dated("day", s.Estimate.Seen),
 		Figure{"age", float64(age), words.Ago(age)},
 		chance("gone", swarmed),

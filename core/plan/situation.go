@@ -164,7 +164,11 @@ func (s *Situation) WinterTarget() float64 {
 	kg := c.WinterLowKg + share*(c.WinterHighKg-c.WinterLowKg)
 	// In summer it may yet grow; the nearer winter is, the more it counts how many they are.
 	size := min(largest, smallest+(1-smallest)*s.Base.Bees.Likely/winterBees)
-	return kg * (1 - season.TowardsWinter.On(float64(s.Season.Bees))*(1-size))
+	near := season.TowardsWinter.On(float64(s.Season.Bees))
+	if size > 1 { // a strong one will be less strong by then
+		near *= near * near
+	}
+	return kg * (1 - near*(1-size))
 }
 
 // hive is what acts are done to.

@@ -15,7 +15,7 @@ var apart = [][2]Action{
 }
 
 // undoes reports whether a step cannot be in a plan with another: where a colony is united with another nothing
-// else is done to it; nothing is done twice; and a super that is lifted off so that it can be fed goes back on another day.
+// else is done to it; nothing is done twice; and a super that is lifted off so that it can be fed goes back on a later day.
 func undoes(a, b part) bool {
 	if a.Action == Combine || b.Action == Combine {
 		return true
@@ -24,7 +24,10 @@ func undoes(a, b part) bool {
 		fed := a.Action == FeedEmergency || a.Action == FeedWinter
 		return !fed || max(a.in-b.in, b.in-a.in) <= feedingDays
 	}
-	if a.in != b.in && (a.Action == AddSuper || b.Action == AddSuper) {
+	if a.in > b.in {
+		a, b = b, a
+	}
+	if a.in < b.in && b.Action == AddSuper {
 		return false
 	}
 	return slices.Contains(apart, [2]Action{a.Action, b.Action}) ||

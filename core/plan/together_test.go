@@ -15,6 +15,8 @@ func TestOneThingBeforeAnother(t *testing.T) {
 		{do(Combine, 0), do(Combine, 9), true},
 		{do(AddSuper, 0), do(FeedEmergency, 0), true},
 		{do(FeedEmergency, 0), do(AddSuper, 9), false},
+		{do(RemoveSuper, 0), do(AddSuper, 9), false},
+		{do(AddSuper, 0), do(RemoveSuper, 1), true},
 		{do(AddSuper, 0), do(HarvestSuper, 0), false},
 		{do(AddSuper, 0), do(AddSuper, 9), true},
 		{do(FeedEmergency, 0), do(FeedEmergency, feedingDays), true},
