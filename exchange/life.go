@@ -214,7 +214,7 @@ func (q QueenEvent) act() (moves.Act, error) {
 func (r Record) entered(c assessment.Case) *history.Look {
 	q := c.Look.Queen
 	l := &history.Look{
-		Queen: history.Queen{Looked: q.Looked, Seen: q.Seen, Eggs: q.Eggs, Larvae: q.Larvae, Capped: q.Capped},
+		Queen: history.Queen{Looked: q.Looked, Seen: q.Seen, Eggs: q.Eggs, Larvae: q.Larvae, Capped: q.Capped, Several: q.ManyEggs},
 		Cells: history.Cells{
 			Check: string(c.CellCheck), Charged: q.ChargedCells, Capped: q.CappedCells, Cups: q.DryCups,
 			WithEgg: q.CupsWithEgg, Emerged: q.EmergedCells, Torn: q.TornCells, Where: q.CellsAt,

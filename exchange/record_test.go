@@ -96,11 +96,11 @@ func TestWhatAGoodKeeperWouldDo(t *testing.T) {
 			c.Today += 28
 			c.Visit += 28
 		}, plan.CheckCells, nil, []plan.Action{plan.Leave}},
-		// No eggs, no larvae: the queen question comes first.
+		// No eggs, no larvae, and no cells on any comb: the queen question comes first, and another look would not answer it.
 		{"light", func(c *assessment.Case) {
 			c.Look.Queen.Eggs, c.Look.Queen.Larvae = false, false
 			c.Look.Boxes[0].Counts.Honey, c.Look.Boxes[0].Counts.Empty = 4, 1.5
-		}, "", []plan.Action{plan.CheckCells}, []plan.Action{plan.Leave, plan.FeedEmergency}},
+		}, "", []plan.Action{plan.GiveCellOrQueen}, []plan.Action{plan.Leave, plan.FeedEmergency}},
 		// A nest merely full of brood is not honey-bound.
 		{"super-nearly-full", func(c *assessment.Case) {
 			c.Look.Boxes[0].Counts.Honey, c.Look.Boxes[0].Counts.Nectar = 0.5, 0

@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"kembo/app"
+	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/history"
 	"kembo/core/look"
@@ -104,6 +105,10 @@ func lookWords(l *history.Look) (kind, say string) {
 		w = append(w, "white wax")
 	}
 	switch {
+	case l.Queen.Several == colony.EggsOnWalls:
+		w = append(w, "several eggs on the walls of cells")
+	case l.Queen.Several == colony.EggsAtBottom:
+		w = append(w, "several eggs at the bottom of cells")
 	case l.Queen.Seen:
 		w = append(w, "queen seen")
 	case l.Queen.Eggs:

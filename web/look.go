@@ -30,7 +30,7 @@ type lookView struct {
 	Entry, Date                           string
 	Boxes                                 []boxForm
 	Chips                                 []chip
-	Check, Where                          string
+	Check, Where, Several                 string
 	Cells                                 []cellForm
 	Health, Note                          string
 	WhiteWax                              string

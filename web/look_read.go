@@ -27,7 +27,7 @@ func hiveOf(x app.Colony) form.Hive {
 // take puts what was typed into the page, as typed.
 func (v *lookView) take(l form.Look) {
 	v.Entry, v.Date, v.Note, v.Health, v.Check = l.Entry, l.Date, l.Note, l.Health, l.Check
-	v.Where, v.WhiteWax = l.Where, l.WhiteWax
+	v.Where, v.WhiteWax, v.Several = l.Where, l.WhiteWax, l.Several
 	v.Weight.How, v.Weight.Value, v.Weight.Other, v.Weight.Heft = l.Weight.How, l.Weight.Value, l.Weight.Other, l.Weight.Heft
 	for i := range v.Cells {
 		v.Cells[i].Value = l.Cells[i]

@@ -48,6 +48,7 @@ func TestALookIsToldAsItWas(t *testing.T) {
 	}{
 		{history.Queen{Looked: true, Eggs: true}, history.Cells{}, "eggs", "no eggs"},
 		{history.Queen{Looked: true}, history.Cells{}, "no eggs", "queen seen"},
+		{history.Queen{Eggs: true, Several: "walls"}, history.Cells{}, "several eggs on the walls", "no eggs"},
 		{history.Queen{Looked: true, Seen: true, Eggs: true}, history.Cells{}, "queen seen", "eggs"},
 		{history.Queen{}, history.Cells{}, "8 seams of bees", "eggs"},
 		{history.Queen{}, history.Cells{Check: "complete"}, "no queen cells on any comb", "eggs"},

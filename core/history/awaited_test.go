@@ -101,6 +101,38 @@ func TestAQueenTakenOutIsWaitedFor(t *testing.T) {
 	}
 }
 
+// TestSeveralEggsInACell: on the walls they are laying workers', and no queen has come; at the bottom she has just begun.
+func TestSeveralEggsInACell(t *testing.T) {
+	for several, waits := range map[string]bool{"walls": true, "bottom": false, "": false} {
+		l := lookOf("nest", look.Counts{Honey: 4, Pollen: 1, Empty: 5})
+		l.Queen = history.Queen{Eggs: true, Several: several}
+		g := ground(t)
+		g.To = d0 + 40
+		b, err := history.Fold(append(
+			begin(),
+			history.Entry{ID: "3", Day: d0 + 1, Kind: "queen_gone", Body: &moves.QueenGone{How: queen.Killed}},
+			history.Entry{ID: "4", Day: d0 + 1, Kind: "queen_given", Body: &moves.QueenGiven{Virgin: true}},
+			history.Entry{ID: "5", Day: d0 + 24, Kind: history.KindLook, Body: l},
+		), g)
+		if err != nil {
+			t.Fatal(err)
+		}
+		if (b.Waiting != nil) != waits {
+			t.Errorf("with several eggs %q it waits for %+v", several, b.Waiting)
+		}
+		if b.Estimate.Queen.ManyEggs != several {
+			t.Errorf("%q is read as %q", several, b.Estimate.Queen.ManyEggs)
+		}
+	}
+	l := lookOf("nest", look.Counts{Honey: 4})
+	l.Queen.Several = "lid"
+	if _, err := history.Fold(append(begin(), history.Entry{
+		ID: "3", Day: d0 + 1, Kind: history.KindLook, Body: l,
+	}), ground(t)); err == nil {
+		t.Error("eggs on the lid are taken for a finding")
+	}
+}
+
 // TestHalfTheBeesMissing: in May a swarm is the likely reason, in October it is none; where the queen is seen there was
 // none; and bees that are there say nothing. Source: half to two thirds go with a prime swarm (Winston 1987, from
 // memory).

@@ -61,11 +61,14 @@ type Queen struct {
 	NoEggs   bool `json:"no_eggs,omitempty"`
 	NoLarvae bool `json:"no_larvae,omitempty"`
 	NoCapped bool `json:"no_capped,omitempty"`
+	// Several says where several eggs lay in a cell: walls or bottom; empty for not noted.
+	Several string `json:"several,omitempty"`
 }
 
 // Told returns q with each stage speaking for itself.
 func (q Queen) Told() Queen {
-	q.Looked = q.Looked || q.Seen || q.Eggs || q.Larvae || q.Capped || q.NoEggs || q.NoLarvae || q.NoCapped
+	q.Looked = q.Looked || q.Seen || q.Eggs || q.Larvae || q.Capped || q.NoEggs || q.NoLarvae || q.NoCapped ||
+		q.Several != ""
 	if q.Looked && !q.Each {
 		q.Each, q.NoEggs, q.NoLarvae, q.NoCapped = true, !q.Eggs, !q.Larvae, !q.Capped
 	}
@@ -78,7 +81,7 @@ func (q Queen) evidence() colony.QueenEvidence {
 	return colony.QueenEvidence{
 		Looked: q.Looked, Seen: q.Seen, Eggs: q.Eggs, Larvae: q.Larvae, Capped: q.Capped,
 		EggsUnlooked: !q.Eggs && !q.NoEggs, LarvaeUnlooked: !q.Larvae && !q.NoLarvae,
-		CappedUnlooked: !q.Capped && !q.NoCapped,
+		CappedUnlooked: !q.Capped && !q.NoCapped, ManyEggs: q.Several,
 	}
 }
 

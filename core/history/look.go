@@ -16,6 +16,9 @@ import (
 // *look.FieldError for a face that cannot be read.
 func (l Look) Read(on day.Day, st hive.Stack) (look.Look, error) {
 	q := l.Queen.evidence()
+	if q.ManyEggs != "" && q.ManyEggs != colony.EggsOnWalls && q.ManyEggs != colony.EggsAtBottom {
+		return look.Look{}, &look.FieldError{Field: "several eggs", Say: "say whether they lay on the walls or at the bottom"}
+	}
 	q.ChargedCells, q.CappedCells, q.DryCups = l.Cells.Charged, l.Cells.Capped, l.Cells.Cups
 	q.CupsWithEgg, q.EmergedCells, q.TornCells, q.CellsAt = l.Cells.WithEgg, l.Cells.Emerged, l.Cells.Torn, l.Cells.Where
 	out := look.Look{

@@ -3,6 +3,7 @@ package history
 import (
 	"slices"
 
+	"kembo/core/colony"
 	"kembo/core/moves"
 	"kembo/core/queen"
 )
@@ -61,7 +62,7 @@ func (w *walker) queenSeen(e Entry, l *Look) {
 	if !l.Queen.Looked && !l.Queen.Seen && !l.Queen.Eggs {
 		return
 	}
-	laysNow := l.Queen.Eggs
+	laysNow := l.Queen.Eggs && l.Queen.Several != colony.EggsOnWalls // those are laying workers'
 	if w.Waiting != nil {
 		due, err := w.Waiting.Due()
 		laysNow = laysNow && err == nil && e.Day >= due.Eggs

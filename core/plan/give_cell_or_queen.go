@@ -5,6 +5,7 @@ import (
 
 	"kembo/core/bees"
 	"kembo/core/brood"
+	"kembo/core/colony"
 	"kembo/core/craft"
 	"kembo/core/day"
 	"kembo/core/queen"
@@ -25,7 +26,7 @@ const noQueenFrom = 0.15
 
 func giveSteps(x *scene) []Step {
 	s := x.s
-	if !s.queenInDoubt(x) || !x.queensToHave() || x.bees < queenBees {
+	if !s.queenInDoubt(x) || !x.queensToHave() || x.bees < queenBees || !s.cellsSought() && !s.overdue() {
 		return nil
 	}
 	give := func(key string, laysIn, price, taken float64, virgin bool, what string) Step {
@@ -56,6 +57,11 @@ func (s *Situation) given(st *bees.State, p *bees.Parameters, taken, laysIn, pri
 	}
 	st.NextQueen, st.LaysIn, st.Virgin = p.QueenPeakLaying, laysIn+eggsLooked+helpComes+givenLaysIn, false
 	return price + s.weights().Queen
+}
+
+// cellsSought reports whether every comb was gone through for queen cells when no eggs were found, or since.
+func (s *Situation) cellsSought() bool {
+	return s.CellCheck == colony.CompleteCheck && s.CellCheckDay >= s.Estimate.Queen.Day
 }
 
 // queenInDoubt reports whether a queen may be missing that nobody waits for.

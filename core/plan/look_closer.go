@@ -35,8 +35,8 @@ func lookSteps(x *scene) []Step {
 	var out []Step
 	on := s.Today + day.Day(x.in)
 	q := s.Estimate.Queen
-	// Neither eggs nor larvae: another look would not say more than a comb of eggs does.
-	first := q.Larvae || q.LarvaeUnlooked || s.raising() || !x.queensToHave()
+	// Neither eggs nor larvae, and no cells: another look would not say more than a comb of eggs does.
+	first := q.Larvae || q.LarvaeUnlooked || s.raising() || !s.cellsSought() || !x.queensToHave()
 	missed := s.doubted() && !s.waits(x) && on >= q.Day+missedDays && first
 	if (missed || s.eggsDue(on)) && season.LayingExpected.Has(x.season) {
 		found := s.lostFound(x)

@@ -16,6 +16,7 @@ func FieldsOf(l *history.Look, on day.Day, entry string, h Hive) Values {
 	f := map[string]string{
 		"entry": entry, "form": Version, "date": on.String(), "note": l.Note, "health": l.Health,
 		"check": l.Cells.Check, "where": l.Cells.Where, "white_wax": l.WhiteWax,
+		"queen.several": l.Queen.Several,
 	}
 	for i, n := range []int{
 		l.Cells.Cups, l.Cells.WithEgg, l.Cells.Charged, l.Cells.Capped, l.Cells.Emerged, l.Cells.Torn,

@@ -107,6 +107,7 @@ func TestWrongFieldsAreNamedAsTheirLabels(t *testing.T) {
 		"Super, honey":                  {"box.1.depth": "boxes", "box.1.honey": "-1"},
 		"weight":                        {"weight.how": "scale", "weight.value": "heavy"},
 		"brood health":                  {"health": "fine"},
+		"several eggs":                  {"queen.several": "lid", "box.0.seams": "4"},
 		"Supers put on":                 {"act.supers": "12"},
 		"Fed":                           {"act.feed": "4", "act.feed_as": "9:1"},
 		"Honey combs swapped for drawn": {"act.swap": "x"},
@@ -153,6 +154,7 @@ func TestALookIsItsFieldsAgain(t *testing.T) {
 			"white_wax": pick("", "yes", "no"), "weight.how": pick("", "scale", "sides", "feel"), "weight.value": "41.5",
 			"weight.other": "20", "weight.heft": "fair", "queen.seen": pick("", "1"), "queen.eggs": pick("", "1"),
 			"queen.no_larvae": pick("", "1"), "queen.no_brood": pick("", "1"),
+			"queen.several": pick("", "", "walls", "bottom"),
 		})
 		for i := range hive.Boxes {
 			b := fmt.Sprintf("box.%d.", i)

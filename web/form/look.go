@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"kembo/app"
+	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/history"
 	"kembo/core/look"
@@ -17,6 +18,7 @@ type Look struct {
 	Entry, Version, By, Seen string
 	Date, Note, Health       string
 	Check, Where, WhiteWax   string
+	Several                  string // where several eggs lay in a cell
 	Cells                    [len(CellKinds)]string
 	Queen                    [len(QueenChips)]bool
 	NoYoung                  bool // of the first version: nothing was seen
@@ -70,7 +72,7 @@ func ReadLook(val Values, h Hive) Look {
 	l := Look{
 		Entry: val("entry"), Version: val("form"), By: val("by"), Seen: val("seen"),
 		Date: val("date"), Note: val("note"), Health: val("health"),
-		Check: val("check"), Where: val("where"), WhiteWax: val("white_wax"),
+		Check: val("check"), Where: val("where"), WhiteWax: val("white_wax"), Several: val("queen.several"),
 		Weight: Weight{val("weight.how"), val("weight.value"), val("weight.other"), val("weight.heft")},
 	}
 	for i, k := range CellKinds {
@@ -184,6 +186,16 @@ func (l Look) found(h Hive) (*history.Look, day.Day, error) {
 	q, err := l.queen()
 	if err != nil {
 		return nil, on, err
+	}
+	switch l.Several {
+	case "":
+	case colony.EggsOnWalls, colony.EggsAtBottom:
+		if q.NoEggs {
+			return nil, on, wrong("several eggs", "several eggs and no eggs cannot both be")
+		}
+		q.Several, q.Looked, q.Each, q.Eggs = l.Several, true, true, true
+	default:
+		return nil, on, wrong("several eggs", "choose on the walls, at the bottom or not noted")
 	}
 	out := &history.Look{
 		Note: l.Note, Health: l.Health, WhiteWax: l.WhiteWax,
