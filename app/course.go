@@ -5,14 +5,16 @@ import (
 
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/plan"
 )
 
 // Course is a colony's forecast with what is tried on it: as it is, with the
 // things done, and as it is if nothing came in any more.
 type Course struct {
 	Colony
-	Tried []string // names of what is tried
-	On    day.Day  // on which it is done
+	Tried []string      // names of what is tried
+	Own   *plan.Checked // what is tried, judged as a plan; nil: it is none
+	On    day.Day       // on which it is done
 	Base  *forecast.Result
 	With  *forecast.Result // nil: nothing is tried
 	Swarm Swarm            // by the visit, with what is tried
@@ -42,6 +44,9 @@ func (s *Service) Course(ctx context.Context, id string, keys []string, on day.D
 	if len(changes) > 0 {
 		out.Tried, out.With = names, sit.Ready.Run(changes...)
 		out.Swarm = swarmOf(out.With, int(c.Visit-c.Today))
+		if own, ok := sit.Check(keys, out.On, c.Assessment.Plan.GainKg); ok {
+			out.Own = &own
+		}
 	}
 	return out, nil
 }

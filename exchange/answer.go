@@ -104,6 +104,7 @@ type Tried struct {
 	What       []string                   `json:"what"`
 	On         day.Day                    `json:"on"`
 	RunwayDays map[string]forecast.Runway `json:"runway_days"`
+	Checked    *plan.Checked              `json:"checked,omitempty"` // as a plan; left out where it is none
 }
 
 // Try adds the forecast with the options of these keys done on a day. The error
@@ -125,6 +126,9 @@ func (a *Answer) Try(s *plan.Situation, keys []string, on day.Day) error {
 	a.Tried = &Tried{What: names, On: changes[0].Day, RunwayDays: map[string]forecast.Runway{}}
 	for i, n := range forecast.Names {
 		a.Tried.RunwayDays[n] = r.Runway[i]
+	}
+	if own, ok := s.Check(keys, on, a.Plan.GainKg); ok {
+		a.Tried.Checked = &own
 	}
 	return nil
 }
@@ -258,6 +262,11 @@ func (a Answer) WriteText(w io.Writer) error {
 				"  %-6s ends in %s (%s to %s)", n, Days(r.Likely, a.HorizonDays), Days(r.Low, a.HorizonDays),
 				Days(r.High, a.HorizonDays),
 			)
+		}
+		if own := t.Checked; own != nil {
+			for _, say := range own.Sentences(measure.Systems[0]) {
+				p.line("  %s", say)
+			}
 		}
 	}
 	for _, s := range a.Calendar {

@@ -26,6 +26,8 @@ type courseView struct {
 	ID, OnISO, MinISO string
 	Options           []tryView
 	Tried             string
+	Own               string // what comes of what is tried, as a plan; "": it is none
+	OwnMore           []string
 	Figure            template.HTML
 	Changed           []runwayText // with what is tried, for the phone
 	Facts             []courseFact
@@ -93,6 +95,10 @@ func courseOf(x app.Course, keys []string) *courseView {
 	}
 	if v.Tried != "" && x.On > x.Today {
 		v.Tried += " on " + x.On.DayMonth()
+	}
+	if x.Own != nil {
+		say := x.Own.Sentences(x.Units)
+		v.Own, v.OwnMore = "With "+v.Tried+": "+words.Lower(say[0]), say[1:]
 	}
 	v.Figure = figureOf(x, v.Tried).Draw()
 	names := forecast.Titles

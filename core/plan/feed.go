@@ -98,7 +98,7 @@ func (s *Situation) ration(storesKg float64, f form) ration {
 	if f.liquid {
 		l := math.Round(sugar / feed.SugarKg(1, f.ratio, 1))
 		l = max(1, l)
-		sugar = feed.SugarKg(l, f.ratio, 1)
+		sugar = f.sugarKg(l)
 		n, filled := s.fillsOf(l)
 		return ration{
 			words: s.volume(l) + " of " + f.key, said: moves.Said{Do: f.code, N: l},
@@ -111,8 +111,16 @@ func (s *Situation) ration(storesKg float64, f form) ration {
 	return ration{
 		words: measure.Amount(s.units().Mass.In(kg)) + " " + s.units().Mass.Name + " of " + f.key,
 		said:  moves.Said{Do: f.code, N: kg}, load: []Need{{What: f.key, Count: kg, Unit: "kg"}},
-		storesKg: kg * f.sugarOfKg * feed.StoresPerKgSugar.Likely, sugarKg: kg * f.sugarOfKg, fills: 1,
+		storesKg: f.sugarKg(kg) * feed.StoresPerKgSugar.Likely, sugarKg: f.sugarKg(kg), fills: 1,
 	}
+}
+
+// sugarKg returns the sugar in so many litres or, of what is not syrup, kilograms.
+func (f form) sugarKg(amount float64) float64 {
+	if f.liquid {
+		return feed.SugarKg(amount, f.ratio, 1)
+	}
+	return amount * f.sugarOfKg
 }
 
 // fillsOf returns how many fills of the feeder on the hive so much syrup is, with the words for it.

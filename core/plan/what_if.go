@@ -18,6 +18,7 @@ type Trial struct {
 	Key  string // stands in addresses
 	Name string // "a drawn super"
 	acts []moves.Act
+	step *Step // what it is as a step of a plan; nil: it is none
 	// dearth tries something that nobody does: nothing comes in any more.
 	dearth bool
 }
@@ -51,19 +52,19 @@ func (s *Situation) Trials() []Trial {
 		return []Trial{s.tryFeed()}
 	}
 	var out []Trial
-	say := func(key, name string, said ...moves.Said) {
-		if acts, _, err := moves.All.ExactAll(s.hive(), said, moves.Unnamed()); err == nil {
-			out = append(out, Trial{Key: key, Name: name, acts: acts})
+	say := func(key, name string, step *Step) {
+		if acts, _, err := moves.All.ExactAll(s.hive(), step.Said, moves.Unnamed()); err == nil {
+			out = append(out, Trial{Key: key, Name: name, acts: acts, step: step})
 		}
 	}
 	st := s.Estimate.Stack
-	say("super", "a drawn super", superOn(1, true))
-	say("foundation", "a super of foundation", superOn(1, false))
-	say("combs", fmt.Sprintf("%d honey combs for empty ones", tryCombs), swapped(tryCombs))
+	say("super", "a drawn super", tryingSuper(true))
+	say("foundation", "a super of foundation", tryingSuper(false))
+	say("combs", fmt.Sprintf("%d honey combs for empty ones", tryCombs), tryingCombs())
 	out = append(out, s.tryFeed())
 	nest := len(st.Boxes) - st.Supers()
 	if nest > 1 {
-		say("turn", "the nest’s boxes turned", moves.Said{Do: "nest_turned"})
+		say("turn", "the nest’s boxes turned", tryingTurn())
 	}
 	if nest > 0 {
 		f := st.Boxes[slices.IndexFunc(st.Boxes, func(b hive.Box) bool { return !b.Super })].Format
@@ -73,13 +74,7 @@ func (s *Situation) Trials() []Trial {
 		)
 	}
 	if s.supered() && s.Base.SuperStores.Likely > 1 {
-		var off []moves.Said
-		for _, b := range st.Boxes {
-			if b.Super {
-				off = append(off, moves.Said{Do: "box_off", Box: b.ID})
-			}
-		}
-		say("harvest", "the supers off", off...)
+		say("harvest", "the supers off", s.tryingOff())
 	}
 	return append(out, Trial{Key: "dearth", Name: "no flow from then on", dearth: true})
 }
@@ -93,7 +88,7 @@ func (s *Situation) tryFeed() Trial {
 	case season.ThickFeed.Has(s.Season):
 		said.Do = "syrup_thick"
 	}
-	o := Trial{Key: "feed"}
+	o := Trial{Key: "feed", step: tryingFeed(said)}
 	o.acts, _, _ = moves.All.ExactAll(s.hive(), []moves.Said{said}, moves.Unnamed()) // within the bounds of a feed
 	if w, ok := moves.All.Way(said.Do); ok {
 		o.Name = w.Noun(said, s.units())
