@@ -68,7 +68,10 @@ var misleading = []misled{
 		point: 5, on: []string{"2026-07-01", "2026-07-12"}, hives: []string{"QL-08"}, never: []plan.Action{plan.Leave},
 		does: []plan.Action{plan.AddSuper, plan.HarvestSuper, plan.RelieveHoneyBound, plan.LookCloser}, why: "42 kg in two deeps",
 	},
-	{point: 7, on: []string{"2026-05-25"}, hives: []string{"QL-07"}, never: []plan.Action{plan.Combine, plan.Requeen}, unsaid: `is weak`, why: "a swarm of last week"},
+	{
+		point: 7, on: []string{"2026-05-25"}, hives: []string{"QL-07"}, never: []plan.Action{plan.Combine, plan.Requeen},
+		unsaid: `is weak`, why: "a swarm of last week",
+	},
 	{point: 7, on: []string{"2026-10-08"}, hives: []string{"QL-07"}, unsaid: `(1[1-9]|2\d) L`, why: "three drawn combs hold no more"},
 	{
 		point: 8, on: []string{"2026-05-10", "2026-06-05"}, hives: []string{"SA-02"}, never: []plan.Action{"add_super!"},

@@ -530,6 +530,27 @@ var situations = []situation{
 		why: "one in four young queens does not come to lay, and after August none is to be had",
 	},
 	{
+		name: "Rich beside a poor one in November", place: "uk", bloom: limes, on: "2026-11-01", days: 27,
+		hive: "deep h9 p0.5 e0.5 s7 | deep h9 e1 s6",
+		told: func(c *assessment.Case) {
+			c.Neighbours = []colony.Neighbour{{
+				Colony: "N-01", Bees: 11000, Health: colony.Healthy, MitesPercent: 1, Known: true, StoresKg: 12, SpareKg: -8,
+			}}
+		},
+		never: []string{"equalise", "add_super", "feed_winter"}, why: "nobody pulls combs from a cluster at the end of November",
+	},
+	{
+		name: "Poor beside a rich one in January", place: "central-europe", on: "2026-01-10", days: 28,
+		hive: "deep h1.5 p1 e7.5 s5",
+		told: func(c *assessment.Case) {
+			c.Neighbours = []colony.Neighbour{{
+				Colony: "N-01", Bees: 12000, Health: colony.Healthy, MitesPercent: 1, Known: true, StoresKg: 30, SpareKg: 15,
+			}}
+		},
+		does: [][]string{{"feed_emergency"}}, never: []string{"equalise", "leave", "combine"},
+		why: "4 kg do not last to willow; fondant over the bees opens neither cluster",
+	},
+	{
 		name: "Three thousand in October, with a queen", place: "uk", bloom: limes, on: "2026-10-07", days: 21,
 		hive: "deep b0.1 h6 p1 e2.9 s1.2", told: beside(22000, 24000), does: [][]string{{"combine"}},
 		why: "two combs of bees do not come through alone",

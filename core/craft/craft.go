@@ -105,7 +105,8 @@ type Rule struct {
 
 // Rules lists them all, those that are never broken first.
 var Rules = []Rule{
-	suspectShut, suspectYard, unknownBrood, barredHarvest, superInTreatment, superOverFeed, mitesUnited, unionInWinter, everyCell, nestBoxTaken, winterCrop,
+	suspectShut, suspectYard, unknownBrood, barredHarvest, superInTreatment, superOverFeed, mitesUnited, unionInWinter,
+	combOffCluster, everyCell, nestBoxTaken, winterCrop,
 	syrupInTheCold, swarmCellsLeft, checkPutOff,
 	virginAlone, coldOpening, flowOpening, feedUnderSuper, superOverEmpty, superOverWide, superOverFoundation,
 	combOutInFlow, excluderInWinter, coldHarvest, takenBare, leftHungry, leftBound, treatmentLeftIn, overfull, heavyLift, winterTooLight,

@@ -111,6 +111,8 @@ func TestEachRuleOnBothSidesOfItsBound(t *testing.T) {
 			func(p *craft.Plan) { p.Treatments, p.After = in("amidine", 56), stack(nest) }},
 		{"union_in_winter", func(p *craft.Plan) { p.Unites, p.Season, p.HighC = true, nov, 17 },
 			func(p *craft.Plan) { p.Unites, p.Season, p.HighC = true, nov, 18 }},
+		{"comb_off_cluster", func(p *craft.Plan) { p.Takes, p.Opens, p.Season, p.HighC = true, craft.Nest, nov, 17 },
+			func(p *craft.Plan) { p.Takes, p.Opens, p.Season, p.HighC = true, craft.Nest, nov, 18 }},
 		{"left_hungry", func(p *craft.Plan) { p.Starves = [2]float64{0, 0.06} },
 			func(p *craft.Plan) { p.Starves = [2]float64{0, 0.05} }},
 		{"left_bound", func(p *craft.Plan) { p.Bound = 1 }, func(p *craft.Plan) { p.Bound, p.Roomed = 1, true }},

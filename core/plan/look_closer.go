@@ -159,6 +159,9 @@ func (s *Situation) sayWhole(p *part) told {
 		dated("visit", s.Visit),
 	)
 	t.brief = brief("Last looked at {age}.", t.figures)
+	if p.in > 0 {
+		t.brief = fmt.Sprintf("By then last looked at %s before.", words.Days(age+p.in))
+	}
 	t.change = "A heft and a count of seams would already say food and room."
 	return t
 }
