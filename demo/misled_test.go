@@ -81,6 +81,10 @@ var misleading = []misled{
 		point: 9, on: []string{"2026-05-18", "2026-05-19", "2026-06-03"}, hives: []string{"SA-06"}, never: []plan.Action{plan.Leave},
 		does: []plan.Action{plan.CheckCells, plan.LookCloser}, why: "nobody has looked since the second of May",
 	},
+	{
+		point: 10, on: []string{"2026-11-06", "2026-11-07"}, hives: []string{"HE-03"}, never: []plan.Action{plan.Leave},
+		does: []plan.Action{plan.PackDown}, why: "the excluder leaves a queen under it to die, on both days",
+	},
 	{point: 12, on: []string{"2026-05-25"}, hives: []string{"SA-03"}, never: []plan.Action{plan.FeedEmergency}, why: "7 kg, and hawthorn"},
 	{point: 12, on: []string{"2026-06-10"}, hives: []string{"HE-04"}, never: []plan.Action{plan.FeedEmergency}, why: "supers are on"},
 	{
@@ -121,6 +125,55 @@ func TestWhatMisledAKeeper(t *testing.T) {
 				}
 			}
 		}
+	}
+}
+
+// TestWhatMisledInNumbers: points that are told by figures. A nest is relieved only where it is bound (13); few bees in
+// March do not swarm, and many unchecked in June may (17); nothing that was weighed is to be hefted (18); and the last
+// egg is not forgotten (21).
+func TestWhatMisledInNumbers(t *testing.T) {
+	s := sample.Built(t, demo.Last)
+	ids := idsOf(t, s)
+	worked := func(code string, on day.Day) app.Colony {
+		t.Helper()
+		c, err := app.New(s, time.Now, &on).Worked(t.Context(), ids[code])
+		if err != nil || c.Assessment == nil {
+			t.Fatal(code, on, err)
+		}
+		return c
+	}
+	for _, on := range []day.Day{day.Of(2026, 5, 25), day.Of(2026, 6, 12), day.Of(2026, 7, 12)} {
+		for _, code := range []string{"QL-01", "QL-02", "QL-05", "QL-11", "MR-01", "MR-07", "SA-03", "HE-01", "HE-07"} {
+			c := worked(code, on)
+			b := c.Assessment.Base
+			for _, a := range c.Assessment.Advice {
+				if a.Action == plan.RelieveHoneyBound && b.Free.Likely > 10*max(b.WantsToLay.Likely, 300) {
+					t.Errorf("point 13, %s on %s: %s, with %.0f cells free for %.0f a day", code, on.Short(), a.Do, b.Free.Likely,
+						b.WantsToLay.Likely)
+				}
+				weighed := c.Believed.Weighings
+				if n := len(weighed); n > 0 && weighed[n-1].Day >= c.Believed.Estimate.Seen && strings.Contains(a.Do, "Heft") {
+					t.Errorf("point 18, %s on %s: %s, weighed on %s", code, on.Short(), a.Do, weighed[n-1].Day.Short())
+				}
+			}
+		}
+	}
+	for code, on := range map[string]day.Day{"QL-01": day.Of(2026, 3, 12), "MR-02": day.Of(2026, 3, 20), "SA-04": day.Of(2026, 3, 26)} {
+		if c := worked(code, on); c.Ahead.Swarm.Chance > 0.04 {
+			t.Errorf("point 17, %s on %s: a swarm by the visit with %.2f", code, on.Short(), c.Ahead.Swarm.Chance)
+		}
+	}
+	if c := worked("SA-06", day.Of(2026, 6, 12)); c.Ahead.Swarm.Chance < 0.1 {
+		t.Errorf("point 17, SA-06 unchecked since April: a swarm with %.2f", c.Ahead.Swarm.Chance)
+	}
+	last := day.Day(0)
+	for _, on := range []day.Day{day.Of(2026, 6, 3), day.Of(2026, 6, 13), day.Of(2026, 7, 14)} {
+		at := worked("MR-05", on).Believed.Estimate.Queen.Unlaid
+		if at == 0 || last != 0 && at > last || at > day.Of(2026, 5, 23) {
+			t.Errorf("point 21, MR-05 on %s: the last egg was laid by %s, by %s as it was told before", on.Short(), at.Short(),
+				last.Short())
+		}
+		last = at
 	}
 }
 

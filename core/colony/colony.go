@@ -8,6 +8,7 @@ import (
 	"kembo/core/comb"
 	"kembo/core/day"
 	"kembo/core/hive"
+	"kembo/core/queen"
 )
 
 // Spread holds how far an estimate may be off, as the standard deviation of
@@ -30,6 +31,9 @@ type QueenEvidence struct {
 	EggsUnlooked, LarvaeUnlooked, CappedUnlooked bool
 	// ManyEggs says where several eggs lay in a cell: EggsOnWalls, EggsAtBottom; "": none were seen to.
 	ManyEggs string `json:",omitempty"`
+	// Unlaid is a day on which, or before, the last egg was laid, as looks tell together that found none; 0: eggs were
+	// seen, or nobody looked.
+	Unlaid day.Day `json:",omitempty"`
 	// Comes is the day on which a queen who is waited for lays, as likely, ComesBy that by which she has failed, and
 	// ComesOdds the chance that she does not; 0: none is known to come.
 	Comes, ComesBy day.Day `json:",omitempty"`
@@ -58,6 +62,19 @@ func (q QueenEvidence) Cells() int {
 // from the egg to the queen.
 const cellsLast = 16
 
+// unlaidSince returns the day on which, or before, the last egg was laid, where the looks before said that it was by
+// a day; 0 is not known.
+func (q QueenEvidence) unlaidSince(before day.Day) day.Day {
+	stop, ok := queen.LastLaid(q.Evidence(false))
+	if !ok || stop.Resumed || q.Resting {
+		return 0
+	}
+	if before > 0 {
+		return min(before, stop.To)
+	}
+	return stop.To
+}
+
 // Later returns what is known after a look: what was not looked for again is
 // as it was. checked says that cells were looked for.
 func (q QueenEvidence) Later(now QueenEvidence, checked bool, on day.Day) QueenEvidence {
@@ -65,6 +82,7 @@ func (q QueenEvidence) Later(now QueenEvidence, checked bool, on day.Day) QueenE
 	if now.Looked {
 		out = now
 		out.Day = on
+		out.Unlaid = out.unlaidSince(q.Unlaid)
 	}
 	from := now
 	if !checked && now.Cells() == 0 && now.DryCups+now.CupsWithEgg == 0 {
@@ -80,6 +98,13 @@ func (q QueenEvidence) Later(now QueenEvidence, checked bool, on day.Day) QueenE
 	out.EmergedCells, out.TornCells, out.CellsAt, out.CellsDay = from.EmergedCells, from.TornCells, from.CellsAt, from.CellsDay
 	return out
 }
+
+// longUnlaid is the days without an egg after which no queen of their own is to be hoped for. Source: 16 days to a
+// queen and two weeks to her eggs (Winston 1987, from memory), and a few more.
+const longUnlaid = 35
+
+// Long reports whether by a day nothing was laid for so long that no queen of their own is to be hoped for.
+func (q QueenEvidence) Long(on day.Day) bool { return q.Unlaid > 0 && on-q.Unlaid >= longUnlaid }
 
 // QueenChance returns the chance that a laying queen is there. Source: none;
 // guess, by how long ago the youngest brood was laid.
@@ -101,6 +126,8 @@ func (q QueenEvidence) QueenChance() float64 {
 		return 0.5
 	case q.Capped:
 		return 0.2
+	case q.Long(q.Day):
+		return 0.03
 	default:
 		return 0.1
 	}

@@ -220,6 +220,8 @@ func requeen(s *bees.State, e *colony.Estimate, p *bees.Parameters, h uint64, m 
 		days = p.EmergencyDays - lostLarvae
 	case q.Capped: // within three weeks
 		days, chance = afterLarvae, hopeCapped*p.Mates
+	case q.Long(q.Day):
+		chance = hardly
 	default:
 		days, chance = afterBrood, hopeless*p.Mates
 	}

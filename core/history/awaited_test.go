@@ -133,6 +133,44 @@ func TestSeveralEggsInACell(t *testing.T) {
 	}
 }
 
+// TestTheLastEggIsNotForgotten: looks that find no eggs, one after the other, tell together when she stopped; eggs end
+// it, and a look at which nobody looked for them leaves it as it was. Source: eggs three days, open brood nine, capped
+// twenty-one (Winston 1987, from memory).
+func TestTheLastEggIsNotForgotten(t *testing.T) {
+	seen := func(id string, on int, q history.Queen) history.Entry {
+		l := lookOf("nest", look.Counts{Honey: 4, Pollen: 1, Empty: 5})
+		l.Queen = q
+		return history.Entry{ID: id, Day: d0 + dayOf(on), Kind: history.KindLook, Body: l}
+	}
+	looked := history.Queen{Looked: true}
+	larvae, capped := looked, looked
+	larvae.Larvae, larvae.Capped, capped.Capped = true, true, true
+	for _, tt := range []struct {
+		name  string
+		looks []history.Entry
+		want  day.Day
+	}{
+		{"no eggs", []history.Entry{seen("3", 10, larvae)}, d0 + 7},
+		{"and no larvae either", []history.Entry{seen("3", 10, larvae), seen("4", 20, capped)}, d0 + 7},
+		{"and no brood", []history.Entry{seen("3", 10, larvae), seen("4", 20, capped), seen("5", 60, looked)}, d0 + 7},
+		{"nobody looked for them since", []history.Entry{seen("3", 10, larvae), seams("4", 20, 6)}, d0 + 7},
+		{"an older stage first", []history.Entry{seen("3", 10, capped)}, d0 + 1},
+		{
+			"eggs again", []history.Entry{
+				seen("3", 10, larvae), seen("4", 20, history.Queen{Eggs: true, Larvae: true, Capped: true}),
+			}, 0,
+		},
+	} {
+		b, err := history.Fold(append(begin(), tt.looks...), ground(t))
+		if err != nil {
+			t.Fatal(err)
+		}
+		if got := b.Estimate.Queen.Unlaid; got != tt.want {
+			t.Errorf("%s: the last egg was laid by %s, not %s", tt.name, got, tt.want)
+		}
+	}
+}
+
 // TestHalfTheBeesMissing: in May a swarm is the likely reason, in October it is none; where the queen is seen there was
 // none; and bees that are there say nothing. Source: half to two thirds go with a prime swarm (Winston 1987, from
 // memory).

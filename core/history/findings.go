@@ -64,6 +64,11 @@ func (b Believed) Findings(now season.Moment, u measure.Units) []string {
 				out,
 				fmt.Sprintf("Eggs but no open brood on %s: laying began about %s.", ev.On.Short(), stop.From.Short()),
 			)
+		case q.Unlaid > 0 && q.Unlaid < stop.To:
+			out = append(
+				out,
+				fmt.Sprintf("No eggs on %s: the last one was laid on %s or before.", ev.On.Short(), q.Unlaid.Short()),
+			)
 		case stop.Open:
 			out = append(
 				out,

@@ -52,9 +52,19 @@ func (s *Situation) lastEgg() (days int, missing string) {
 	q := s.Estimate.Queen
 	switch {
 	case q.Larvae || q.LarvaeUnlooked:
-		return eggDays, "no eggs were"
+		days, missing = eggDays, "no eggs were"
 	case q.Capped || q.CappedUnlooked:
-		return eggDays + larvaDays, "no eggs and no larvae were"
+		days, missing = eggDays+larvaDays, "no eggs and no larvae were"
+	default:
+		days, missing = workerDays, "no brood of any age was"
 	}
-	return workerDays, "no brood of any age was"
+	if q.Unlaid > 0 { // looks before that found none either
+		days = max(days, int(q.Day-q.Unlaid))
+	}
+	return days, missing
+}
+
+// hopeless reports whether so long nothing was laid that a comb of eggs would tell nothing new.
+func (s *Situation) hopeless(x *scene) bool {
+	return s.doubted() && s.Estimate.Queen.Long(s.Today+day.Day(x.in)) && !s.waits(x)
 }

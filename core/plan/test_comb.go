@@ -22,7 +22,7 @@ const testBees, testMinutes = 4000, 5.0
 
 func testSteps(x *scene) []Step {
 	s := x.s
-	if !s.queenInDoubt(x) || x.bees < testBees || len(s.suspects()) > 0 {
+	if !s.queenInDoubt(x) || x.bees < testBees || len(s.suspects()) > 0 || s.hopeless(x) {
 		return nil
 	}
 	return []Step{{
