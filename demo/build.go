@@ -11,6 +11,7 @@ import (
 	"github.com/google/uuid"
 
 	"kembo/app"
+	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
@@ -141,6 +142,9 @@ func live(st story, y yard, ws map[day.Day]season.Weather, visits []day.Day, on 
 		k.note(d)
 		if d == st.queenLost {
 			k.truth.state.QueenPeak = 0
+		}
+		if d == st.swarms {
+			k.truth.state.Befall(&parameters, &bees.Change{Swarmed: true})
 		}
 		if slices.Contains(visits, d) {
 			k.visit(d)

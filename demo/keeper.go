@@ -79,6 +79,9 @@ func begin(s story) (*keeper, error) {
 	return k, nil
 }
 
+// cellsStand is the days after a swarm on which its queen cells are still seen. Source: common practice.
+const cellsStand = 18
+
 // visit is what the keeper does on a day in the yard.
 func (k *keeper) visit(d day.Day) {
 	sd := season.DayOf(d, season.North)
@@ -108,7 +111,11 @@ func (k *keeper) visit(d day.Day) {
 		return
 	}
 	byFace := (k.number+uint64(d))%3 == 0 && sd > 100 && sd < 250 || k.code == "QL-11" && sd > 140 && sd < 160
-	k.write(history.Entry{Day: d, Kind: history.KindLook, Body: k.truth.observe(byFace, check)})
+	seen := k.truth.observe(byFace, check)
+	if check != "" && k.swarms != 0 && d > k.swarms && d <= k.swarms+cellsStand {
+		seen.Cells.Emerged, seen.Cells.Where = 3, "edge"
+	}
+	k.write(history.Entry{Day: d, Kind: history.KindLook, Body: seen})
 	switch {
 	case sd > 112 && sd < 196:
 		k.supers(d, sd)

@@ -177,6 +177,38 @@ func TestWhatMisledInNumbers(t *testing.T) {
 	}
 }
 
+// TestASwarmThatNobodySaw: half the bees of MR-08 leave on 16 June, whom nobody has checked since May. At the next look
+// that is told, the hive is left alone, and its queen's eggs are looked for once they are due. Common practice.
+func TestASwarmThatNobodySaw(t *testing.T) {
+	s := sample.Built(t, demo.Last)
+	ids := idsOf(t, s)
+	at := func(on day.Day) app.Colony {
+		t.Helper()
+		c, err := app.New(s, time.Now, &on).Worked(t.Context(), ids["MR-08"])
+		if err != nil || c.Assessment == nil {
+			t.Fatal(on, err)
+		}
+		return c
+	}
+	c := at(day.Of(2026, 6, 22))
+	if q := c.Assessment.Estimate.Queen; q.GoneOdds < 0.5 {
+		t.Errorf("a swarm has left with %.2f", q.GoneOdds)
+	}
+	a := c.Assessment.Advice
+	if len(a) != 1 || a[0].Action != plan.Leave || !strings.Contains(a[0].Reason, "swarmed") {
+		t.Errorf("it is told %+v", a)
+	}
+	if q := at(day.Of(2026, 6, 15)).Assessment.Estimate.Queen; q.GoneOdds != 0 {
+		t.Errorf("before it left, it had left with %.2f", q.GoneOdds)
+	}
+	late := at(day.Of(2026, 7, 12))
+	if q := late.Assessment.Estimate.Queen; !q.Eggs && !slices.ContainsFunc(late.Assessment.Advice, func(a plan.Advice) bool {
+		return a.Action == plan.LookCloser
+	}) {
+		t.Errorf("no eggs were seen, and none are looked for: %+v", late.Assessment.Advice)
+	}
+}
+
 // wrongs tells what of a point stands on a colony's page again.
 func (m misled) wrongs(c app.Colony) (out []string) {
 	if c.Assessment == nil {

@@ -30,6 +30,7 @@ type story struct {
 	origin     string
 	unknown    bool    // what it was fed and treated with before is not known
 	queenLost  day.Day // she is lost on this day
+	swarms     day.Day // a prime swarm leaves on this day, with nobody there
 	fullAt     float64 // share of the supers in use at which the next is put on; 0: the usual 0.35
 	late       int     // days later than usual that supers are put on
 	noRelief   bool    // the keeper does not relieve the nest
@@ -98,7 +99,9 @@ var stories = map[string][]story{
 			s.glance = [2]day.Day{date(5, 22), date(6, 12)}
 		}),
 		usual(16, "MR-07", 1580, 20, 18500, 2025),
-		usual(17, "MR-08", 1510, 21, 17500, 2025).with(func(s *story) { s.clipped = false; s.noCheck = date(5, 10) }),
+		usual(17, "MR-08", 1510, 21, 17500, 2025).with(func(s *story) {
+			s.clipped, s.noCheck, s.swarms = false, date(5, 10), date(6, 16)
+		}),
 	},
 	"SA": {
 		usual(18, "SA-01", 1500, 20, 17500, 2025),
@@ -108,7 +111,7 @@ var stories = map[string][]story{
 			s.glance = [2]day.Day{date(5, 16), date(5, 31)}
 		}),
 		usual(22, "SA-06", 1510, 20, 17500, 2024).with(func(s *story) {
-			s.notLooked = [2]day.Day{date(5, 2), date(6, 20)}
+			s.notLooked, s.swarms = [2]day.Day{date(5, 2), date(6, 20)}, date(6, 9)
 		}),
 	},
 	"HE": {

@@ -6,8 +6,26 @@ import (
 	"kembo/core/forecast"
 )
 
-// sayLeave says what leaving rests on: the runway that is nearest to ending.
+// sayLeave says what leaving rests on: the queen who is waited for, and the runway that is nearest to ending.
 func (s *Situation) sayLeave() told {
+	t := s.sayRunning()
+	if s.Waiting == nil || s.Today >= s.due.EggsBy {
+		return t
+	}
+	left := ""
+	if s.gone() {
+		left = "It has likely swarmed. "
+	}
+	say, figs := reason(
+		left+"It waits for "+s.Waiting.Words()+", and is left alone; eggs are due by {by}.", dated("by", s.due.EggsBy),
+	)
+	t.reason, t.figures = say+" "+t.reason, append(t.figures, figs...)
+	t.brief = brief(left+"Waits for its queen; eggs are due by {by}.", figs)
+	return t
+}
+
+// sayRunning tells the runway that is nearest to ending.
+func (s *Situation) sayRunning() told {
 	var t told
 	t.do = fmt.Sprintf("Leave it; look again on %s", s.Visit.Short())
 	names := forecast.Titles
