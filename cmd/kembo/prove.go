@@ -11,6 +11,7 @@ import (
 	"os"
 	"slices"
 	"strings"
+	"sync"
 	"time"
 
 	"github.com/spf13/cobra"
@@ -28,6 +29,7 @@ type proving struct {
 	results           string
 	workers           int
 	tableOnly         bool
+	audit             bool
 }
 
 // proveCommand lets simulated yards live under Kembo's plans and under other keepers.
@@ -50,6 +52,8 @@ func proveCommand() *cobra.Command {
 	c.Flags().StringVar(&p.results, "results", "proof.jsonl", "file of results, which is added to")
 	c.Flags().IntVar(&p.workers, "at-once", 2, "yards that are kept at the same time")
 	c.Flags().BoolVar(&p.tableOnly, "table", false, "print the tables of the results that there are, and keep nothing")
+	c.Flags().BoolVar(&p.audit, "audit", false,
+		"follow the plans and read the board each morning: how many cannot wait, and what it was silent about")
 	return c
 }
 
@@ -70,6 +74,9 @@ func (p *proving) run(cmd *cobra.Command) error {
 			return statusError{2, fmt.Errorf("--keepers %s: choose of %s", k, strings.Join(keeperKeys(), ", "))}
 		}
 	}
+	if p.audit {
+		return p.audited(cmd.Context(), cmd.OutOrStdout())
+	}
 	done, err := readResults(p.results)
 	if err != nil {
 		return err
@@ -83,6 +90,33 @@ func (p *proving) run(cmd *cobra.Command) error {
 		return statusError{2, fmt.Errorf("%s holds no results of model version %s", p.results, assessment.ModelVersion)}
 	}
 	return proof.Write(cmd.OutOrStdout(), done)
+}
+
+// loudShare is the share of hives that cannot wait over which a morning is loud. Source: the design.
+const loudShare = 0.15
+
+// audited follows the plans and tells what the board said, a line for each yard as it is done.
+func (p *proving) audited(ctx context.Context, out io.Writer) error {
+	all, stop := errgroup.WithContext(ctx)
+	all.SetLimit(p.workers)
+	var mu sync.Mutex
+	for i := range uint64(p.seeds) {
+		for _, c := range p.climates {
+			all.Go(func() error {
+				a, err := proof.AuditOf(stop, c, p.first+i)
+				if err != nil {
+					return fmt.Errorf("%s %d: %w", c, p.first+i, err)
+				}
+				mu.Lock()
+				defer mu.Unlock()
+				median, loud := a.Median(loudShare)
+				_, err = fmt.Fprintf(out, "%s %d: cannot wait on the median morning %.0f %%, over 15 %% on %d of %d; silent at %d of %d: %s\n",
+					c, p.first+i, 100*median, loud, len(a.CannotWait), len(a.Silent), a.Visits, strings.Join(a.Silent, ", "))
+				return err
+			})
+		}
+	}
+	return all.Wait()
 }
 
 // readResults reads those of this version of the model; another's plans are no longer made. What stands after the last

@@ -9,6 +9,7 @@ import (
 	"kembo/core/assessment"
 	"kembo/core/colony"
 	"kembo/core/craft"
+	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/core/look"
@@ -102,8 +103,28 @@ func (k *plans) ground(y *Yard) ground {
 	return ground{site, assessment.Yard(site, from, y.Today, assessment.Seed)}
 }
 
-// assess works a hive out as Kembo does from its record.
+// assess works a hive out, for a visit today, and keeps what is to be known of it the next time.
 func (k *plans) assess(y *Yard, h *Hive, g ground) *assessment.Assessment {
+	a := k.work(y, h, g, y.Today)
+	if a == nil {
+		return nil
+	}
+	keep := a.Plan.Keep()
+	k.kept[h.ID] = &keep
+	brood := a.Base.Eggs.Likely + a.Base.Larvae.Likely + a.Base.Capped.Likely
+	n := colony.Neighbour{
+		Colony: h.ID, Bees: a.Base.Bees.Likely, Health: a.Situation.Health, MitesPercent: a.Situation.MitesPercent,
+		Known: !a.Situation.Stale(), StoresKg: a.Base.Stores.Likely, Brood: brood,
+	}
+	if a.Situation.Health != colony.Suspect {
+		n.SpareKg, n.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
+	}
+	k.near[h.ID] = n
+	return a
+}
+
+// work works a hive out as Kembo does from its record, with the next visit on a day.
+func (k *plans) work(y *Yard, h *Hive, g ground, visit day.Day) *assessment.Assessment {
 	k.stats.assessed++
 	b, err := history.Fold(h.log, history.Ground{
 		Colony: h.ID, Site: g.site, Seed: assessment.Seed, Yard: g.yard, To: y.Today, Givers: k.givers(y, h, g),
@@ -125,24 +146,12 @@ func (k *plans) assess(y *Yard, h *Hive, g ground) *assessment.Assessment {
 	if k.knowing {
 		set.Weights.Trip = 0
 	}
-	a := assessment.Assess(assessment.Case{
-		Colony: h.ID, Today: y.Today, Visit: y.Today, VisitPlanned: true, Site: g.site, Health: b.Health,
+	return assessment.Assess(assessment.Case{
+		Colony: h.ID, Today: y.Today, Visit: visit, VisitPlanned: true, Site: g.site, Health: b.Health,
 		HealthDay: b.HealthDay, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay, HistoryKnown: b.HistoryKnown,
 		Feeds: b.Feeds, Treatments: b.Treatments, Settings: set, Seed: assessment.Seed,
 		RhythmDays: k.rhythm(g.site.On(y.Today)), Kept: k.kept[h.ID], Neighbours: others,
 	}.With(b), *b.Estimate, g.yard)
-	keep := a.Plan.Keep()
-	k.kept[h.ID] = &keep
-	brood := a.Base.Eggs.Likely + a.Base.Larvae.Likely + a.Base.Capped.Likely
-	n := colony.Neighbour{
-		Colony: h.ID, Bees: a.Base.Bees.Likely, Health: a.Situation.Health, MitesPercent: a.Situation.MitesPercent,
-		Known: !a.Situation.Stale(), StoresKg: a.Base.Stores.Likely, Brood: brood,
-	}
-	if a.Situation.Health != colony.Suspect {
-		n.SpareKg, n.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
-	}
-	k.near[h.ID] = n
-	return a
 }
 
 // givers are the records of the hives from which something came.
