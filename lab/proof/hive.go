@@ -199,7 +199,7 @@ func (h *Hive) lived(w *World, d day.Day, x combwise.Came, seed *dice) {
 		h.was = h.bees.Books.Swarms
 	}
 	m := w.Site.On(d)
-	if m.Bees > 75 && m.Bees < 265 && !h.bees.Laying() {
+	if layingSeason(m.Bees) && !h.bees.Laying() {
 		h.NoLayer++
 	}
 	h.hungry = int(fades * float64(h.hungry))
@@ -212,6 +212,10 @@ func (h *Hive) lived(w *World, d day.Day, x combwise.Came, seed *dice) {
 	h.queens(w, m.Bees, int(d-w.From), seed)
 }
 
+// layingSeason reports whether a queen lays on a day of the bees' year. Source: common practice: mid-March to the end of
+// September.
+func layingSeason(beesDay int) bool { return beesDay > 75 && beesDay < 265 }
+
 // Of small clusters, which the simulator does not know to fail: a shrew, a wet week, a queen who stops. Source: common
 // practice, that those of one comb are lost; guesses.
 const fewBees, failsADay = 4000.0, 0.03
@@ -221,7 +225,7 @@ const fewBees, failsADay = 4000.0, 0.03
 const lostADay, unmated, matesFrom, matesTo = 0.12 / 190, 0.1, 110, 262
 
 func (h *Hive) queens(w *World, beesDay, day int, x *dice) {
-	inSeason := beesDay >= 75 && beesDay < 265
+	inSeason := layingSeason(beesDay)
 	const yearTurns = 60
 	switch {
 	case beesDay == yearTurns && h.bees.Laying():

@@ -62,7 +62,8 @@ type beginning struct {
 // first look, when willows flower.
 const springsAt = 82
 
-// How a yard's year may be off, as in lab/truth: days, °C and share of rain. Guesses.
+// How a yard’s year may be off, as in lab/truth: days, °C and share of rain. Guesses. How colonies differ
+// (begin) is not as there: wider in appetite and life, since these yards are to be hard.
 const (
 	seasonOff  = 8.0
 	warmOff    = 1.0
