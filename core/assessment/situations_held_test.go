@@ -35,7 +35,7 @@ var held = []situation{
 	},
 	{
 		name: "SA-02 in October", place: "uk", bloom: limes, on: "2026-10-06", days: 9,
-		hive: "deep b0.3 h3 p1 e5.7 s2.5", told: all(queenOf(2023), beside(22000, 19000)),
+		hive: "deep b0.2 h3 p1 e5.8 s1.9", told: all(queenOf(2023), beside(22000, 19000)),
 		does: [][]string{{"combine"}}, never: []string{"add_super", "feed_winter/combine", "leave"},
 		why: "4,500 bees of an old queen do not winter",
 	},

@@ -329,7 +329,7 @@ var situations = []situation{
 	},
 	{
 		name: "Four thousand bees in September", place: "uk", on: "2026-09-15", days: 12,
-		hive: "deep b0.8 h3 p1 e5.2 s2.5", told: beside(21000, 26000), does: [][]string{{"combine"}},
+		hive: "deep b0.6 h3 p1 e5.4 s1.7", told: beside(21000, 26000), does: [][]string{{"combine"}},
 		never: []string{"add_super", "pack_down/combine", "feed_winter/combine"}, why: "too few by October to be a colony",
 	},
 	{
@@ -549,6 +549,17 @@ var situations = []situation{
 		},
 		does: [][]string{{"feed_emergency"}}, never: []string{"equalise", "leave", "combine"},
 		why: "4 kg do not last to willow; fondant over the bees opens neither cluster",
+	},
+	{
+		name: "Full to the last cell, no brood in August", place: "central-europe", on: "2026-08-10", days: 14,
+		hive: "deep h9.3 p0.5 e0.2 s6", told: all(checked(0), brood(false, false, false), beside(24000)),
+		never: []string{"combine", "feed_winter", "leave"}, does: [][]string{{"relieve_honey_bound", "look_closer", "test_comb"}},
+		why: "fourteen thousand bees with no cell to lay in: room first, and then see whether she lays",
+	},
+	{
+		name: "Capped brood and no eggs at the end of September", place: "uk", bloom: limes, on: "2026-09-24", days: 14,
+		hive: "deep b0.4 h8 p0.6 e1 s4", told: all(checked(0), brood(false, false, true), beside(24000)),
+		never: []string{"combine", "give_cell_or_queen", "requeen"}, why: "she winds down: no eggs by now is nothing",
 	},
 	{
 		name: "Three thousand in October, with a queen", place: "uk", bloom: limes, on: "2026-10-07", days: 21,

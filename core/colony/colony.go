@@ -27,6 +27,10 @@ type QueenEvidence struct {
 	Larvae  bool // open: laid at most 9 days ago
 	Capped  bool // laid at most 21 days ago
 	Resting bool // it was a time of the year at which queens rest: no brood says nothing
+	// Slowing is how far queens have stopped by that day of autumn, 0 to 1, and Full says that stores filled the nest: no
+	// eggs then says less.
+	Slowing float64 `json:",omitempty"`
+	Full    bool    `json:",omitempty"`
 	// Stages that nobody looked for, though others were: not seen, they may be there.
 	EggsUnlooked, LarvaeUnlooked, CappedUnlooked bool
 	// ManyEggs says where several eggs lay in a cell: EggsOnWalls, EggsAtBottom; "": none were seen to.
@@ -106,14 +110,30 @@ const longUnlaid = 35
 // Long reports whether by a day nothing was laid for so long that no queen of their own is to be hoped for.
 func (q QueenEvidence) Long(on day.Day) bool { return q.Unlaid > 0 && on-q.Unlaid >= longUnlaid }
 
-// QueenChance returns the chance that a laying queen is there. Source: none;
-// guess, by how long ago the youngest brood was laid.
+// resting is the chance of a queen where no eggs say nothing, and fullStill where there is no cell for them. Source:
+// none; guesses.
+const resting, fullStill = 0.95, 0.7
+
+// QueenChance returns the chance that a laying queen is there: by the brood that was seen, and, where no eggs were,
+// by how many queens have stopped by then, and whether there was a cell for them. Source: none; guess.
 func (q QueenEvidence) QueenChance() float64 {
+	p := q.byBrood()
+	if !q.Looked || q.Eggs || q.Seen || q.ManyEggs != "" || q.Long(q.Day) {
+		return p
+	}
+	if q.Full {
+		p = max(p, fullStill)
+	}
+	return max(p, p+(resting-p)*q.Slowing)
+}
+
+// byBrood is that chance by how long ago the youngest brood was laid. Source: none; guess.
+func (q QueenEvidence) byBrood() float64 {
 	switch {
 	case q.ManyEggs == EggsOnWalls && !q.Seen:
 		return 0.03
 	case !q.Looked, q.Resting && !q.Eggs && !q.Seen:
-		return 0.95
+		return resting
 	case q.Seen && q.Eggs, q.Eggs:
 		return 0.98
 	case q.Seen:

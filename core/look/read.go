@@ -215,6 +215,10 @@ func addDepth(d []Depth, w Depth) []Depth {
 	return append(d, w)
 }
 
+// fullNest is the share of its comb under stores from which on a nest has next to no cell for eggs. Source: common
+// practice; a guess.
+const fullNest = 0.9
+
 // finish sums up.
 func (r *reader) finish() {
 	e := &r.e
@@ -251,10 +255,13 @@ func (r *reader) finish() {
 			e.Seen = before.Seen
 		}
 	}
-	e.Queen = prior.Later(r.l.Queen, r.l.CellsChecked, r.l.Day)
-	if r.l.Queen.Looked {
-		e.Queen.Resting = r.c.Season.Bees > 0 && !season.LayingExpected.Has(r.c.Season)
+	now := r.l.Queen
+	if now.Looked && r.c.Season.Bees > 0 {
+		now.Resting = !season.LayingExpected.Has(r.c.Season)
+		now.Slowing = season.LayingSlows.On(float64(r.c.Season.Bees))
 	}
+	now.Full = now.Looked && e.StoredShareOfNest() >= fullNest
+	e.Queen = prior.Later(now, r.l.CellsChecked, r.l.Day)
 	e.Stages = broodSeen || r.sameDay() && r.c.Prior.Stages || r.c.Expected != nil && r.c.Expected.Stages
 	e.Spread = colony.Spread{
 		Brood: spreadOf(brood), Stores: spreadOf(nest), Super: spreadOf(super), Pollen: r.o.Unlooked.Pollen,

@@ -5,10 +5,10 @@ import "math"
 // How many of a cluster's size come through a winter. The forecast knows what cold and hunger do to few bees;
 // that small colonies fail of what it does not know (a shrew, a week of wet, a queen who stops) is common
 // practice: five thousand bees is the least, eight and more are wanted. Source: Imdorf et al. 2010 (Swiss bee
-// research centre) for those two, from memory; the curve through them, half between the two and eight in ten
-// at ten thousand, is a guess. What is in a nuc's box, or stands over another colony, winters at half that.
+// research centre) for those two, from memory; the curve through them, four in ten at the one and eight in ten at
+// the other, is a guess. What is in a nuc's box, or stands over another colony, winters at half that.
 const (
-	wintersHalf  = 7200.0
+	wintersHalf  = 6000.0
 	wintersPower = 5.0
 	nucFrames    = 6
 	nucNeeds     = 0.5

@@ -146,6 +146,9 @@ var (
 	// TowardsWinter is how far the bees of a day are those of winter: in summer a colony may yet grow. Source:
 	// common practice; a guess.
 	TowardsWinter = Curve{{90, 1}, {110, 0}, {200, 0}, {275, 1}}
+	// LayingSlows is how many queens of healthy colonies have stopped by a day of autumn. Source: common practice: the
+	// first in September, nearly all by the middle of October; a guess.
+	LayingSlows = Curve{{0, 0}, {246, 0}, {285, 1}, {366, 1}}
 	// BroodPerBee is the brood cells a bee of a usual colony keeps. Source: common
 	// practice; more brood than bees in April and May, none in midwinter.
 	BroodPerBee = Curve{

@@ -150,7 +150,11 @@ func broodOn(f hive.Frame) float64 { return f.A.Worker() + f.B.Worker() }
 
 func honeyOn(f hive.Frame) float64 { return f.A[comb.Honey] + f.B[comb.Honey] - broodOn(f) }
 
-func emptyOn(f hive.Frame) float64 { return f.A[comb.Empty] + f.B[comb.Empty] }
+// emptyOn ranks combs to be taken out: empty ones, and none with brood before one without.
+func emptyOn(f hive.Frame) float64 {
+	const faces = 2
+	return f.A[comb.Empty] + f.B[comb.Empty] - faces*broodOn(f)
+}
 
 // nuc takes the queen out with so many combs of brood and the bees on them, and leaves one cell; empty drawn combs
 // go in their place.
