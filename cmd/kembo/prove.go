@@ -75,7 +75,7 @@ func (p *proving) run(cmd *cobra.Command) error {
 		}
 	}
 	if p.audit {
-		return p.audited(cmd.Context(), cmd.OutOrStdout())
+		return p.audited(cmd.Context(), cmd.OutOrStdout(), cmd.ErrOrStderr())
 	}
 	done, err := readResults(p.results)
 	if err != nil {
@@ -96,7 +96,8 @@ func (p *proving) run(cmd *cobra.Command) error {
 const loudShare = 0.15
 
 // audited follows the plans and tells what the board said, a line for each yard as it is done.
-func (p *proving) audited(ctx context.Context, out io.Writer) error {
+func (p *proving) audited(ctx context.Context, out, progress io.Writer) error {
+	fmt.Fprintf(progress, "following %d yards, %d at once; one takes five to ten minutes\n", p.seeds*len(p.climates), p.workers)
 	all, stop := errgroup.WithContext(ctx)
 	all.SetLimit(p.workers)
 	var mu sync.Mutex
@@ -110,8 +111,11 @@ func (p *proving) audited(ctx context.Context, out io.Writer) error {
 				mu.Lock()
 				defer mu.Unlock()
 				median, loud := a.Median(loudShare)
-				_, err = fmt.Fprintf(out, "%s %d: cannot wait on the median morning %.0f %%, over 15 %% on %d of %d; silent at %d of %d: %s\n",
-					c, p.first+i, 100*median, loud, len(a.CannotWait), len(a.Silent), a.Visits, strings.Join(a.Silent, ", "))
+				_, err = fmt.Fprintf(
+					out, "%s %d: cannot wait on the median morning %.0f %%, over %.0f %% on %d of %d; silent at %d of %d: %s\n",
+					c, p.first+i, 100*median, 100*loudShare, loud, len(a.CannotWait), len(a.Silent), a.Visits,
+					strings.Join(a.Silent, ", "),
+				)
 				return err
 			})
 		}

@@ -6,6 +6,8 @@ import (
 	"strings"
 	"testing"
 
+	"kembo/core/assessment"
+	"kembo/core/colony"
 	"kembo/core/craft"
 	"kembo/core/measure"
 )
@@ -42,6 +44,11 @@ func TestAnOwnPlanIsCheckedAsPlansAre(t *testing.T) {
 		if own, ok := s.Check(keys, s.Today, 0); ok {
 			t.Errorf("%v is judged as a plan: %+v", keys, own)
 		}
+	}
+	ill := full
+	ill.told = func(c *assessment.Case) { c.Health = colony.Suspect }
+	if own, ok := ill.assess(t).Situation.Check([]string{"super"}, s.Today, 0); ok {
+		t.Errorf("a super for a hive with suspect brood is weighed: %+v", own)
 	}
 	say := strings.Join(own.Sentences(measure.Systems[0]), " ")
 	if !strings.Contains(say, "better than leaving it") {

@@ -187,6 +187,7 @@ func (s *State) Shelter(overScreen, insulated bool) {
 
 // Befall does to s what bees do of themselves.
 func (s *State) Befall(p *Parameters, c *Change) {
+	laid := s.QueenPeak > 0
 	if c.QueenLost {
 		s.loseQueen(p)
 	}
@@ -195,6 +196,9 @@ func (s *State) Befall(p *Parameters, c *Change) {
 	}
 	if c.QueenOut {
 		s.partWithQueen(p)
+	}
+	if laid && s.QueenPeak <= 0 { // they are left to rear a daughter
+		s.EndHeir()
 	}
 	if q := c.QueenIn; q != nil {
 		s.takeQueen(q, c.Day)

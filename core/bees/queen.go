@@ -47,9 +47,7 @@ func (s *State) fail(p *Parameters) {
 	if s.Superseded && s.NextQueen > 0 {
 		s.QueenPeak = failing * peak
 	}
-	if s.Heirless {
-		s.NextQueen, s.LaysIn, s.Virgin = 0, 0, false
-	}
+	s.EndHeir()
 }
 
 // turns spreads the draws of one member over the days on which queens are given: the golden ratio less one, whose
@@ -82,9 +80,6 @@ func (s *State) partWithQueen(p *Parameters) {
 		return
 	}
 	s.loseQueen(p)
-	if s.Heirless {
-		s.NextQueen, s.LaysIn, s.Virgin = 0, 0, false
-	}
 }
 
 // loseQueen takes the queen. Where there is a larva young enough they rear
@@ -94,6 +89,13 @@ func (s *State) loseQueen(p *Parameters) {
 		s.NextQueen, s.LaysIn, s.Virgin, s.waited = s.QueenPeak, p.EmergencyDays, true, 0
 	}
 	s.QueenPeak = 0
+}
+
+// EndHeir lets the daughter who is reared not come to lay, in a member of which that is so.
+func (s *State) EndHeir() {
+	if s.Heirless {
+		s.NextQueen, s.LaysIn, s.Virgin = 0, 0, false
+	}
 }
 
 // begins has the queen who is there, or is to come, lay in so many days.

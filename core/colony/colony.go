@@ -39,7 +39,7 @@ type QueenEvidence struct {
 	// seen, or nobody looked.
 	Unlaid day.Day `json:",omitempty"`
 	// Comes is the day on which a queen who is waited for lays, as likely, ComesBy that by which she has failed, and
-	// ComesOdds the chance that she does not; 0: none is known to come.
+	// ComesOdds the chance, before anybody looked, that she does; 0: none is known to come.
 	Comes, ComesBy day.Day `json:",omitempty"`
 	ComesOdds      float64 `json:",omitempty"`
 	// GoneOdds is the chance that a swarm had left by GoneDay, told by the bees that were missing then; 0: none were.
@@ -52,6 +52,9 @@ type QueenEvidence struct {
 	CellsAt                   string // edge, face, both; "": not noted
 	CellsDay                  day.Day
 }
+
+// GoneSince is the days since a swarm left whose bees are found missing. Source: half a week between looks; a guess.
+const GoneSince = 4
 
 // Where several eggs lay in a cell. On its walls they are laying workers'; at its bottom, of a queen who has just
 // begun.
@@ -69,6 +72,9 @@ const cellsLast = 16
 // unlaidSince returns the day on which, or before, the last egg was laid, where the looks before said that it was by
 // a day; 0 is not known.
 func (q QueenEvidence) unlaidSince(before day.Day) day.Day {
+	if q.ManyEggs == EggsOnWalls { // those are not a queen's
+		return before
+	}
 	stop, ok := queen.LastLaid(q.Evidence(false))
 	if !ok || stop.Resumed || q.Resting {
 		return 0
@@ -87,6 +93,9 @@ func (q QueenEvidence) Later(now QueenEvidence, checked bool, on day.Day) QueenE
 		out = now
 		out.Day = on
 		out.Unlaid = out.unlaidSince(q.Unlaid)
+		if !now.Eggs && !now.Seen { // what the bees told stands
+			out.GoneOdds, out.GoneDay = q.GoneOdds, q.GoneDay
+		}
 	}
 	from := now
 	if !checked && now.Cells() == 0 && now.DryCups+now.CupsWithEgg == 0 {

@@ -106,7 +106,6 @@ func Fixed() []season.FixedRow {
 		),
 		row("hardly", "chance that a queen lays who is judged to have failed", of(hardly), guess),
 		row("lateSD", "spread of the day on which one lays who is waited for, days", of(lateSD), guess),
-		row("goneSince", "days since a swarm left whose bees are found missing", of(goneSince), guess),
 		row(
 			"hopeCapped, hopeless", "share of Mates that is left with capped brood only, and with none",
 			of(hopeCapped, hopeless), guess,

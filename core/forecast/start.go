@@ -238,14 +238,9 @@ func swarmed(s *bees.State, e *colony.Estimate, p *bees.Parameters, h uint64, m 
 		return
 	}
 	s.NextQueen, s.QueenPeak, s.Virgin = s.QueenPeak, 0, true
-	s.LaysIn = math.Max(1, math.Round(p.SwarmQueenDays-goneSince+requeenSD*normal(seed, h, m, at, forRequeen)))
-	if s.Heirless {
-		s.NextQueen, s.LaysIn, s.Virgin = 0, 0, false
-	}
+	s.LaysIn = math.Max(1, math.Round(p.SwarmQueenDays-colony.GoneSince+requeenSD*normal(seed, h, m, at, forRequeen)))
+	s.EndHeir()
 }
-
-// goneSince is the days since a swarm left whose bees are found missing. Source: half a week between looks; a guess.
-const goneSince = 4
 
 // waited says of a hive that waits for a queen, and has no eggs yet, whether she comes in this member, and when: as
 // likely as at first until she is due, less from then on, and hardly once she is judged.
@@ -258,13 +253,12 @@ func waited(s *bees.State, e *colony.Estimate, p *bees.Parameters, h uint64, m i
 	}
 	s.QueenPeak, s.NextQueen, s.LaysIn, s.Virgin = 0, 0, 0, false
 	over, span := float64(e.Day-q.Comes), float64(max(1, q.ComesBy-q.Comes))
-	odds := q.ComesOdds
-	if left := 1 - over/span; left < 1 { // by Bayes: who comes may come on any day between
-		odds = max(0, left) * odds / (max(0, left)*odds + 1 - odds)
-	}
-	days := max(-over, span-over) / 2
-	if over < 0 {
-		days = -over
+	odds, days := q.ComesOdds, -over
+	if over > 0 {
+		days = (span - over) / 2
+		if left := max(0, 1-over/span); !q.EggsUnlooked { // by Bayes: who comes may come on any day between
+			odds = left * odds / (left*odds + 1 - odds)
+		}
 	}
 	if uniform(seed, h, m, at, forMating) < max(odds, hardly) {
 		s.NextQueen = peak

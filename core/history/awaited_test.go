@@ -101,6 +101,57 @@ func TestAQueenTakenOutIsWaitedFor(t *testing.T) {
 	}
 }
 
+// TestASwarmLeavesADaughterWhoMayFail: one in four does not come back, of a swarm that is written down as of a queen who
+// is taken out; and the forecast and the calendar of a hive that waits go by the same share.
+func TestASwarmLeavesADaughterWhoMayFail(t *testing.T) {
+	g := ground(t)
+	g.To = d0 + 30
+	b, err := history.Fold(append(begin(), history.Entry{
+		ID: "3", Day: d0 + 1, Kind: "swarm_left", Body: &moves.SwarmLeft{},
+	}), g)
+	if err != nil {
+		t.Fatal(err)
+	}
+	g.Yard = forecast.NewYard(g.Site, d0, g.To, 31, forecast.Members, g.Seed)
+	if has := queened(t, b, g, d0+12); math.Abs(has-queen.Mates) > 0.08 {
+		t.Errorf("%.2f of the members have one to come", has)
+	}
+	if queen.Mates != bees.Defaults().Mates {
+		t.Errorf("%v of young queens mate, and %v", queen.Mates, bees.Defaults().Mates)
+	}
+}
+
+// TestAHiveThatWasLeftByASwarmWaits: the next look at the seams forgets nothing, and one through the combs that finds no
+// eggs has it wait for the queen of a cell; eggs end that.
+func TestAHiveThatWasLeftByASwarmWaits(t *testing.T) {
+	through := func(id string, on int, q history.Queen) history.Entry {
+		l := lookOf("nest", look.Counts{Honey: 4, Brood: 1, Pollen: 1, Empty: 4})
+		n := 4.0
+		l.Queen, l.Boxes[0].Seams = q, &n
+		return history.Entry{ID: id, Day: d0 + dayOf(on), Kind: history.KindLook, Body: l}
+	}
+	none := history.Queen{Looked: true, Capped: true}
+	es := append(begin(), seams("3", 0, 9), seams("4", 12, 4.2), seams("5", 15, 4.2))
+	at := func(es ...history.Entry) history.Believed {
+		b, err := history.Fold(es, ground(t))
+		if err != nil {
+			t.Fatal(err)
+		}
+		return b
+	}
+	if b := at(es...); b.Estimate.Queen.GoneOdds < 0.5 || b.Estimate.Queen.GoneDay != d0+12 || b.Waiting != nil {
+		t.Errorf("three days later it is %.2f of %s, waiting %+v", b.Estimate.Queen.GoneOdds, b.Estimate.Queen.GoneDay, b.Waiting)
+	}
+	es = append(es, through("6", 17, none))
+	if b := at(es...); b.Waiting == nil || b.Waiting.For != queen.Sealed || b.Waiting.On >= d0+12 {
+		t.Errorf("it waits for %+v", b.Waiting)
+	}
+	es = append(es, through("7", 40, history.Queen{Eggs: true, Larvae: true}))
+	if b := at(es...); b.Waiting != nil || b.Estimate.Queen.GoneOdds != 0 {
+		t.Errorf("with eggs it waits for %+v", b.Waiting)
+	}
+}
+
 // TestSeveralEggsInACell: on the walls they are laying workers', and no queen has come; at the bottom she has just begun.
 func TestSeveralEggsInACell(t *testing.T) {
 	for several, waits := range map[string]bool{"walls": true, "bottom": false, "": false} {
@@ -199,6 +250,9 @@ func TestHalfTheBeesMissing(t *testing.T) {
 	}
 	if x := gone(full, seen(12, 4.2, history.Look{Queen: history.Queen{Looked: true, Eggs: true}})); x >= half {
 		t.Errorf("with eggs it is %.2f, without %.2f", x, half)
+	}
+	if x := gone(full, seen(12, 0.5, history.Look{})); x != 0 {
+		t.Errorf("with next to no bees left it is a swarm with %.2f", x)
 	}
 	late := seams("3", 150, 9)
 	if x := gone(late, seen(162, 4.2, history.Look{})); x != 0 {

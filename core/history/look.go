@@ -103,6 +103,9 @@ func (entered *Look) apply(b *walker, e Entry) error {
 		}
 	}
 	b.queenSeen(e, entered)
+	if b.Estimate != nil {
+		b.presume(e)
+	}
 	b.seenEmpty(l)
 	if entered.Health != "" {
 		b.Health, b.HealthDay = colony.Health(entered.Health), e.Day

@@ -46,7 +46,7 @@ func lookSteps(x *scene) []Step {
 			say:    func(s *Situation, p *part) told { return s.sayEggs(p) },
 		})
 	}
-	if s.missed() && x.in <= missedWithin {
+	if s.missed() {
 		out = append(out, Step{
 			Key: "gone", Opens: craft.Combs, Looks: true, Checks: true, Kg: -swarmFoundKg * q.GoneOdds, Alters: s.lostFound(x),
 			say: func(s *Situation, p *part) told { return s.sayMissed(p) },
@@ -70,9 +70,8 @@ func (s *Situation) missed() bool {
 	return q.GoneOdds >= goneOdds && q.Day < q.GoneDay && s.Waiting == nil
 }
 
-// goneOdds is the chance of a swarm that has left from which on a look is thought of, and missedWithin the days within
-// which one still tells it by its cells. Source: none; guess; common practice.
-const goneOdds, missedWithin = 0.3, 10
+// goneOdds is the chance of a swarm that has left from which on a look is thought of. Source: none; guess.
+const goneOdds = 0.3
 
 func (s *Situation) sayMissed(p *part) told {
 	var t told

@@ -23,9 +23,12 @@ type Checked struct {
 }
 
 // Check judges what a keeper would do on a day, by the keys of trials, beside a plan that gains so much against leaving;
-// false where nothing of it is a plan.
+// false where nothing of it is a plan, or no plan is weighed here.
 func (s *Situation) Check(keys []string, on day.Day, advisedKg float64) (Checked, bool) {
 	s.prepareBare()
+	if _, ok := s.alone(); ok { // a dead hive, or one that nothing leaves: nothing is weighed
+		return Checked{}, false
+	}
 	s.prepare()
 	in := min(max(int(on-s.Today), 0), s.horizon-1)
 	var parts []part
@@ -62,7 +65,7 @@ const asGood = 0.2
 func (c Checked) Sentences(u measure.Units) []string {
 	var out []string
 	kg := func(v float64) string {
-		return (&Situation{Settings: Settings{Units: u}}).mass(math.Abs(v)) + " of honey"
+		return massIn(u, math.Abs(v)) + " of honey"
 	}
 	switch {
 	case c.Never:

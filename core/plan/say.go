@@ -39,9 +39,12 @@ func (s *Situation) kg(key string, v float64) Figure { return Figure{key, v, s.m
 // few is the number under which a mass is told to a tenth, where it is not rounded up to it.
 const few, halfTenth = 10, 0.05
 
-// mass writes kilograms in the user's unit, to a tenth where they are few.
-func (s *Situation) mass(kg float64) string {
-	u := s.units().Mass
+// mass writes kilograms in the user's unit.
+func (s *Situation) mass(kg float64) string { return massIn(s.units(), kg) }
+
+// massIn writes kilograms in a unit, to a tenth where they are few.
+func massIn(units measure.Units, kg float64) string {
+	u := units.Mass
 	if v := u.In(kg); math.Abs(v) < few-halfTenth {
 		return fmt.Sprintf("%.1f %s", v, u.Name)
 	}

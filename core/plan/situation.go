@@ -136,9 +136,6 @@ func (s *Situation) prepare() {
 			i += usualRhythm
 		}
 	}
-	if s.Waiting == nil && s.gone() { // one of its cells is waited for
-		s.Waiting = &queen.Waiting{For: queen.Sealed, On: s.leftOn()}
-	}
 	if s.Waiting != nil {
 		s.due, _ = s.Waiting.Due()
 	}

@@ -5,7 +5,6 @@ import (
 
 	"kembo/core/bees"
 	"kembo/core/craft"
-	"kembo/core/day"
 	"kembo/core/queen"
 	"kembo/core/words"
 )
@@ -97,18 +96,6 @@ func (s *Situation) gone() bool {
 	q := s.Estimate.Queen
 	return q.CappedCells > 0 && s.doubted() || q.GoneOdds >= 1.0/2 && !q.Seen && s.Today-q.GoneDay <= cellsCount
 }
-
-// leftOn is the day on which a swarm that is gone left, as likely: when its cells were capped, or its bees missed.
-func (s *Situation) leftOn() day.Day {
-	if q := s.Estimate.Queen; q.GoneOdds >= 1.0/2 {
-		return q.GoneDay - goneSince
-	}
-	return s.Estimate.Queen.CellsDay - goneSince
-}
-
-// goneSince is the days since a swarm left whose bees are found missing, or whose cells are found capped and no eggs.
-// Source: half a week between looks; a guess.
-const goneSince = 4
 
 func (s *Situation) sayControl(p *part, how string) told {
 	var t told

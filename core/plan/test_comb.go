@@ -6,6 +6,7 @@ import (
 	"kembo/core/bees"
 	"kembo/core/craft"
 	"kembo/core/day"
+	"kembo/core/queen"
 )
 
 var testComb = Option{
@@ -31,7 +32,7 @@ func testSteps(x *scene) []Step {
 		Moves: crossing{takes: true},
 		Alters: func(st *bees.State, p *bees.Parameters) float64 {
 			if queenless(st) && x.queensToHave() { // they rear one from it
-				st.NextQueen, st.LaysIn, st.Virgin = p.QueenPeakLaying, p.EmergencyDays, true
+				return s.given(st, p, queen.Mates, p.EmergencyDays, 0, true)
 			}
 			return 0
 		},

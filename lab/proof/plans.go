@@ -76,16 +76,26 @@ func (k *plans) Comes(y *Yard) bool {
 			continue
 		}
 		gain += max(0, a.Plan.GainKg)
-		for _, x := range a.Advice {
-			if x.Action == plan.LookCloser && x.Acts == nil && x.On <= y.Today { // what a look by itself saves
-				gain += max(0, x.Adds)
-			}
-		}
+		gain += inquiry(a)
 		for _, b := range a.Plan.Breaches {
 			must = must || b.Rank == craft.Never
 		}
 	}
 	return must || gain > plan.DefaultSettings().Weights.Trip
+}
+
+// inquiry is what the look saves that comes before a plan, kg of honey; one that is a step of the plan is in its gain.
+func inquiry(a *assessment.Assessment) float64 {
+	looks := func(p plan.KeptStep) bool { return p.Action == plan.LookCloser }
+	if slices.ContainsFunc(a.Plan.Keep().Steps, looks) {
+		return 0
+	}
+	for _, x := range a.Advice {
+		if x.Action == plan.LookCloser && x.On <= a.Situation.Today {
+			return max(0, x.Adds)
+		}
+	}
+	return 0
 }
 
 // ground is what the plans of a day rest on.
