@@ -32,8 +32,11 @@ type CropLine struct {
 	Colony, Code, Yard string
 }
 
-// Crops returns what came off all colonies between two days, both included, by day.
+// Crops returns what came off all colonies between two days, both included, by day. What was just written is waited for.
 func (s *Service) Crops(ctx context.Context, from, to day.Day) ([]CropLine, error) {
+	waits, stop := context.WithTimeout(ctx, sumWaits)
+	s.Settle(waits)
+	stop()
 	op, err := s.Operation(ctx)
 	if err != nil {
 		return nil, err

@@ -96,6 +96,8 @@ func (l *later) next(most int) together {
 const (
 	writerWaits = 400 * time.Millisecond
 	readerWaits = 60 * time.Millisecond
+	// A sum that lacks what was just taken off is worse than one that comes later.
+	sumWaits = 2 * time.Second
 )
 
 // first puts a colony that somebody waits for before the others.
