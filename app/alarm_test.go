@@ -3,6 +3,7 @@ package app_test
 import (
 	"context"
 	"slices"
+	"strings"
 	"testing"
 	"time"
 
@@ -53,6 +54,37 @@ func TestASuspectHiveStopsWhatGoesBetweenHivesToday(t *testing.T) {
 		if got, want := gets(), found == colony.Healthy; got != want {
 			t.Errorf("MR-02 found %s: MR-01 is told to get honey: %v", found, got)
 		}
+	}
+}
+
+// TestAHiveThatHasNothingLeftIsNoGiver: a poor hive is told to get honey of a rich one. From the hour at which the rich
+// one is found to have none to spare it is told something else, though nothing was written of itself.
+func TestAHiveThatHasNothingLeftIsNoGiver(t *testing.T) {
+	r := newRow(t, "MR-01", "MR-02")
+	ctx := context.Background()
+	r.now = day.Of(2026, time.September, 8)
+	write := func(code string, lower, upper look.Counts) {
+		if err := r.svc.Record(ctx, r.ids[code], r.seen(code, lower, upper, "healthy")); err != nil {
+			t.Fatal(err)
+		}
+		r.svc.Settle(ctx)
+	}
+	names := func() bool {
+		b, err := r.svc.Board(ctx, r.yard)
+		if err != nil {
+			t.Fatal(err)
+		}
+		k := slices.IndexFunc(b.Standings, func(s app.Standing) bool { return s.Code == "MR-01" })
+		return slices.ContainsFunc(b.Standings[k].Advice, func(a app.StandingAdvice) bool { return strings.Contains(a.Do, "MR-02") })
+	}
+	write("MR-02", look.Counts{Brood: 2, Honey: 8}, look.Counts{Honey: 6})
+	write("MR-01", look.Counts{Brood: 2, Honey: 1, Empty: 7}, look.Counts{Empty: 6})
+	if !names() {
+		t.Fatal("nothing is told to go from MR-02 to MR-01")
+	}
+	write("MR-02", look.Counts{Brood: 2, Honey: 2, Empty: 6}, look.Counts{Empty: 6})
+	if names() {
+		t.Error("MR-02 has little itself, and MR-01 is still told to get honey of it")
 	}
 }
 

@@ -11,7 +11,6 @@ import (
 	"sync/atomic"
 
 	"kembo/core/assessment"
-	"kembo/core/colony"
 	"kembo/core/forecast"
 	"kembo/core/history"
 	"kembo/store"
@@ -67,7 +66,6 @@ func (s *Service) refreshYard(ctx context.Context, yard string, of which, tell f
 		weather: keyOf(site, y.today),
 		yard:    s.drawn.yard(site, y.today),
 		level:   level,
-		hives:   len(todo),
 	}
 	if all && level.SD == 0 { // the first time the yard is read: what do they say of it?
 		// A few dozen say it well enough to begin with.
@@ -78,6 +76,10 @@ func (s *Service) refreshYard(ctx context.Context, yard string, of which, tell f
 			return 0, err
 		}
 		b.paces = nil
+	}
+	before, err := s.standingsOf(ctx, y)
+	if err != nil {
+		return 0, err
 	}
 	done := 0
 	// A few at a time: what is believed of a colony is large while it is held.
@@ -93,7 +95,7 @@ func (s *Service) refreshYard(ctx context.Context, yard string, of which, tell f
 			return done, err
 		}
 	}
-	if err := b.besides(ctx); err != nil {
+	if err := b.besides(ctx, before); err != nil {
 		return done, err
 	}
 	if all {
@@ -112,44 +114,6 @@ func (b *batch) save(ctx context.Context, part []work) (err error) {
 		return err
 	}
 	return b.s.store.SaveStandings(ctx, b.rows...)
-}
-
-// besides works those out again that could do with another hive of the yard, where not all of the others
-// were known when they were worked out: the first time that a yard is; and all of them after an alarm.
-func (b *batch) besides(ctx context.Context) error {
-	if len(b.asked) == 0 {
-		return nil
-	}
-	near, err := b.s.standingsOf(ctx, b.y)
-	if err != nil {
-		return err
-	}
-	looked := 0
-	for _, x := range near {
-		if x.Looked > 0 {
-			looked++
-		}
-	}
-	todo := slices.DeleteFunc(b.asked, func(w work) bool { return looked-1 <= len(w.by.others) })
-	b.asked = nil
-	for part := range slices.Chunk(todo, atOnce) {
-		if err := b.save(ctx, part); err != nil {
-			return err
-		}
-	}
-	return nil
-}
-
-// asks notes that a colony could do with hives of the yard that were not known yet, and what alarms the yard.
-func (b *batch) asks(w work, a *assessment.Assessment) {
-	unknown := len(w.by.others) < b.hives-1 && a.Situation.AsksNeighbours()
-	alarm := (a.Situation.Health == colony.Suspect) != w.by.suspect
-	b.mu.Lock()
-	defer b.mu.Unlock()
-	b.alarm = b.alarm || alarm
-	if unknown {
-		b.asked = append(b.asked, work{colony: w.colony, by: around{others: w.by.others}})
-	}
 }
 
 // toWorkOut returns the colonies of a yard that are to be worked out, and whether
@@ -193,7 +157,6 @@ type batch struct {
 	rows    []store.Worked
 	mu      sync.Mutex
 	paces   []forecast.Pace
-	hives   int        // that the yard has
 	near    []Standing // of the yard, as they were before those that are being worked out
 	asked   []work     // to be worked out once the others are
 	alarm   bool       // brood was found suspect, or is so no more: that bears on every hive of the yard

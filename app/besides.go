@@ -1,0 +1,96 @@
+package app
+
+import (
+	"context"
+	"math"
+	"slices"
+	"strings"
+
+	"kembo/core/assessment"
+	"kembo/core/colony"
+	"kembo/store"
+)
+
+// besides works those out again that could do with another hive of the yard, where the others were not known when
+// they were worked out, or are no more what they were then: a yard's plans are told by what all its hives were found
+// to be, whichever was written down first. before is the yard's standings before the batch.
+func (b *batch) besides(ctx context.Context, before []Standing) error {
+	near, err := b.s.standingsOf(ctx, b.y)
+	if err != nil {
+		return err
+	}
+	looked := 0
+	for _, x := range near {
+		if x.Looked > 0 {
+			looked++
+		}
+	}
+	others := changed(before, near)
+	todo := slices.DeleteFunc(b.asked, func(w work) bool {
+		one := len(others) == 1 && others[0] == w.colony.Code
+		return looked-1 <= len(w.by.others) && (len(others) == 0 || one)
+	})
+	if len(others) > 0 { // and who is not of the batch, but has a plan with one that changed
+		colonies, err := b.s.store.ColoniesOf(ctx, b.y.ID, int32(b.y.today))
+		if err != nil {
+			return err
+		}
+		for _, x := range near {
+			i := slices.IndexFunc(colonies, func(c store.Colony) bool { return c.ID == x.Colony })
+			again := func(w work) bool { return w.colony.ID == x.Colony }
+			if i >= 0 && plansWith(x, others) && !slices.ContainsFunc(todo, again) {
+				todo = append(todo, work{colony: colonies[i]})
+			}
+		}
+	}
+	b.asked = nil
+	for part := range slices.Chunk(todo, atOnce) {
+		if err := b.save(ctx, part); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+// What of a hive is news to its yard: stores to spare, kg, or a share of its bees. Source: none; guesses: a comb of
+// honey and a half, and what moves a union.
+const spareNews, beesNews = 4.0, 0.3
+
+// changed returns the codes of the hives that are to the others of their yard what they were not before.
+func changed(before, now []Standing) []string {
+	was := map[string]colony.Neighbour{}
+	for _, x := range before {
+		if x.Looked > 0 {
+			was[x.Code] = x.neighbour()
+		}
+	}
+	var out []string
+	for _, x := range now {
+		n := x.neighbour()
+		o, ok := was[x.Code]
+		if ok && (math.Abs(n.SpareKg-o.SpareKg) >= spareNews || math.Abs(n.Bees-o.Bees) > beesNews*o.Bees ||
+			n.Health != o.Health || n.Queenless != o.Queenless || n.Known != o.Known) {
+			out = append(out, x.Code)
+		}
+	}
+	return out
+}
+
+// plansWith reports whether a hive’s plan names another of these.
+func plansWith(x Standing, codes []string) bool {
+	return slices.ContainsFunc(x.Advice, func(a StandingAdvice) bool {
+		return slices.ContainsFunc(codes, func(c string) bool { return c != x.Code && strings.Contains(a.Do, c) })
+	})
+}
+
+// asks notes that a colony could do with another hive of the yard, and what alarms the yard.
+func (b *batch) asks(w work, a *assessment.Assessment) {
+	alarm := (a.Situation.Health == colony.Suspect) != w.by.suspect
+	asks := a.Situation.AsksNeighbours()
+	b.mu.Lock()
+	defer b.mu.Unlock()
+	b.alarm = b.alarm || alarm
+	if asks {
+		b.asked = append(b.asked, work{colony: w.colony, by: around{others: w.by.others}})
+	}
+}
