@@ -13,6 +13,9 @@ import (
 // at about the capping of the first. Source: Winston 1987, from memory.
 const cellsHold = 10
 
+// cupsTell is how many cups with an egg press as much as such cups do that are not yet a beginning. Source: none; guess.
+const cupsTell = 4
+
 // settles is how long a colony that began from bees is as one with a queen of the year, days. Source: common
 // practice: in its first two months it builds.
 const settles = 60
@@ -33,13 +36,16 @@ func pressureOf(c Case, e colony.Estimate) forecast.Pressure {
 		return k
 	}
 	if q.CupsWithEgg > 0 {
-		k.Cups = p.SwarmCups
+		k.Cups = 1 + (p.SwarmCups-1)*min(1, float64(q.CupsWithEgg)/cupsTell)
 	}
 	ev := q.Evidence(c.Site.On(q.CellsDay).Swarming())
 	if r, ok := queen.ReadCells(ev); ok && !r.Out {
 		rate := p.SwarmCharged
 		if q.CappedCells > 0 {
 			rate = p.SwarmCapped
+		}
+		if r.Begun {
+			rate *= queen.GoOn
 		}
 		k.CellsADay = rate * r.Intent.Swarm
 	}

@@ -89,4 +89,8 @@ func TestACheckWithoutCellsGivesAWeek(t *testing.T) {
 	if a, b := chance(5, cells), chance(5, nobody); a < 2*b {
 		t.Errorf("cells found make it %.2f, without a check it is %.2f", a, b)
 	}
+	dozen := with(func(_ *assessment.Case, q *colony.QueenEvidence) { q.CupsWithEgg, q.CellsAt = 12, "edge" })
+	if a, b := chance(10, dozen), chance(10, cup); a < b+0.1 {
+		t.Errorf("a dozen cups with an egg make it %.2f, three %.2f", a, b)
+	}
 }

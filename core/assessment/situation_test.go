@@ -160,6 +160,14 @@ func cells(charged, capped int, at string) func(*assessment.Case) {
 	}
 }
 
+// cupsWithEgg says how many cups with an egg every comb was found to have, and no cell.
+func cupsWithEgg(n int, at string) func(*assessment.Case) {
+	return func(c *assessment.Case) {
+		cells(0, 0, at)(c)
+		c.Look.Queen.CupsWithEgg = n
+	}
+}
+
 // brood says which stages there are.
 func brood(eggs, larvae, capped bool) func(*assessment.Case) {
 	return func(c *assessment.Case) {

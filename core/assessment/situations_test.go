@@ -173,6 +173,23 @@ var situations = []situation{
 		why: "they go when the first is capped: within days, whatever the visit",
 	},
 	{
+		name: "A dozen cups with an egg", place: "uk", bloom: limes, on: "2026-05-25", days: 7,
+		hive: "deep b8 h1 n0.5 p0.5 s10 | x | medium! h3 n3 e4 s9", told: cupsWithEgg(12, "edge"),
+		does: [][]string{{"swarm_control"}}, never: []string{"leave"}, unsaid: []string{"0 charged", "0 capped"},
+		why: "the first is capped in five or six days, before anybody comes again (Winston 1987, from memory: egg to capped in 8)",
+	},
+	{
+		name: "Two cups with an egg", place: "uk", bloom: limes, on: "2026-05-25", days: 7,
+		hive: "deep b5 h1 n0.5 p1 e2.5 s8 | x | medium! h1 n1 e8 s5", told: cupsWithEgg(2, "edge"),
+		never: []string{"swarm_control"},
+		why:   "bees lay in cups and eat the eggs again: look at the next visit (common practice)",
+	},
+	{
+		name: "Cups with an egg in September", place: "uk", on: "2026-09-10", days: 14,
+		hive: "deep b4 h4 p1 e1 s8", told: cupsWithEgg(9, "edge"), never: []string{"swarm_control"},
+		why: "nobody swarms on winter bees; if it is anything, they replace her",
+	},
+	{
 		name: "Two cells on the face, and no eggs", place: "uk", bloom: limes, on: "2026-06-20", days: 10,
 		hive: "deep b2 h3 n1 p1 e3 s8 | x | medium! h3 n1 e6 s5", told: all(cells(1, 1, "face"), brood(false, true, true)),
 		never: []string{"swarm_control", "give_cell_or_queen", "combine", "requeen"},

@@ -100,6 +100,13 @@ func (b Believed) Findings(now season.Moment, u measure.Units) []string {
 	case p >= 0.6:
 		sure = fmt.Sprintf("%.0f chances in 10", 10*p)
 	}
+	if r.Begun {
+		return append(out, fmt.Sprintf(
+			"%d cups with an egg on %s, in season the beginning of a swarm: the first may be capped on %s. They often take such "+
+				"eggs out again.",
+			q.CupsWithEgg, ev.On.Short(), (ev.On+queen.CappedAfter-queen.HatchesAfter).Short(),
+		))
+	}
 	out = append(out, fmt.Sprintf("%s of %s read as %s, %s.", cellWords(q), ev.On.Short(), word, sure))
 	if r.Out {
 		out = append(

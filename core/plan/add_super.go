@@ -27,7 +27,8 @@ const (
 	foundationKg = 0.5  // of ten sheets
 	superFlowKg  = 1.0  // that is offered from then to the visit after next, under which none is thought of
 	superBees    = 8000 // under which none is
-	lateFlowKg   = 14.0 // that a month still offers, under which one is late
+	soonFlowKg   = 18.0 // that a month still offers, under which one begins to be late
+	lateFlowKg   = 10.0 // and under which it is
 	lateDays     = 30
 	lateKg       = 1.0 // what it then costs beside: it comes off again, begun and open
 )
@@ -49,10 +50,8 @@ func superSteps(x *scene) []Step {
 	if !s.Settings.DrawnSupers {
 		kind, wear = "foundation super", foundationKg
 	}
-	late := 0.0
-	if s.season.FlowKg(x.in, x.in+lateDays) < lateFlowKg {
-		late = lateKg
-	}
+	left := s.season.FlowKg(x.in, x.in+lateDays)
+	late := lateKg * min(max((soonFlowKg-left)/(soonFlowKg-lateFlowKg), 0), 1)
 	f := s.Estimate.Stack.SuperFormat()
 	if f.Short != "super" {
 		kind = kind[:len(kind)-len("super")] + f.Short + " super"

@@ -162,9 +162,9 @@ func (s *Situation) dueHere() *duties {
 	}
 	next, then := s.visits()
 	x := s.scene(next)
-	_, cells := s.swarmCells()
+	found, cells := s.swarmCells()
 	d := &duties{
-		check: s.checkDue(), cells: cells && !s.gone() && s.Waiting == nil,
+		check: s.checkDue(), cells: cells && !found.Begun && !s.gone() && s.Waiting == nil,
 		boundShare: x.boundShare(),
 	}
 	for i, in := range [2]int{next, min(then, s.horizon-1)} {

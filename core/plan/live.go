@@ -57,7 +57,7 @@ func (s *Situation) live(c *compiled, o *outcome, n int) {
 					other -= d.alters(st, &p)
 				}
 				if d.swarms > 0 { // of what was in preparation so much still goes
-					urge, cells = d.swarms, -math.Log(1-d.swarms)/preparing
+					urge, cells = d.swarms, min(d.swarms*pull.CellsADay, -math.Log(1-d.swarms)/preparing)
 				}
 				next++
 			}

@@ -3,6 +3,7 @@ package plan
 import (
 	"kembo/core/bees"
 	"kembo/core/craft"
+	"kembo/core/day"
 	"kembo/core/moves"
 )
 
@@ -40,7 +41,8 @@ type Step struct {
 	Swarms float64 // share of the urge to swarm that is left after it; 0: all, it leaves that alone
 	// Requeens says that she is replaced: her age no longer counts.
 	Requeens bool
-	Looks    bool // it tells whether she is there
+	Looks    bool    // it tells whether she is there
+	Until    day.Day // after which it is too late for it; 0: never
 	Moves    crossing
 
 	hands int                              // place in the order of hands

@@ -2,16 +2,18 @@ package plan
 
 import (
 	"fmt"
+	"strings"
 
 	"kembo/core/bees"
 	"kembo/core/craft"
+	"kembo/core/day"
 	"kembo/core/queen"
 	"kembo/core/words"
 )
 
 var swarmControl = Option{
 	Action: SwarmControl,
-	When:   "charged or capped queen cells were found that are read as a swarm's",
+	When:   "charged or capped queen cells were found, or eggs in many cups, that are read as a swarm's",
 	Does: "take the old queen out with some combs as a nuc; or split the colony; or take the cells down for a week, " +
 		"where eggs or she were seen today",
 	Source: "common practice; how much of the urge is left is a guess",
@@ -31,7 +33,7 @@ const (
 // swarmCells reports whether the cells that were found are a swarm's, by their reading.
 func (s *Situation) swarmCells() (queen.Reading, bool) {
 	q := s.Estimate.Queen
-	if q.ChargedCells+q.CappedCells == 0 || s.Today-q.CellsDay > cellsLast {
+	if q.EmergedCells > 0 && q.ChargedCells+q.CappedCells == 0 || s.Today-q.CellsDay > cellsLast {
 		return queen.Reading{}, false
 	}
 	r, ok := queen.ReadCells(q.Evidence(s.on(q.CellsDay).Swarming()))
@@ -44,7 +46,15 @@ const cellsLast = 12
 
 func controlSteps(x *scene) []Step {
 	s := x.s
-	if _, ok := s.swarmCells(); !ok || s.gone() || s.Waiting != nil {
+	found, ok := s.swarmCells()
+	if !ok || s.gone() || s.Waiting != nil {
+		return nil
+	}
+	var until day.Day
+	if found.Begun { // cups with an egg are capped some days later, or empty again: then a check tells
+		until = s.Estimate.Queen.CellsDay + queen.CappedAfter - queen.HatchesAfter - 1
+	}
+	if until > 0 && s.Today+day.Day(x.in) > until {
 		return nil
 	}
 	w := s.weights()
@@ -74,6 +84,7 @@ func controlSteps(x *scene) []Step {
 		Moves: crossing{allCells: true},
 		say:   func(s *Situation, p *part) told { return s.sayControl(p, "cells") },
 	}
+	nuc.Until, split.Until, cells.Until = until, until, until
 	return []Step{nuc, split, cells}
 }
 
@@ -100,15 +111,18 @@ func (s *Situation) gone() bool {
 func (s *Situation) sayControl(p *part, how string) told {
 	var t told
 	q := s.Estimate.Queen
-	n := q.ChargedCells + q.CappedCells
 	t.do = map[string]string{
 		"nuc":   "Take the queen out with a nuc, and leave one cell, ",
 		"split": "Split it, the queen in one half and one cell in the other, ",
 		"cells": "Take down the queen cells ",
 	}[how] + s.by(p)
-	out := queen.EarliestEmergence(q.CellsDay, q.CappedCells > 0)
 	till := max(int(s.Days()), 1)
 	risk, _ := s.Base.Swarm(till)
+	if r, _ := s.swarmCells(); r.Begun {
+		return s.sayBegun(t, how, risk)
+	}
+	n := q.ChargedCells + q.CappedCells
+	out := queen.EarliestEmergence(q.CellsDay, q.CappedCells > 0)
 	t.reason, t.figures = reason(
 		"On {day} there were {charged} charged and {capped} capped queen cells, read as a swarm’s; a queen may be out from "+
 			"{out}. {swarm} that it swarms by {visit} if nobody acts.",
@@ -131,6 +145,30 @@ func (s *Situation) sayControl(p *part, how string) told {
 			"Only where eggs or the queen are seen today: else the cells are all there is. It buys a week: check again before " +
 				"eight days are over.",
 		}
+	}
+	return t
+}
+
+// sayBegun says what is done about eggs in many cups, before any of them is a cell.
+func (s *Situation) sayBegun(t told, how string, risk float64) told {
+	q := s.Estimate.Queen
+	if how == "cells" {
+		t.do = strings.Replace(t.do, "the queen cells", "the cups with an egg", 1)
+	}
+	t.reason, t.figures = reason(
+		"On {day} there were {cups} cups with an egg, read as a swarm’s beginning; the first may be capped on {capped}, and a "+
+			"swarm goes then. {swarm} that it swarms by {visit} if nobody acts.",
+		dated("day", q.CellsDay),
+		whole("cups", float64(q.CupsWithEgg)),
+		dated("capped", q.CellsDay+queen.CappedAfter-queen.HatchesAfter),
+		chance("swarm", risk),
+		dated("visit", s.Visit),
+	)
+	t.brief = brief("{cups} cups with an egg; the first may be capped on {capped}.", t.figures)
+	t.change = "Bees often take such eggs out again. A check of every comb within five days tells as well."
+	t.cautions = []string{"Leave two cups with an egg where the queen goes, in combs with young brood, and look for cells after a week."}
+	if how == "cells" {
+		t.cautions = []string{"It buys a week: give room with it, and check every comb again before eight days are over."}
 	}
 	return t
 }

@@ -15,7 +15,8 @@ var apart = [][2]Action{
 }
 
 // undoes reports whether a step cannot be in a plan with another: where a colony is united with another nothing
-// else is done to it; nothing is done twice; and a super that is lifted off so that it can be fed goes back on a later day.
+// else is done to it; nothing is done twice; a super that is lifted off so that it can be fed goes back on a later day, and who has dealt with
+// queen cells looks for more of them a week later.
 func undoes(a, b part) bool {
 	if a.Action == Combine || b.Action == Combine {
 		return true
@@ -30,9 +31,16 @@ func undoes(a, b part) bool {
 	if a.in < b.in && b.Action == AddSuper {
 		return false
 	}
+	if a.Action == SwarmControl && b.Action == CheckCells && b.in-a.in >= checkedAgain {
+		return false
+	}
 	return slices.Contains(apart, [2]Action{a.Action, b.Action}) ||
 		slices.Contains(apart, [2]Action{b.Action, a.Action})
 }
+
+// checkedAgain is the days after swarm control from which on new cells are looked for. Source: common practice: in the
+// week after.
+const checkedAgain = 4
 
 // agree reports whether no two parts of a day undo one another, and none is there twice.
 func agree(parts []part) bool {

@@ -1,6 +1,10 @@
 package plan
 
-import "slices"
+import (
+	"slices"
+
+	"kembo/core/day"
+)
 
 // What waiting must cost for a hive that cannot wait: kg of honey, or a share of the colony’s life. Source:
 // the design.
@@ -155,7 +159,8 @@ func (s *Situation) urgent(parts []part, next int) *outcome {
 		if next > manyDays && d%2 == 1 && d+1 < next {
 			continue
 		}
-		if o := s.try(at(parts, 0, d), searchMembers); o.forbidden || o.mean < least {
+		late := func(p part) bool { return p.in == 0 && p.Until > 0 && s.Today+day.Day(d) > p.Until }
+		if o := s.try(at(parts, 0, d), searchMembers); o.forbidden || o.mean < least || slices.ContainsFunc(parts, late) {
 			break
 		}
 		by = d

@@ -79,17 +79,25 @@ type Reading struct {
 	Emerges, EmergesBy, EggsFrom, EggsBy day.Day
 	// Out says that one is out already, or that a swarm may be gone.
 	Out bool
+	// Begun says that there are eggs in cups and no more: they may take them out again.
+	Begun bool
 }
 
+// GoOn is the chance that bees who have laid in many cups rear what they have begun. Source: none; guess: bees often
+// take such eggs out again, common practice.
+const GoOn = 0.6
+
 // ReadCells says what cells amount to, and false where there is none that
-// commits the bees: dry cups, and cups with an egg, do not (common practice).
+// commits the bees: dry cups do not, nor do a few cups with an egg (common practice).
 func ReadCells(e Evidence) (Reading, bool) {
-	n := e.Charged + e.Capped
-	if n == 0 && e.Emerged == 0 {
+	begun := e.SwarmSeason && e.Charged+e.Capped+e.Emerged == 0 && e.WithEgg >= manyCells
+	if e.Charged+e.Capped+e.Emerged == 0 && !begun {
 		return Reading{}, false
 	}
-	r := Reading{Intent: intent(e), Out: e.Emerged > 0}
+	r := Reading{Intent: intent(e), Out: e.Emerged > 0, Begun: begun}
 	switch {
+	case begun:
+		r.Emerges, r.EmergesBy = e.On+EmergesAfter-HatchesAfter, e.On+EmergesAfter
 	case e.Emerged > 0:
 		// She came out some time in the last week, or is out today.
 		r.Emerges, r.EmergesBy = e.On-7, e.On
@@ -135,7 +143,7 @@ func intent(e Evidence) Intent {
 	} else {
 		times(oddsOutOfSeason)
 	}
-	switch n := e.Charged + e.Capped + e.Emerged + e.TornDown; {
+	switch n := e.WithEgg + e.Charged + e.Capped + e.Emerged + e.TornDown; {
 	case n >= manyCells:
 		times(oddsMany)
 	case n <= fewCells:

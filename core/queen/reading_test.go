@@ -91,6 +91,19 @@ func TestCellsReadAsAKeeperReadsThem(t *testing.T) {
 	if _, ok := queen.ReadCells(queen.Evidence{On: on, Dry: 5, WithEgg: 2}); ok {
 		t.Error("cups are read as cells")
 	}
+	// Eggs in many cups, in season, are a beginning: none is older than three days, so a queen is out in 13 to 16.
+	many := queen.Evidence{On: on, Looked: true, Eggs: true, WithEgg: 12, Where: queen.Edge, SwarmSeason: true}
+	if r, ok := queen.ReadCells(many); !ok || !r.Begun || r.Emerges != on+13 || r.EmergesBy != on+16 || r.Intent.Swarm < 0.8 {
+		t.Errorf("a dozen cups with an egg: %+v, %v", r, ok)
+	}
+	many.SwarmSeason = false
+	if _, ok := queen.ReadCells(many); ok {
+		t.Error("out of season cups with an egg are read as a swarm's beginning")
+	}
+	many.SwarmSeason, many.Charged = true, 1
+	if r, _ := queen.ReadCells(many); r.Begun {
+		t.Error("beside a charged cell it has only begun")
+	}
 	capped, _ := queen.ReadCells(queen.Evidence{On: on, Capped: 1})
 	if capped.Emerges != on+1 || capped.EmergesBy != on+8 {
 		t.Errorf("a capped cell: %+v, want out from tomorrow to %v", capped, on+8)
