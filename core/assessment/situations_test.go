@@ -222,6 +222,44 @@ var situations = []situation{
 		hive: "deep b5 h3.5 e1.5 s9", told: weathered(10, 3, 9, 6), does: [][]string{{"feed_pollen"}},
 		never: []string{"leave", "add_super!"}, why: "five combs of brood and nothing to rear it on",
 	},
+	// What was read in the sample's yard that follows its plans.
+	{
+		name: "A half-ripe super over a light nest on 1 October", place: "uk", on: "2026-10-01", days: 0,
+		hive: "deep b2 h2 n0.5 p1 e4.5 s8 | x | medium! h2 n1.5 e6.5 s3",
+		does: [][]string{{"feed_winter", "pack_down", "remove_super"}}, never: []string{"leave", "add_super", "combine"},
+		why: "10 kg in all, 19 wanted: the last days for syrup. Take the super away and feed, or give it to them for winter",
+	},
+	{
+		name: "Seven kilograms on 20 September", place: "uk", on: "2026-09-20", days: 0, hive: "deep b3.5 h2.5 n0.5 p1 e2.5 s8.5",
+		does: [][]string{{"feed_winter"}}, never: []string{"leave"},
+		why: "19 wanted and three weeks in which syrup is taken: it is fed today",
+	},
+	{
+		name: "Five kilograms on 24 October", place: "uk", on: "2026-10-24", days: 0, hive: "deep b0.5 h1.8 p1 e6.7 s7",
+		does: [][]string{{"feed_winter", "feed_emergency"}}, never: []string{"leave"}, unsaid: []string{"syrup"},
+		why: "too late for syrup: fondant over the bees, and soon",
+	},
+	{
+		name: "Two boxes full in December", place: "uk", on: "2026-12-05", days: 35, hive: "deep h6 p1 e3 s6 | deep h9 e1 s3",
+		told: lookedAgo(40), never: []string{"feed_emergency", "feed_winter", "look_closer"}, waits: true,
+		why: "35 kg over the bees: nothing on them is hungry",
+	},
+	{
+		name: "A stack of a super in December", place: "uk", on: "2026-12-05", days: 35,
+		hive: "deep h5 p1 e4 s6 | medium! h7 e3 s2",
+		told: lookedAgo(40), never: []string{"feed_emergency", "feed_winter"}, waits: true,
+		why: "22 kg, and the cluster can go up to it",
+	},
+	{
+		name: "An excluder under winter's food on 24 October", place: "uk", on: "2026-10-24", days: 0,
+		hive: "deep b1 h3 p1 e5 s7 | x | medium! h6 n1 e3 s2", does: [][]string{{"pack_down"}}, never: []string{"leave", "harvest_super"},
+		why: "7 kg under it and 9 over it: the excluder comes out and the super stays (common practice)",
+	},
+	{
+		name: "An excluder over a large nest on 24 October", place: "uk", on: "2026-10-24", days: 0,
+		hive: "deep b4.5 h2.5 p1 e2 s9 | x | medium! h6 n1 e3 s3", does: [][]string{{"pack_down"}}, never: []string{"leave"},
+		why: "whatever brood there is: the cluster goes up in the first cold week, and she cannot (common practice)",
+	},
 	// The year elsewhere and otherwise.
 	{
 		name: "Fourteen kilograms in January", place: "uk", on: "2026-01-15", days: 30, hive: "deep h5 p1 e4 s6",

@@ -41,6 +41,7 @@ const (
 type Plan struct {
 	Today, On day.Day
 	Season    season.Moment // on the day that it is done
+	SeasonNow season.Moment // and today
 	HighC     float64       // of that day, as likely
 	GoodDayKg float64       // what a good day brings
 	StoresKg  float64       // in the nest, as likely on that day
@@ -68,6 +69,7 @@ type Plan struct {
 	CellsLate     bool       // but not within two days
 	Checked       bool       // every comb is gone through
 	Starves       [2]float64 // chance that nothing is left to eat by the visit, and by the one after it, as it is left
+	WinterLacksKg float64    // what it lacks of its winter stores, as it is left
 	Acts          int        // things done, looks not counted
 
 	Suspect     bool     // brood of this hive was found suspect
@@ -109,7 +111,7 @@ var Rules = []Rule{
 	combOffCluster, everyCell, nestBoxTaken, winterCrop,
 	syrupInTheCold, swarmCellsLeft, checkPutOff,
 	virginAlone, coldOpening, flowOpening, feedUnderSuper, superOverEmpty, superOverWide, superOverFoundation,
-	combOutInFlow, excluderInWinter, coldHarvest, takenBare, leftHungry, leftBound, treatmentLeftIn, overfull, heavyLift, winterTooLight,
+	combOutInFlow, excluderInWinter, coldHarvest, takenBare, leftHungry, winterUnfed, leftBound, treatmentLeftIn, overfull, heavyLift, winterTooLight,
 }
 
 // Judge returns what a plan breaks, or leaves broken.

@@ -115,6 +115,13 @@ func TestEachRuleOnBothSidesOfItsBound(t *testing.T) {
 			func(p *craft.Plan) { p.Takes, p.Opens, p.Season, p.HighC = true, craft.Nest, nov, 18 }},
 		{"left_hungry", func(p *craft.Plan) { p.Starves = [2]float64{0, 0.06} },
 			func(p *craft.Plan) { p.Starves = [2]float64{0, 0.05} }},
+		{"winter_unfed", func(p *craft.Plan) { p.WinterLacksKg, p.Season = 4, nov }, func(p *craft.Plan) { p.WinterLacksKg, p.Season = 3, nov }},
+		{"winter_unfed", func(p *craft.Plan) { p.WinterLacksKg, p.SeasonNow = 4, nov }, func(p *craft.Plan) { p.WinterLacksKg = 9 }},
+		{"winter_too_light", func(p *craft.Plan) { // too late for syrup, whatever comes still
+			p.After, p.StoresKg, p.Season = stack(nest), 22, nov
+		}, func(p *craft.Plan) { p.After, p.StoresKg = stack(nest), 22 }},
+		{"feed_under_super", func(p *craft.Plan) { p.Over, p.FedKg, p.Liquid, p.After.ExcluderAbove = true, 2, true, 1 },
+			func(p *craft.Plan) { p.Over, p.FedKg, p.Liquid, p.After.ExcluderAbove = true, 2, true, 0 }},
 		{"left_bound", func(p *craft.Plan) { p.Bound = 1 }, func(p *craft.Plan) { p.Bound, p.Roomed = 1, true }},
 		{"swarm_cells_left", func(p *craft.Plan) { p.CellsFound, p.CellsDealt, p.CellsLate = true, true, true },
 			func(p *craft.Plan) { p.CellsFound, p.CellsDealt = true, true }},

@@ -18,6 +18,9 @@ var feedUnderSuper = Rule{
 	Source: "common practice: what they do not eat goes up, and the super is no longer for sale",
 	check: func(p *Plan) (float64, string, bool) {
 		given := p.FedKg > 0 && p.Liquid
+		if p.Over && p.After.ExcluderAbove == 0 { // it is theirs, for winter
+			return 0, "", false
+		}
 		return underSuper, "Syrup under a super ends up in it, and then it is not sold as honey.",
 			supered(p.After) && (given || p.Feeding)
 	},

@@ -32,7 +32,8 @@ var winterTooLight = Rule{
 	Source: "common practice: what is packed away with a box is asked for in March",
 	check: func(p *Plan) (float64, string, bool) {
 		was, is := nestHoney(p.Before.Boxes), nestHoney(p.After.Boxes)
-		if !p.Over || len(p.After.Boxes) >= len(p.Before.Boxes) || was-is < 1 {
+		last := p.Over || !TakesSyrup(p.Season, p.HighC) // nothing comes, or what lacks can no longer be fed
+		if !last || len(p.After.Boxes) >= len(p.Before.Boxes) || was-is < 1 {
 			return 0, "", false
 		}
 		lacks := p.WinterKg - (p.StoresKg + is - was) - p.FedKg

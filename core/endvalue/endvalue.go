@@ -68,14 +68,46 @@ func (a Ahead) Gain(c Colony) float64 {
 // Alive returns what it is worth when the first flow opens after, against a colony of full strength: the
 // chance that it is alive, and less than that where it is weak. 0 to 1.
 func (a Ahead) Alive(c Colony) float64 {
-	k, share := Between(float64(a.BeesDay))
+	from, to, share := a.knots()
 	x := aliveOf(a, c)
 	z := 0.0
 	for i, v := range x {
-		z += v * (alive[k][i] + share*(alive[k+1][i]-alive[k][i]))
+		z += v * (alive[from][i] + share*(alive[to][i]-alive[from][i]))
 	}
 	return 1 / (1 + math.Exp(-z))
 }
+
+// Counted returns the day of the bees' year, counted on from the old year where the season behind it is over: 375 is
+// 10 January after the season, 10 is 10 January before it.
+func (a Ahead) Counted() float64 {
+	if a.SpanDays <= 0 && a.BeesDay < SpringDay {
+		return float64(a.BeesDay) + yearDays
+	}
+	return float64(a.BeesDay)
+}
+
+const yearDays = 365
+
+// knots returns the knots that a day lies between, and how far it is on the way from the one to the other. Through the
+// winter the last goes over into the first.
+func (a Ahead) knots() (from, to int, share float64) {
+	last := len(Knots) - 1
+	day := a.Counted()
+	if day > Knots[last] {
+		return last, 0, min((day-Knots[last])/(Knots[0]+yearDays-Knots[last]), 1)
+	}
+	from, share = Between(day)
+	return from, from + 1, share
+}
+
+// NeedKg returns the stores on which a colony winters that stands at the day: less, the more of the winter is behind it.
+func (a Ahead) NeedKg() float64 {
+	return max(a.WinterKg-winterEatsKg*max(0, a.Counted()-SeasonEnds), leastNeedKg)
+}
+
+// What a cluster eats a day, and the stores that are wanted at any time, kg. Source: common practice, a kilogram a month;
+// the second a guess.
+const winterEatsKg, leastNeedKg = 0.035, 3.0
 
 // Knots are the days of the bees' year at which odds are fitted; between them they go over into one another.
 var Knots = [...]float64{110, 150, 190, 220, 245, 265, 285, 318}
@@ -136,8 +168,12 @@ func aliveOf(a Ahead, c Colony) (x [Odds]float64) {
 	n := math.Log((c.Bees + fewBees) / oddsBees)
 	none, coming := queens(c)
 	winter := a.WinterKg/usualWinter - 1
-	short := min(max(0, 1-c.StoresKg/max(a.WinterKg, 1)), 1)
-	if a.BeesDay < SeasonEnds-fedBefore { // it will be fed
+	need := a.WinterKg
+	if day := a.Counted(); day > Knots[len(Knots)-1] { // as it is fitted until then
+		need = max(need-winterEatsKg*(day-Knots[len(Knots)-1]), leastNeedKg)
+	}
+	short := min(max(0, 1-c.StoresKg/max(need, 1)), 1)
+	if a.Counted() < SeasonEnds-fedBefore { // it will be fed
 		short = 0
 	}
 	return [Odds]float64{

@@ -141,8 +141,16 @@ func (s *Situation) lastOf(p *craft.Plan, through bool, fedKg [2]float64) {
 	for i := range d.starves {
 		p.Starves[i] = d.starves[i] * max(0, 1-fedKg[i]/d.lacksKg[i])
 	}
+	p.WinterLacksKg = d.winterLacksKg - fedKg[1]
+	if p.Over && p.After.ExcluderAbove == 0 { // what stands above is theirs
+		for _, b := range p.After.Boxes {
+			if b.Super {
+				p.WinterLacksKg -= b.HoneyKg()
+			}
+		}
+	}
 	if p.Unites {
-		p.Starves = [2]float64{}
+		p.Starves, p.WinterLacksKg = [2]float64{}, 0
 	}
 }
 
@@ -153,6 +161,8 @@ type duties struct {
 	boundShare float64    // 1: the nest is bound with honey
 	starves    [2]float64 // by the visit and by the one after it, unfed
 	lacksKg    [2]float64 // what ends that
+	// winterLacksKg is what it lacks for winter on the visit, without what stands above an excluder.
+	winterLacksKg float64
 }
 
 // dueHere returns them; they are the same for all plans that are tried.
@@ -166,6 +176,9 @@ func (s *Situation) dueHere() *duties {
 	d := &duties{
 		check: s.checkDue(), cells: cells && !found.Begun && !s.gone() && s.Waiting == nil,
 		boundShare: x.boundShare(),
+	}
+	if s.forWinter(x) && !s.Stale() && !s.aboveIsFood() {
+		d.winterLacksKg = x.lacksKg()
 	}
 	for i, in := range [2]int{next, min(then, s.horizon-1)} {
 		d.lacksKg[i] = max(s.reserveOn(in)-s.scene(in).nestKg, someFood)
@@ -224,7 +237,7 @@ var minutesTo = [...]float64{craft.Shut: 0, craft.LidOff: 2, craft.Parted: 4, cr
 func (s *Situation) craftPlan(parts []part, in int, before, after hive.Stack) *craft.Plan {
 	x := s.scene(in)
 	p := &craft.Plan{
-		Today: s.Today, On: s.Today + day.Day(in), Season: x.season, HighC: x.highC, GoodDayKg: x.goodDayKg,
+		Today: s.Today, On: s.Today + day.Day(in), Season: x.season, SeasonNow: s.Season, HighC: x.highC, GoodDayKg: x.goodDayKg,
 		StoresKg: x.nestKg, Bees: x.bees, Undrawn: x.undrawn, InUse: x.inUse, Before: before, After: after, Suspect: s.suspect(), Suspects: s.suspects(),
 		Health: s.Health, HealthDay: s.HealthDay, Treatments: s.Treatments, Barred: s.Barred(),
 		EggsSeen:    (s.Estimate.Queen.Eggs || s.Estimate.Queen.Seen) && s.Estimate.Queen.Day == s.Today,

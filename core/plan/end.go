@@ -10,12 +10,11 @@ import (
 // Shares of honey that are not for sale as it stands. Source: none; guesses, from what honey is worth as
 // feed and what a deep comb of honey brings.
 const (
-	nestSurplus  = 0.6 // of a kg over what a nest needs: it may go up into a super, or feed another hive
-	lacking      = 0.4 // kg of honey that a kg which the nest lacks costs: sugar and work
-	robbed       = 0.5 // of what stands over a colony that died
-	winterEatsKg = 0.035
-	fedIsLeft    = 0.6 // of a feed in season that is not eaten by the time that something comes
-	gainDiffers  = 6.0 // kg: how far the season's gain differs from what is told
+	nestSurplus = 0.6 // of a kg over what a nest needs: it may go up into a super, or feed another hive
+	lacking     = 0.4 // kg of honey that a kg which the nest lacks costs: sugar and work
+	robbed      = 0.5 // of what stands over a colony that died
+	fedIsLeft   = 0.6 // of a feed in season that is not eaten by the time that something comes
+	gainDiffers = 6.0 // kg: how far the season's gain differs from what is told
 )
 
 // endOf tells what a member is worth at the end.
@@ -34,7 +33,7 @@ func (s *Situation) endOf(st *bees.State, p *bees.Parameters, c *compiled, sale,
 	}
 	a := s.season.At(s.horizon)
 	of := endvalue.Of(st, p)
-	if a.BeesDay < season.ClusterForms.From && a.SpanDays <= 0 { // the cluster has yet to form
+	if a.Counted() < float64(season.ClusterForms.From) && a.SpanDays <= 0 { // the cluster has yet to form
 		lives *= s.winters(of.Bees, true)
 	}
 	if age := s.queenAge(); !c.requeened && of.Lays && s.worn(s.scene(0)) {
@@ -47,8 +46,12 @@ func (s *Situation) endOf(st *bees.State, p *bees.Parameters, c *compiled, sale,
 	if season.WeakInSpring.Holds(a.BeesDay) { // what it would fetch in spring goes by its bees
 		lives *= weakWorth + (1-weakWorth)*min(1, of.Bees/fullBees)
 	}
-	t := Terms{Honey: sale + per*above, Colony: w.Colony * lives * a.Alive(of)}
 	z := of.StoresKg
+	if !season.CropsComeOff.Holds(a.BeesDay) { // nobody takes it off any more: they eat it
+		z += st.SuperHoney + st.SuperNectar
+		above = 0
+	}
+	t := Terms{Honey: sale + per*above, Colony: w.Colony * lives * a.Alive(of)}
 	if a.SpanDays > 0 {
 		gain := a.Gain(of)
 		if gain > 0 {
@@ -59,8 +62,7 @@ func (s *Situation) endOf(st *bees.State, p *bees.Parameters, c *compiled, sale,
 		t.Honey += came * (nestSurplus*over - lacking*under - nestSurplus*min(fedIsLeft*fedKg, over+above))
 		return t
 	}
-	need := a.WinterKg - winterEatsKg*max(0, float64(a.BeesDay-endvalue.SeasonEnds))
-	over, under := spread(z-need, 1)
+	over, under := spread(z-a.NeedKg(), 1)
 	t.Honey += w.SugarKg*over - lacking*under
 	return t
 }

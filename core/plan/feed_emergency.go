@@ -15,6 +15,10 @@ var feedEmergency = Option{
 	steps:  emergencySteps,
 }
 
+// offStores is the stores over the reserve with which nobody lays food on a cluster that may lose touch with them, kg: it
+// is their place that is wrong, and in the cold no comb is moved. Source: common practice; the size a guess.
+const offStores = 6.0
+
 // hardlyAny is the chance of hunger under which no feed is weighed. Rounding.
 const hardlyAny = 0.01
 
@@ -22,7 +26,8 @@ func emergencySteps(x *scene) []Step {
 	s := x.s
 	till := float64(x.in+x.next) + visitIsOver
 	light := s.Input.ReserveKg - x.nestKg // where what stands above is taken
-	hungry := s.Base.LastChance(till) >= hardlyAny || s.Base.Chance(forecast.Food, till) >= hardlyAny
+	hungry := s.Base.Chance(forecast.Food, till) >= hardlyAny ||
+		s.Base.LastChance(till) >= hardlyAny && x.lowStoresKg(min(x.in+x.next, s.horizon-1)) < s.reserveOn(x.in+x.next)+offStores
 	if s.forWinter(x) || !hungry && (light < 1 || !s.supered()) {
 		return nil
 	}

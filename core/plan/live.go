@@ -62,7 +62,7 @@ func (s *Situation) live(c *compiled, o *outcome, n int) {
 				next++
 			}
 			if i >= late && s.comes[i-late] {
-				cost, took := s.upkeep(st, &p, i, unit, unitKg)
+				cost, took := s.upkeep(st, &p, i, m, unit, unitKg)
 				fed += cost
 				if !c.barred {
 					sale += took

@@ -55,6 +55,9 @@ func packSteps(x *scene) []Step {
 	s := x.s
 	st := s.Estimate.Stack
 	if !x.seasonOver() {
+		if st.ExcluderAbove > 0 && season.ExcluderOut.Has(x.season) { // whatever brood there is, and whatever comes
+			return []Step{x.packed([]moves.Said{{Do: "excluder_out"}}, 0)}
+		}
 		return nil
 	}
 	var said []moves.Said
@@ -78,11 +81,16 @@ func packSteps(x *scene) []Step {
 	if len(said) == 0 {
 		return nil
 	}
-	left := len(st.Boxes) - off
-	return []Step{{
+	return []Step{x.packed(said, off)}
+}
+
+// packed is the step that takes so many boxes off, or the excluder out alone.
+func (x *scene) packed(said []moves.Said, off int) Step {
+	left := len(x.s.Estimate.Stack.Boxes) - off
+	return Step{
 		Key: fmt.Sprintf("pack %d", left), Said: said, Opens: craft.Parted, Minutes: offMinutes * float64(off), Keeps: keptCombs,
 		say: func(s *Situation, p *part) told { return s.sayPack(p, x, left, off) },
-	}}
+	}
 }
 
 func (s *Situation) sayPack(p *part, x *scene, left, off int) told {

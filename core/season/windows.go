@@ -52,12 +52,12 @@ var (
 	PackingDown = Window{Name: "hives are packed down", Owner: "craft winter_too_light", From: 250, To: 310, By: 288,
 		Source: "common practice: from early September, when the crop is off, to early November"}
 	FedByAll = Window{
-		Name: "a usual keeper feeds for winter", Owner: "plan, what is done on later visits", From: 250, To: 288,
-		Source: "common practice: from early September to mid-October",
+		Name: "a usual keeper feeds for winter", Owner: "plan, what is done on later visits", From: 250, To: 275,
+		Source: "common practice: from early September, best by early October; who comes later is too late",
 	}
 	CropsComeOff = Window{
-		Name: "crops come off on later visits", Owner: "plan, what is done on later visits", From: 120, To: yearEnd,
-		Source: "common practice: none is taken in winter",
+		Name: "crops come off on later visits", Owner: "plan, what is done on later visits", From: 120, To: 283,
+		Source: "common practice: while it is warm enough for bees to leave the box",
 	}
 	SupersIdle = Window{
 		Name: "supers stand idle where nothing comes", Owner: "plan, what supers cost", From: 190, To: 300,

@@ -1,0 +1,36 @@
+package craft
+
+import (
+	"fmt"
+
+	"kembo/core/season"
+)
+
+// What each kg costs that a hive is left short of its winter stores when they are due, kg, and what it may be short of
+// them without a word. Source: common practice: fed to its weight by early October, since later it is fondant and luck;
+// sizes are guesses.
+const unfedKg, unfedLeast = 0.25, 3.0
+
+var winterUnfed = Rule{
+	Key: "winter_unfed", Rank: Costly,
+	Says:   "no hive goes into winter far short of its stores where it could still be fed",
+	Source: "common practice: weight is made up in September, by early October at the latest",
+	check: func(p *Plan) (float64, string, bool) {
+		due := max(unfedDue(p.Season), unfedDue(p.SeasonNow)) // to put it off is no way round it
+		lacks := p.WinterLacksKg - unfedLeast
+		return unfedKg * due * lacks, fmt.Sprintf("It stays %.0f kg short of what it should winter on.", p.WinterLacksKg),
+			due > 0 && lacks > 0
+	},
+}
+
+// unfedDue tells how far winter stores are due on a day: not in August, wholly from early October until the cluster
+// forms, and less and less until nobody opens a hive.
+func unfedDue(m season.Moment) float64 {
+	from, by := float64(season.PackingDown.From), float64(season.WinterFeed.By)
+	forms, rest := float64(season.ClusterForms.From), float64(restsFrom)
+	on := float64(m.Bees)
+	return min(max((on-from)/(by-from), 0), 1) * min(max((rest-on)/(rest-forms), 0), 1)
+}
+
+// restsFrom is the day of the bees' year from which nobody opens a hive. Source: common practice: December.
+const restsFrom = 335
