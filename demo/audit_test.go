@@ -21,7 +21,7 @@ var wholeYear = flag.Bool("audit", false, "audit every day of the sample’s yea
 // audited is what is counted over the days.
 type audited struct {
 	days, colonies, flips, pairs int
-	cannot                       []float64 // share by day, May to August
+	cannot, followed             []float64 // share by day, May to August, of all and of the yard that follows its plans
 	loud                         []string  // days on which more than fifteen in a hundred cannot wait
 	repeats                      map[string]int
 }
@@ -52,6 +52,7 @@ func TestTheYearsAudit(t *testing.T) {
 				t.Fatal(err)
 			}
 			n, cannot := 0, 0
+			followed, cannotFollowed := 0, 0
 			is := map[string]app.Standing{}
 			for _, y := range yards {
 				b, err := svc.Board(ctx, y.ID)
@@ -62,6 +63,12 @@ func TestTheYearsAudit(t *testing.T) {
 					n++
 					if x.CantWait() {
 						cannot++
+					}
+					if strings.HasPrefix(x.Code, demo.FollowedYard) {
+						followed++
+						if x.CantWait() {
+							cannotFollowed++
+						}
 					}
 					is[x.Code] = x
 					a.read(t, d, x)
@@ -76,6 +83,7 @@ func TestTheYearsAudit(t *testing.T) {
 			if m := d.Time().Month(); n > 0 && m >= time.May && m <= time.August {
 				share := float64(cannot) / float64(n)
 				a.cannot = append(a.cannot, share)
+				a.followed = append(a.followed, float64(cannotFollowed)/float64(max(1, followed)))
 				if share > 0.15 {
 					a.loud = append(a.loud, fmt.Sprintf("%s %d of %d", d.Short(), cannot, n))
 				}
@@ -83,10 +91,18 @@ func TestTheYearsAudit(t *testing.T) {
 		}
 	}
 	slices.Sort(a.cannot)
+	slices.Sort(a.followed)
 	t.Logf("%d days, %d colony-days; of %d on which nothing was written %d are another plan", a.days, a.colonies, a.pairs, a.flips)
 	if len(a.cannot) > 0 {
 		t.Logf("cannot wait, May to August: median %.2f, worst %.2f; over 15 %%: %s", a.cannot[len(a.cannot)/2],
 			a.cannot[len(a.cannot)-1], strings.Join(a.loud, ", "))
+	}
+	if len(a.followed) > 0 {
+		median := a.followed[len(a.followed)/2]
+		t.Logf("and at the yard that follows its plans: median %.2f, worst %.2f", median, a.followed[len(a.followed)-1])
+		if *wholeYear && median > 0.15 {
+			t.Errorf("who follows the plans cannot wait with %.0f in 100 hives on the median day", 100*median)
+		}
 	}
 	for k, n := range a.repeats {
 		t.Log(n, k)

@@ -33,8 +33,24 @@ func (e ErrDay) Error() string {
 // Build writes the sample operation into an empty store, as it was known on
 // the evening of a day.
 func Build(ctx context.Context, s *store.Store, on day.Day) error {
+	told, err := Recorded()
+	if err != nil {
+		return err
+	}
+	return BuildTold(ctx, s, told, on)
+}
+
+// BuildTold is Build where the yard that follows was told this.
+func BuildTold(ctx context.Context, s *store.Store, told Followed, on day.Day) error {
 	if on < Opens || on > Last {
 		return ErrDay(on)
+	}
+	var kinds []string
+	for _, k := range history.Kinds() {
+		kinds = append(kinds, string(k))
+	}
+	if err := s.KnowKinds(ctx, kinds...); err != nil {
+		return err
 	}
 	op := store.Operation{ID: id("operation"), Name: Producer}
 	if err := s.AddOperation(ctx, op); err != nil {
@@ -45,7 +61,7 @@ func Build(ctx context.Context, s *store.Store, on day.Day) error {
 		return err
 	}
 	for i, y := range yards {
-		if err := buildYard(ctx, s, op, y, i, climate, on); err != nil {
+		if err := buildYard(ctx, s, op, y, i, climate, told, on); err != nil {
 			return fmt.Errorf("yard %s: %w", y.name, err)
 		}
 	}
@@ -62,7 +78,7 @@ func id(what string) string {
 }
 
 func buildYard(
-	ctx context.Context, s *store.Store, op store.Operation, y yard, index int, climate season.Climate, on day.Day,
+	ctx context.Context, s *store.Store, op store.Operation, y yard, index int, climate season.Climate, told Followed, on day.Day,
 ) error {
 	row := store.Yard{
 		ID: id("yard " + y.code), OperationID: op.ID, Name: y.name, Climate: climate.Key, Hemisphere: "north",
@@ -97,68 +113,104 @@ func buildYard(
 			return err
 		}
 	}
-	for _, st := range stories[y.code] {
-		k, err := live(st, y, ws, visits, on)
-		if err != nil {
-			return fmt.Errorf("colony %s: %w", st.code, err)
+	all, between, err := liveYard(y, ws, told, on)
+	if err != nil {
+		return err
+	}
+	for _, k := range all {
+		if err := writeColony(ctx, s, op, row.ID, k.story, k.entries); err != nil {
+			return fmt.Errorf("colony %s: %w", k.code, err)
 		}
-		if k == nil {
-			continue // not there yet
-		}
-		if err := writeColony(ctx, s, op, row.ID, st, k.entries); err != nil {
-			return fmt.Errorf("colony %s: %w", st.code, err)
-		}
-		if st.scale {
-			if err := k.readScale(ctx, s, id("colony "+st.code)); err != nil {
-				return fmt.Errorf("colony %s: %w", st.code, err)
+		if k.scale {
+			if err := k.readScale(ctx, s, id("colony "+k.code)); err != nil {
+				return fmt.Errorf("colony %s: %w", k.code, err)
 			}
+		}
+	}
+	for _, x := range between {
+		rows, err := rowsOf(op, x.at.story, []history.Entry{x.entry})
+		if err != nil {
+			return err
+		}
+		if err := s.Append(ctx, rows...); err != nil {
+			return fmt.Errorf("what %s gave or got: %w", x.at.code, err)
 		}
 	}
 	return nil
 }
 
-// live runs a colony's truth from its first day to on, with its keeper, and
-// returns what was written down.
-func live(st story, y yard, ws map[day.Day]season.Weather, visits []day.Day, on day.Day) (*keeper, error) {
-	if st.from > on {
-		return nil, nil
-	}
-	k, err := begin(st)
-	if err != nil {
-		return nil, err
-	}
-	flow := rand.New(rand.NewPCG(seed, 900)) // the year's flow, shared by a yard
-	for d := First; d <= on; d++ {
-		luck := math.Exp(0.25*flow.NormFloat64() - 0.03)
-		if d <= st.from {
+// liveYard runs the truths of a yard's colonies side by side from their first day to on, each with its keeper, who
+// wrote down what was done, and what went between them. Colonies that are not there yet are left out.
+func liveYard(y yard, ws map[day.Day]season.Weather, told Followed, on day.Day) ([]*keeper, crossings, error) {
+	var all []*keeper
+	var between crossings
+	for _, st := range stories[y.code] {
+		if st.from > on {
 			continue
 		}
-		c := forecast.ConditionOf(y.plants, season.Climates[0], ws[d], season.DayOf(d, season.North))
-		c.Flow *= luck
-		before, dry := k.grossKg(), k.waterKg
-		k.rainsOn(ws[d].RainMM)
-		k.truth.step(c)
-		lived := k.grossKg()
-		k.note(d)
-		if d == st.queenLost {
-			k.truth.state.QueenPeak = 0
+		k, err := begin(st)
+		if err != nil {
+			return nil, nil, fmt.Errorf("colony %s: %w", st.code, err)
 		}
-		if d == st.swarms {
-			k.truth.state.Befall(&parameters, &bees.Change{Swarmed: true})
-		}
-		if slices.Contains(visits, d) {
-			k.visit(d)
-		}
-		after := k.grossKg()
-		k.days = append(
-			k.days,
-			station.DayMass{
-				Start: d.Time(), BeginKg: before + dry, EndKg: after + k.waterKg, MovedKg: after - lived,
-				OutKg: k.truth.state.Foragers / 12000 * min(1, c.FlightHours/6),
-			},
-		)
+		all = append(all, k)
 	}
-	return k, nil
+	visits := y.visits()
+	flow := rand.New(rand.NewPCG(seed, 900)) // the year's flow, shared by the yards
+	for d := First; d <= on; d++ {
+		c := forecast.ConditionOf(y.plants, season.Climates[0], ws[d], season.DayOf(d, season.North))
+		c.Flow *= math.Exp(0.25*flow.NormFloat64() - 0.03)
+		comes := slices.Contains(visits, d)
+		for _, k := range all {
+			if d <= k.from {
+				continue
+			}
+			k.lives(d, c, ws[d].RainMM)
+			if !comes {
+				continue
+			}
+			if err := k.visit(d, told); err != nil {
+				return nil, nil, fmt.Errorf("colony %s: %w", k.code, err)
+			}
+		}
+		if comes && y.code == FollowedYard {
+			if err := between.even(all, d, told); err != nil {
+				return nil, nil, err
+			}
+		}
+		for _, k := range all {
+			if d > k.from {
+				k.weighed(d, c)
+			}
+		}
+	}
+	return all, between, nil
+}
+
+// lives lives a day of the truth.
+func (k *keeper) lives(d day.Day, c bees.Condition, rainMM float64) {
+	k.morning.beforeKg, k.morning.dryKg = k.grossKg(), k.waterKg
+	k.rainsOn(rainMM)
+	k.truth.step(c)
+	k.morning.livedKg = k.grossKg()
+	k.note(d)
+	if d == k.queenLost {
+		k.truth.state.QueenPeak = 0
+	}
+	if d == k.swarms {
+		k.truth.state.Befall(&parameters, &bees.Change{Swarmed: true})
+	}
+}
+
+// weighed notes the day as a scale would have felt it.
+func (k *keeper) weighed(d day.Day, c bees.Condition) {
+	after := k.grossKg()
+	k.days = append(
+		k.days,
+		station.DayMass{
+			Start: d.Time(), BeginKg: k.morning.beforeKg + k.morning.dryKg, EndKg: after + k.waterKg,
+			MovedKg: after - k.morning.livedKg, OutKg: k.truth.state.Foragers / 12000 * min(1, c.FlightHours/6),
+		},
+	)
 }
 
 // scaleDays is how much of its hive scale's series the sample has.
@@ -183,18 +235,26 @@ func (k *keeper) readScale(ctx context.Context, s *store.Store, colony string) e
 func writeColony(
 	ctx context.Context, s *store.Store, op store.Operation, yard string, st story, entries []history.Entry,
 ) error {
-	colony := id("colony " + st.code)
+	rows, err := rowsOf(op, st, entries)
+	if err != nil {
+		return err
+	}
+	return s.AddColony(
+		ctx, store.Colony{ID: id("colony " + st.code), OperationID: op.ID, YardID: yard, Code: st.code}, int32(st.from),
+		writtenBy(st.from), rows...,
+	)
+}
+
+// rowsOf are entries of a colony as its log holds them.
+func rowsOf(op store.Operation, st story, entries []history.Entry) ([]store.Event, error) {
 	var rows []store.Event
 	for _, e := range entries {
 		// Written down in the yard, at ten in the morning UTC.
-		r, err := app.EventOf(e, op.ID, colony, "sample keeper", e.Day.Time().Add(10*time.Hour))
+		r, err := app.EventOf(e, op.ID, id("colony "+st.code), "sample keeper", e.Day.Time().Add(10*time.Hour))
 		if err != nil {
-			return err
+			return nil, err
 		}
 		rows = append(rows, r)
 	}
-	return s.AddColony(
-		ctx, store.Colony{ID: colony, OperationID: op.ID, YardID: yard, Code: st.code}, int32(st.from),
-		writtenBy(st.from), rows...,
-	)
+	return rows, nil
 }

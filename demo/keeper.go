@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math"
 	"slices"
+	"strings"
 
 	"github.com/google/uuid"
 
@@ -27,6 +28,7 @@ type keeper struct {
 	n       int
 	days    []station.DayMass // as a scale under the hive would feel them
 	waterKg float64           // of rain in its wood
+	morning struct{ beforeKg, dryKg, livedKg float64 }
 	course  map[day.Day]Truth // on the morning of each day
 	// combsNoted says that this spring's look at the combs is done.
 	combsNoted bool
@@ -82,18 +84,36 @@ func begin(s story) (*keeper, error) {
 // cellsStand is the days after a swarm on which its queen cells are still seen. Source: common practice.
 const cellsStand = 18
 
-// visit is what the keeper does on a day in the yard.
-func (k *keeper) visit(d day.Day) {
+// autumnFrom is the day after which hives are made ready for winter.
+const autumnFrom = 230
+
+// Days between which every comb is checked for queen cells.
+const checksFrom, checksTo = 100, 205
+
+// resting reports whether it is winter: hands off, a weighing.
+func resting(sd int) bool { return sd > 300 || sd < 70 }
+
+// visit is what the keeper does on a day in the yard; told is what Kembo said, where it is followed.
+func (k *keeper) visit(d day.Day, told Followed) error {
 	sd := season.DayOf(d, season.North)
 	if d <= k.from || d >= k.notLooked[0] && d <= k.notLooked[1] && k.notLooked[0] != 0 {
-		return
+		return nil
 	}
-	if sd > 300 || sd < 70 { // winter: hands off, a weighing
+	if strings.HasPrefix(k.code, FollowedYard) && d >= Opens {
+		return k.follow(d, sd, told.on(d, k.code))
+	}
+	k.byRule(d, sd)
+	return nil
+}
+
+// byRule is a visit by rules of thumb.
+func (k *keeper) byRule(d day.Day, sd int) {
+	if resting(sd) {
 		k.weigh(d)
 		return
 	}
 	check := ""
-	if sd > 100 && sd < 205 && (k.noCheck == 0 || d < k.noCheck) {
+	if sd > checksFrom && sd < checksTo && (k.noCheck == 0 || d < k.noCheck) {
 		check = "complete"
 	}
 	if k.number%3 == 0 && !k.combsNoted && sd > 95 {
@@ -122,7 +142,7 @@ func (k *keeper) visit(d day.Day) {
 	case sd >= 200 && sd < 240:
 		k.harvest(d, sd)
 	}
-	if sd > 230 {
+	if sd > autumnFrom {
 		k.autumn(d, sd)
 	}
 	if sd < 130 && !k.noFeed && k.truth.state.Stores() < 5 {
@@ -260,9 +280,11 @@ func (k *keeper) takeOff(d day.Day, i int, why string) {
 	k.truth.super = slices.Delete(k.truth.super, i, i+1)
 }
 
-// autumn treats, feeds to the target and packs down.
-func (k *keeper) autumn(d day.Day, sd int) {
-	s := &k.truth.state
+// treat puts strips in once the crop is off, and takes them out.
+func (k *keeper) treat(d day.Day, sd int) {
+	if sd <= autumnFrom {
+		return
+	}
 	if k.treated.ID == "" && len(k.truth.super) == 0 && sd < 262 {
 		k.write(history.Entry{Day: d, Kind: history.KindTreatment, Body: &moves.Treatment{What: "thymol"}})
 		k.treated = k.entries[len(k.entries)-1]
@@ -272,6 +294,12 @@ func (k *keeper) autumn(d day.Day, sd int) {
 		k.write(out)
 		k.out = true
 	}
+}
+
+// autumn feeds to the target and packs down.
+func (k *keeper) autumn(d day.Day, sd int) {
+	s := &k.truth.state
+	k.treat(d, sd)
 	if sd > 232 && sd <= 252 && !k.noFeed && len(k.truth.super) == 0 && s.Stores() < 10 {
 		k.feed(d, "2:1 syrup", 4, 4) // the crop is off: what they need to rear winter bees
 	}

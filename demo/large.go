@@ -83,18 +83,21 @@ type template struct {
 
 // templatesOf lives the sample's colonies through their year, by yard.
 func templatesOf(climate season.Climate) ([][]template, error) {
+	told, err := Recorded()
+	if err != nil {
+		return nil, err
+	}
 	out := make([][]template, len(yards))
 	for i, y := range yards {
 		ws := weather(climate, First, Last+6, i)
-		for _, st := range stories[y.code] {
-			if st.from > First { // not there for the whole year
-				continue
+		all, _, err := liveYard(y, ws, told, Last)
+		if err != nil {
+			return nil, err
+		}
+		for _, k := range all {
+			if k.from == First { // it is there for the whole year
+				out[i] = append(out[i], template{k.story, k.entries})
 			}
-			k, err := live(st, y, ws, y.visits(), Last)
-			if err != nil {
-				return nil, fmt.Errorf("colony %s: %w", st.code, err)
-			}
-			out[i] = append(out[i], template{st, k.entries})
 		}
 	}
 	return out, nil

@@ -82,7 +82,7 @@ var misleading = []misled{
 		does: []plan.Action{plan.CheckCells, plan.LookCloser}, why: "nobody has looked since the second of May",
 	},
 	{
-		point: 10, on: []string{"2026-11-06", "2026-11-07"}, hives: []string{"HE-03"}, never: []plan.Action{plan.Leave},
+		point: 10, on: []string{"2026-10-22", "2026-10-23"}, hives: []string{"HE-03"}, never: []plan.Action{plan.Leave},
 		does: []plan.Action{plan.PackDown}, why: "the excluder leaves a queen under it to die, on both days",
 	},
 	{point: 12, on: []string{"2026-05-25"}, hives: []string{"SA-03"}, never: []plan.Action{plan.FeedEmergency}, why: "7 kg, and hawthorn"},

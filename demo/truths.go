@@ -1,8 +1,6 @@
 package demo
 
 import (
-	"fmt"
-
 	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/season"
@@ -19,17 +17,19 @@ func Truths(on day.Day) (map[string]map[day.Day]Truth, error) {
 	if err != nil {
 		return nil, err
 	}
+	told, err := Recorded()
+	if err != nil {
+		return nil, err
+	}
 	out := map[string]map[day.Day]Truth{}
 	for i, y := range yards {
 		ws := weather(climate, First, Last+6, i)
-		for _, st := range stories[y.code] {
-			k, err := live(st, y, ws, y.visits(), on)
-			if err != nil {
-				return nil, fmt.Errorf("colony %s: %w", st.code, err)
-			}
-			if k != nil {
-				out[id("colony "+st.code)] = k.course
-			}
+		all, _, err := liveYard(y, ws, told, on)
+		if err != nil {
+			return nil, err
+		}
+		for _, k := range all {
+			out[id("colony "+k.code)] = k.course
 		}
 	}
 	return out, nil
