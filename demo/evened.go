@@ -11,6 +11,7 @@ import (
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/moves"
+	"kembo/core/words"
 )
 
 // crossings are what goes between the hives of a yard, in order, each noted at one of them. They are written once all
@@ -55,6 +56,7 @@ func (c *crossings) handOver(from, to *keeper, d day.Day, combs int) error {
 	giver, taker := id("colony "+from.code), id("colony "+to.code)
 	full, empty := from.combs(combs, honeyOn), to.combs(combs, emptyOn)
 	var free hive.Place // in the giver
+	all := moves.Several{Title: fmt.Sprintf("%s of honey from %s to %s", words.Count(combs, "comb", "combs"), from.code, to.code)}
 	for i := range min(len(full), len(empty)) {
 		here, okHere := from.stack().PlaceOf(full[i])
 		there, okThere := to.stack().PlaceOf(empty[i])
@@ -69,20 +71,23 @@ func (c *crossings) handOver(from, to *keeper, d day.Day, combs int) error {
 				here.Slot++
 			}
 		}
-		if err := c.cross(to, other, d, makes); err != nil {
+		if err := cross(to, other, d, makes); err != nil {
 			return err
 		}
 		comes := &moves.FrameMoved{Frame: full[i], From: giver, To: taker, Box: to.truth.nest[there.Box].ID, Slot: there.Slot}
-		if err := c.cross(from, to, d, comes); err != nil {
+		if err := cross(from, to, d, comes); err != nil {
 			return err
 		}
-		free = here
+		all.Acts, free = append(all.Acts, makes, comes), here
 	}
+	e := history.Done(d, &all)
+	e.ID, e.With = from.id(string(e.Kind)), []string{giver, taker} // what is laid aside is nobody's
+	*c = append(*c, crossing{from, e})
 	return nil
 }
 
 // cross does an act at a hive, or between it and another.
-func (c *crossings) cross(at, other *keeper, d day.Day, a moves.Act) error {
+func cross(at, other *keeper, d day.Day, a moves.Act) error {
 	here := moves.Hive{Colony: id("colony " + at.code), Stack: at.stack()}
 	var others []moves.Hive
 	if other != nil {
@@ -105,12 +110,6 @@ func (c *crossings) cross(at, other *keeper, d day.Day, a moves.Act) error {
 		other.truth.state.Receive(&bees.Load{NestHoney: at.truth.state.Ledger.Taken - was}, 0)
 		other.restacked(*done.Hives.At(o))
 	}
-	e := history.Done(d, a)
-	e.ID = at.id(string(e.Kind))
-	if other == nil { // it is laid aside: that concerns nobody else
-		e.With = nil
-	}
-	*c = append(*c, crossing{at, e})
 	return nil
 }
 

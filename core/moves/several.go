@@ -81,9 +81,18 @@ func (a *Several) Apply(h *Hives) error {
 // Words says it for the log.
 func (a *Several) Words(u measure.Units) (title, say string) {
 	var out []string
+	times := map[string]int{}
 	for _, x := range a.Acts {
 		t, _ := x.Words(u)
-		out = append(out, words.Lower(t))
+		t = words.Lower(t)
+		if times[t]++; times[t] == 1 {
+			out = append(out, t)
+		}
+	}
+	for i, t := range out {
+		if n := times[t]; n > 1 {
+			out[i] = fmt.Sprintf("%s %d times", t, n)
+		}
 	}
 	if a.Title == "" {
 		return words.Count(len(a.Acts), "thing", "things") + " done", words.Capital(words.List(out...)) + "."

@@ -219,6 +219,10 @@ func TestSeveralIsOne(t *testing.T) {
 		say != "Frame moved, queen moved and mouse guard." {
 		t.Errorf("it is told as %q, %q", title, say)
 	}
+	a.Acts = append(a.Acts, &moves.FrameMoved{Frame: "n-6", From: "a", To: "b", Box: "n"})
+	if _, say := a.Words(measure.Systems[0]); say != "Frame moved 2 times, queen moved and mouse guard." {
+		t.Errorf("two frames are told as %q", say)
+	}
 	if err := json.Unmarshal([]byte(`{"acts":[{"kind":"dance"}]}`), &back); err == nil {
 		t.Error("a step that nobody knows is read")
 	}
