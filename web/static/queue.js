@@ -82,27 +82,40 @@ window.kemboQueue = (() => {
     localStorage.setItem("kembo-told", JSON.stringify(kept.slice(-20)));
   };
 
-  let wait = 0, timer, locked = false;
+  let wait = 0, timer, locked = false, sending = false, again = false;
   async function send() {
+    if (sending) { // asked for while one is under way, which may be into the void: once more after it
+      again = true;
+      return false;
+    }
     clearTimeout(timer);
-    await alone(async () => {
-      let away = false;
-      const stuck = new Set(); // colonies of which one could not be taken: theirs wait, in order
-      for (const item of await all()) {
-        if (item.say || stuck.has(item.colony)) continue; // refused: the keeper's turn
-        const got = await sendOne(item);
-        locked = got === "locked";
-        if (got === "failed") {
-          away = true;
-          stuck.add(item.colony);
-        } else if (got === "away" || locked) {
-          away = true;
-          break; // in order, and not all of them into the void
+    sending = true;
+    try {
+      await alone(async () => {
+        let away = false;
+        const stuck = new Set(); // colonies of which one could not be taken: theirs wait, in order
+        for (const item of await all()) {
+          if (item.say || stuck.has(item.colony)) continue; // refused: the keeper's turn
+          const got = await sendOne(item);
+          locked = got === "locked";
+          if (got === "failed") {
+            away = true;
+            stuck.add(item.colony);
+          } else if (got === "away" || locked) {
+            away = true;
+            break; // in order, and not all of them into the void
+          }
         }
-      }
-      wait = away ? Math.min(60, wait ? wait * 2 : 3) : 0;
-    });
+        wait = away ? Math.min(60, wait ? wait * 2 : 3) : 0;
+      });
+    } finally {
+      sending = false;
+    }
     await show();
+    if (again) {
+      again = false;
+      return send();
+    }
     if (wait) timer = setTimeout(send, wait * 1000);
     return wait === 0;
   }
