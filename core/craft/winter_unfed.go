@@ -26,11 +26,8 @@ var winterUnfed = Rule{
 // unfedDue tells how far winter stores are due on a day: not in August, wholly from early October until the cluster
 // forms, and less and less until nobody opens a hive.
 func unfedDue(m season.Moment) float64 {
-	from, by := float64(season.PackingDown.From), float64(season.WinterFeed.By)
-	forms, rest := float64(season.ClusterForms.From), float64(restsFrom)
-	on := float64(m.Bees)
-	return min(max((on-from)/(by-from), 0), 1) * min(max((rest-on)/(rest-forms), 0), 1)
+	w := season.WinterStores
+	begins := float64(m.Bees-w.From) / float64(w.By-w.From)
+	ends := float64(w.To-m.Bees) / float64(w.To-season.ClusterForms.From)
+	return min(max(begins, 0), 1) * min(max(ends, 0), 1)
 }
-
-// restsFrom is the day of the bees' year from which nobody opens a hive. Source: common practice: December.
-const restsFrom = 335

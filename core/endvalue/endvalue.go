@@ -77,22 +77,12 @@ func (a Ahead) Alive(c Colony) float64 {
 	return 1 / (1 + math.Exp(-z))
 }
 
-// Counted returns the day of the bees' year, counted on from the old year where the season behind it is over: 375 is
-// 10 January after the season, 10 is 10 January before it.
-func (a Ahead) Counted() float64 {
-	if a.SpanDays <= 0 && a.BeesDay < SpringDay {
-		return float64(a.BeesDay) + yearDays
-	}
-	return float64(a.BeesDay)
-}
-
-const yearDays = 365
-
-// knots returns the knots that a day lies between, and how far it is on the way from the one to the other. Through the
-// winter the last goes over into the first.
+// knots returns the knots that a day lies between, and how far it is on the way from the one to the other. After the
+// last of the year they go over into the first of the next.
 func (a Ahead) knots() (from, to int, share float64) {
+	const yearDays = 365
 	last := len(Knots) - 1
-	day := a.Counted()
+	day := float64(a.BeesDay)
 	if day > Knots[last] {
 		return last, 0, min((day-Knots[last])/(Knots[0]+yearDays-Knots[last]), 1)
 	}
@@ -102,7 +92,7 @@ func (a Ahead) knots() (from, to int, share float64) {
 
 // NeedKg returns the stores on which a colony winters that stands at the day: less, the more of the winter is behind it.
 func (a Ahead) NeedKg() float64 {
-	return max(a.WinterKg-winterEatsKg*max(0, a.Counted()-SeasonEnds), leastNeedKg)
+	return max(a.WinterKg-winterEatsKg*max(0, float64(a.BeesDay-SeasonEnds)), leastNeedKg)
 }
 
 // What a cluster eats a day, and the stores that are wanted at any time, kg. Source: common practice, a kilogram a month;
@@ -169,11 +159,11 @@ func aliveOf(a Ahead, c Colony) (x [Odds]float64) {
 	none, coming := queens(c)
 	winter := a.WinterKg/usualWinter - 1
 	need := a.WinterKg
-	if day := a.Counted(); day > Knots[len(Knots)-1] { // as it is fitted until then
+	if day := float64(a.BeesDay); day > Knots[len(Knots)-1] { // as it is fitted until then
 		need = max(need-winterEatsKg*(day-Knots[len(Knots)-1]), leastNeedKg)
 	}
 	short := min(max(0, 1-c.StoresKg/max(need, 1)), 1)
-	if a.Counted() < SeasonEnds-fedBefore { // it will be fed
+	if a.BeesDay < SeasonEnds-fedBefore { // it will be fed
 		short = 0
 	}
 	return [Odds]float64{

@@ -33,7 +33,7 @@ func (s *Situation) endOf(st *bees.State, p *bees.Parameters, c *compiled, sale,
 	}
 	a := s.season.At(s.horizon)
 	of := endvalue.Of(st, p)
-	if a.Counted() < float64(season.ClusterForms.From) && a.SpanDays <= 0 { // the cluster has yet to form
+	if a.BeesDay < season.ClusterForms.From && a.SpanDays <= 0 { // the cluster has yet to form
 		lives *= s.winters(of.Bees, true)
 	}
 	if age := s.queenAge(); !c.requeened && of.Lays && s.worn(s.scene(0)) {

@@ -51,6 +51,10 @@ var (
 		Source: "common practice, 50 to 55 degrees: 1 August to the end of October; best by early October"}
 	PackingDown = Window{Name: "hives are packed down", Owner: "craft winter_too_light", From: 250, To: 310, By: 288,
 		Source: "common practice: from early September, when the crop is off, to early November"}
+	WinterStores = Window{
+		Name: "winter stores are due", Owner: "craft winter_unfed", From: 250, To: 335, By: 275, Bees: true,
+		Source: "common practice: made up from early September, by early October; from December on nobody opens a hive",
+	}
 	FedByAll = Window{
 		Name: "a usual keeper feeds for winter", Owner: "plan, what is done on later visits", From: 250, To: 275,
 		Source: "common practice: from early September, best by early October; who comes later is too late",
@@ -124,7 +128,7 @@ var (
 func Windows() []Window {
 	return []Window{
 		LooksFade, EggsExpected, SwarmsLeave, CellChecks, LiquidFeed, ThickFeed,
-		WinterFeed, PackingDown, ExcluderOut, FedByAll, CropsComeOff, SupersIdle,
+		WinterFeed, WinterStores, PackingDown, ExcluderOut, FedByAll, CropsComeOff, SupersIdle,
 		ClusterForms, WinterBeesLaid, Clustered, WeakInSpring, LayingExpected, MitesLate, BroodMoves, WinterRest, FarHorizon, DronesReared,
 		DronesOut, WinterSpent,
 		QueensMate, HeldBySpring,
