@@ -77,10 +77,6 @@ func (s *Service) refreshYard(ctx context.Context, yard string, of which, tell f
 		}
 		b.paces = nil
 	}
-	before, err := s.standingsOf(ctx, y)
-	if err != nil {
-		return 0, err
-	}
 	done := 0
 	// A few at a time: what is believed of a colony is large while it is held.
 	for part := range slices.Chunk(todo, atOnce) {
@@ -95,7 +91,7 @@ func (s *Service) refreshYard(ctx context.Context, yard string, of which, tell f
 			return done, err
 		}
 	}
-	if err := b.besides(ctx, before); err != nil {
+	if err := b.besides(ctx); err != nil {
 		return done, err
 	}
 	if all {
@@ -108,6 +104,9 @@ func (s *Service) refreshYard(ctx context.Context, yard string, of which, tell f
 func (b *batch) save(ctx context.Context, part []work) (err error) {
 	if b.near, err = b.s.standingsOf(ctx, b.y); err != nil {
 		return err
+	}
+	if b.before == nil {
+		b.before = b.near
 	}
 	b.rows = make([]store.Worked, len(part))
 	if err := b.each(ctx, part, b.assess); err != nil {
@@ -158,6 +157,7 @@ type batch struct {
 	mu      sync.Mutex
 	paces   []forecast.Pace
 	near    []Standing // of the yard, as they were before those that are being worked out
+	before  []Standing // and before the first of the batch
 	asked   []work     // to be worked out once the others are
 	alarm   bool       // brood was found suspect, or is so no more: that bears on every hive of the yard
 }

@@ -4,17 +4,15 @@ import (
 	"context"
 	"math"
 	"slices"
-	"strings"
 
 	"kembo/core/assessment"
 	"kembo/core/colony"
-	"kembo/store"
 )
 
 // besides works those out again that could do with another hive of the yard, where the others were not known when
 // they were worked out, or are no more what they were then: a yard's plans are told by what all its hives were found
-// to be, whichever was written down first. before is the yard's standings before the batch.
-func (b *batch) besides(ctx context.Context, before []Standing) error {
+// to be, whichever was written down first.
+func (b *batch) besides(ctx context.Context) error {
 	near, err := b.s.standingsOf(ctx, b.y)
 	if err != nil {
 		return err
@@ -25,7 +23,7 @@ func (b *batch) besides(ctx context.Context, before []Standing) error {
 			looked++
 		}
 	}
-	others := changed(before, near)
+	others := changed(b.before, near)
 	todo := slices.DeleteFunc(b.asked, func(w work) bool {
 		one := len(others) == 1 && others[0] == w.colony.Code
 		return looked-1 <= len(w.by.others) && (len(others) == 0 || one)
@@ -35,11 +33,11 @@ func (b *batch) besides(ctx context.Context, before []Standing) error {
 		if err != nil {
 			return err
 		}
-		for _, x := range near {
-			i := slices.IndexFunc(colonies, func(c store.Colony) bool { return c.ID == x.Colony })
-			again := func(w work) bool { return w.colony.ID == x.Colony }
-			if i >= 0 && plansWith(x, others) && !slices.ContainsFunc(todo, again) {
-				todo = append(todo, work{colony: colonies[i]})
+		for _, c := range colonies {
+			i := slices.IndexFunc(near, func(x Standing) bool { return x.Colony == c.ID })
+			again := func(w work) bool { return w.colony.ID == c.ID }
+			if i >= 0 && plansWith(near[i], others) && !slices.ContainsFunc(todo, again) {
+				todo = append(todo, work{colony: c})
 			}
 		}
 	}
@@ -76,11 +74,9 @@ func changed(before, now []Standing) []string {
 	return out
 }
 
-// plansWith reports whether a hive’s plan names another of these.
+// plansWith reports whether a hive’s plan is with another of these.
 func plansWith(x Standing, codes []string) bool {
-	return slices.ContainsFunc(x.Advice, func(a StandingAdvice) bool {
-		return slices.ContainsFunc(codes, func(c string) bool { return c != x.Code && strings.Contains(a.Do, c) })
-	})
+	return slices.ContainsFunc(x.Advice, func(a StandingAdvice) bool { return a.With != "" && slices.Contains(codes, a.With) })
 }
 
 // asks notes that a colony could do with another hive of the yard, and what alarms the yard.

@@ -71,6 +71,7 @@ type StandingAdvice struct {
 	On     day.Day     `json:"on"`
 	Step   int         `json:"step"`
 	Adds   float64     `json:"adds"`
+	With   string      `json:"with,omitempty"` // code of the hive that it is done with
 }
 
 // GlyphBox is a box as the small stack draws it: frame after frame, the share
@@ -180,7 +181,10 @@ func standingOf(
 		s.Swarm, _ = a.Base.Swarm(int(y.visit - y.today))
 	}
 	for _, x := range a.Advice {
-		s.Advice = append(s.Advice, StandingAdvice{x.Action, x.Do, x.Brief, x.ActBy, x.Needs, x.On, x.Step, x.Adds})
+		s.Advice = append(s.Advice, StandingAdvice{
+			Action: x.Action, Do: x.Do, Brief: x.Brief, ActBy: x.ActBy, Needs: x.Needs, On: x.On, Step: x.Step, Adds: x.Adds,
+			With: x.With,
+		})
 	}
 	brood := a.Base.Eggs.Likely + a.Base.Larvae.Likely + a.Base.Capped.Likely
 	if len(b.Stack.Boxes) > 0 {

@@ -28,6 +28,7 @@ type Advice struct {
 	Step        int                        `json:"step"`       // in the order of hands, from 1; 0: it is no step
 	On          day.Day                    `json:"on"`         // day on which it is reckoned
 	Adds        float64                    `json:"adds"`       // kg of honey, against the plan without it
+	With        string                     `json:"-"`          // the other hive that it is done with; "": none is named
 	Changes     []bees.Change              `json:"-"`
 	Result      *forecast.Result           `json:"-"`
 }
@@ -128,8 +129,16 @@ func (s *Situation) adviceOf(p *part, step int, of Plan) Advice {
 	return Advice{
 		Action: p.Action, Do: t.do, ActBy: s.Today + day.Day(p.by), On: s.Today + day.Day(p.in), Brief: t.brief,
 		Reason: t.reason, Figures: t.figures, Needs: p.Load, Acts: p.Said, WouldChange: t.change, Cautions: t.cautions,
-		Confidence: of.BetterIn, Step: step, Adds: p.adds, Changes: s.changesOf(p),
+		Confidence: of.BetterIn, Step: step, Adds: p.adds, With: s.named(p), Changes: s.changesOf(p),
 	}
+}
+
+// named returns the hive that a step is done with, where it is one and not any.
+func (s *Situation) named(p *part) string {
+	if p.Moves.partner == someHive {
+		return ""
+	}
+	return p.Moves.partner
 }
 
 // changesOf returns what a step is to the forecast on its day, as far as changes tell it.

@@ -55,6 +55,7 @@ func (s *Situation) sayLayingWorkers() Advice {
 	before := "strong hives"
 	if all := s.partners(); len(all) > 0 && all[0].Colony != someHive {
 		before = all[0].Colony
+		a.With = before
 	}
 	a.Do = fmt.Sprintf("Shake it out before %s on %s", before, s.Visit.Short())
 	a.Reason, a.Figures = reason(
