@@ -2,7 +2,6 @@ package plan
 
 import (
 	"fmt"
-	"strings"
 
 	"kembo/core/bees"
 	"kembo/core/craft"
@@ -119,7 +118,7 @@ func (s *Situation) sayControl(p *part, how string) told {
 	till := max(int(s.Days()), 1)
 	risk, _ := s.Base.Swarm(till)
 	if r, _ := s.swarmCells(); r.Begun {
-		return s.sayBegun(t, how, risk)
+		return s.sayBegun(p, how, risk)
 	}
 	n := q.ChargedCells + q.CappedCells
 	out := queen.EarliestEmergence(q.CellsDay, q.CappedCells > 0)
@@ -150,11 +149,14 @@ func (s *Situation) sayControl(p *part, how string) told {
 }
 
 // sayBegun says what is done about eggs in many cups, before any of them is a cell.
-func (s *Situation) sayBegun(t told, how string, risk float64) told {
+func (s *Situation) sayBegun(p *part, how string, risk float64) told {
+	var t told
 	q := s.Estimate.Queen
-	if how == "cells" {
-		t.do = strings.Replace(t.do, "the queen cells", "the cups with an egg", 1)
-	}
+	t.do = map[string]string{
+		"nuc":   "Take the queen out with a nuc, and leave two cups with an egg, ",
+		"split": "Split it, the queen in one half and two cups with an egg in the other, ",
+		"cells": "Take down the cups with an egg ",
+	}[how] + s.by(p)
 	t.reason, t.figures = reason(
 		"On {day} there were {cups} cups with an egg, read as a swarm’s beginning; the first may be capped on {capped}, and a "+
 			"swarm goes then. {swarm} that it swarms by {visit} if nobody acts.",
@@ -166,7 +168,10 @@ func (s *Situation) sayBegun(t told, how string, risk float64) told {
 	)
 	t.brief = brief("{cups} cups with an egg; the first may be capped on {capped}.", t.figures)
 	t.change = "Bees often take such eggs out again. A check of every comb within five days tells as well."
-	t.cautions = []string{"Leave two cups with an egg where the queen goes, in combs with young brood, and look for cells after a week."}
+	t.cautions = []string{
+		"Leave the cups on a comb with young brood: where the eggs are taken out again, the bees raise a queen from a larva. " +
+			"Look for cells after a week.",
+	}
 	if how == "cells" {
 		t.cautions = []string{"It buys a week: give room with it, and check every comb again before eight days are over."}
 	}
