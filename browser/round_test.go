@@ -146,10 +146,16 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 	p.until(`document.querySelector("h1")?.textContent === "No signal, and this page was not kept"`)
 	p.do(chromedp.Navigate(p.base + "/yards/" + yard + "/round"))
 	p.until(`document.querySelectorAll(".stop.waiting").length === 3`)
-	// The signal is back.
-	h.cable.set(false, false)
+	// The signal is back while an attempt still hangs: who presses then is heard once that has failed.
+	h.cable.set(false, true)
 	p.press("[data-queue] .btn")
+	p.press("[data-queue] .btn")
+	back := time.Now()
+	h.cable.set(false, false)
 	p.until(`document.documentElement.dataset.waiting === "0"`)
+	if took := time.Since(back); took > 4*time.Second {
+		t.Errorf("what waited was sent after %s", took)
+	}
 	for _, code := range []string{"QL-01", "QL-02", "QL-03"} {
 		if n := h.looks(code); n != 1 {
 			t.Errorf("%s has %d looks, want 1", code, n)
