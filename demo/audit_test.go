@@ -1,7 +1,6 @@
 package demo_test
 
 import (
-	"context"
 	"flag"
 	"fmt"
 	"slices"
@@ -30,7 +29,6 @@ type audited struct {
 // a plan contradict one another, a step has its day, none breaks what is never done, and a plan is the plan of the day
 // before unless something was written of the colony. What is counted is logged; with -audit it is every day.
 func TestTheYearsAudit(t *testing.T) {
-	ctx := context.Background()
 	s := sample.Built(t, demo.Last)
 	a := audited{repeats: map[string]int{}}
 	spans := [][2]day.Day{
@@ -44,37 +42,24 @@ func TestTheYearsAudit(t *testing.T) {
 		was := map[string]app.Standing{}
 		for d := span[0]; d <= span[1]; d++ {
 			svc := app.New(s, time.Now, &d)
-			if _, err := svc.Refresh(ctx); err != nil {
-				t.Fatal(err)
-			}
-			yards, err := svc.Yards(ctx)
-			if err != nil {
-				t.Fatal(err)
-			}
 			n, cannot := 0, 0
 			followed, cannotFollowed := 0, 0
 			is := map[string]app.Standing{}
-			for _, y := range yards {
-				b, err := svc.Board(ctx, y.ID)
-				if err != nil {
-					t.Fatal(err)
+			for code, x := range boardOf(t, svc) {
+				n++
+				if x.CantWait() {
+					cannot++
 				}
-				for _, x := range b.Standings {
-					n++
+				if strings.HasPrefix(code, demo.FollowedYard) {
+					followed++
 					if x.CantWait() {
-						cannot++
+						cannotFollowed++
 					}
-					if strings.HasPrefix(x.Code, demo.FollowedYard) {
-						followed++
-						if x.CantWait() {
-							cannotFollowed++
-						}
-					}
-					is[x.Code] = x
-					a.read(t, d, x)
-					if y, ok := was[x.Code]; ok {
-						a.turned(t, d, y, x)
-					}
+				}
+				is[code] = x
+				a.read(t, d, x)
+				if y, ok := was[code]; ok {
+					a.turned(t, d, y, x)
 				}
 			}
 			was = is

@@ -54,10 +54,11 @@ const aside = "aside"
 // aside, the others go back for what came.
 func (c *crossings) handOver(from, to *keeper, d day.Day, combs int) error {
 	giver, taker := id("colony "+from.code), id("colony "+to.code)
-	full, empty := from.combs(combs, honeyOn), to.combs(combs, emptyOn)
+	full, empty := from.honeyCombs(combs), to.emptyCombs(combs)
+	n := min(len(full), len(empty))
 	var free hive.Place // in the giver
-	all := moves.Several{Title: fmt.Sprintf("%s of honey from %s to %s", words.Count(combs, "comb", "combs"), from.code, to.code)}
-	for i := range min(len(full), len(empty)) {
+	all := moves.Several{Title: fmt.Sprintf("%s of honey from %s to %s", words.Count(n, "comb", "combs"), from.code, to.code)}
+	for i := range n {
 		here, okHere := from.stack().PlaceOf(full[i])
 		there, okThere := to.stack().PlaceOf(empty[i])
 		if !okHere || !okThere {
@@ -113,35 +114,32 @@ func cross(at, other *keeper, d day.Day, a moves.Act) error {
 	return nil
 }
 
-// combs returns so many combs of the nest, those first of which there is most.
-func (k *keeper) combs(n int, of func(hive.Frame) float64) []string {
-	type ranked struct {
-		id string
-		n  float64
-	}
-	var all []ranked
-	for _, b := range k.stack().Boxes {
-		if b.Super {
-			continue
-		}
-		for _, f := range b.Frames {
-			all = append(all, ranked{f.ID, of(f)})
-		}
-	}
-	slices.SortStableFunc(all, func(a, b ranked) int { return cmp.Compare(b.n, a.n) })
-	out := make([]string, min(n, len(all)))
-	for i := range out {
-		out[i] = all[i].id
+// honeyCombs returns up to so many combs of the nest that are full of honey, as the program itself picks them.
+func (k *keeper) honeyCombs(n int) []string {
+	st := k.stack()
+	var out []string
+	for _, p := range hive.HoneyCombs(st, n).Places {
+		out = append(out, st.Boxes[p.Box].Frames[p.Slot].ID)
 	}
 	return out
 }
 
-func honeyOn(f hive.Frame) float64 {
-	return f.A[comb.Honey] + f.B[comb.Honey] - f.A.Worker() - f.B.Worker()
-}
-
-// emptyOn ranks combs that make room: empty ones, and none with brood before one without.
-func emptyOn(f hive.Frame) float64 {
+// emptyCombs returns so many combs of the nest that make room, the emptiest first; none with brood before one without.
+func (k *keeper) emptyCombs(n int) []string {
+	var all []hive.Frame
+	for _, b := range k.stack().Boxes {
+		if !b.Super {
+			all = append(all, b.Frames...)
+		}
+	}
 	const faces = 2
-	return f.A[comb.Empty] + f.B[comb.Empty] - faces*(f.A.Worker()+f.B.Worker())
+	full := func(f hive.Frame) float64 {
+		return faces*(f.A.Worker()+f.B.Worker()) - f.A[comb.Empty] - f.B[comb.Empty]
+	}
+	slices.SortStableFunc(all, func(a, b hive.Frame) int { return cmp.Compare(full(a), full(b)) })
+	var out []string
+	for _, f := range all[:min(n, len(all))] {
+		out = append(out, f.ID)
+	}
+	return out
 }

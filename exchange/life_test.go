@@ -244,7 +244,7 @@ func TestWhatStandsBeside(t *testing.T) {
 		"kembo_record": 2, "date": "2026-09-20", "next_visit": "2026-10-01",
 		"cells": map[string]any{"check": "complete", "date": "2026-09-20"},
 		"stack": map[string]any{"boxes": []any{map[string]any{
-			"format": "national-brood-11", "seams": 1,
+			"format": "national-brood-11", "seams": 2,
 			"counts": map[string]any{"brood": 1, "honey": 2, "nectar": 0, "pollen": 1, "empty": 7, "undrawn": 0},
 		}}},
 	}

@@ -179,6 +179,12 @@ var situations = []situation{
 		why: "the first is capped in five or six days, before anybody comes again (Winston 1987, from memory: egg to capped in 8)",
 	},
 	{
+		name: "A dozen cups with an egg in a bound nest", place: "uk", bloom: limes, on: "2026-06-16", days: 10,
+		hive: "deep b8.5 h0.5 n0.5 p0.5 s10 | deep b1 h7 n2 s10 | x | medium! h7 n2 e1 s9", told: cupsWithEgg(12, "edge"),
+		does: [][]string{{"swarm_control"}}, never: []string{"leave"}, rushes: true,
+		why: "to relieve it in ten days is no answer to cells that are capped in five",
+	},
+	{
 		name: "Two cups with an egg", place: "uk", bloom: limes, on: "2026-05-25", days: 7,
 		hive: "deep b5 h1 n0.5 p1 e2.5 s8 | x | medium! h1 n1 e8 s5", told: cupsWithEgg(2, "edge"),
 		never: []string{"swarm_control"},

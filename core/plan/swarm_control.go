@@ -29,6 +29,9 @@ const (
 	splitWorth                             = 1.6 // times a nuc's worth: the half that goes is more
 )
 
+// cellsDown is the key of swarm control that takes nothing out but the cells.
+const cellsDown = "cells"
+
 // swarmCells reports whether the cells that were found are a swarm's, by their reading.
 func (s *Situation) swarmCells() (queen.Reading, bool) {
 	q := s.Estimate.Queen
@@ -79,7 +82,7 @@ func controlSteps(x *scene) []Step {
 		say:    func(s *Situation, p *part) told { return s.sayControl(p, "split") },
 	}
 	cells := Step{
-		Key: "cells", Opens: craft.Combs, Minutes: cellsMinutes, Swarms: cellsLeave, Checks: true,
+		Key: cellsDown, Opens: craft.Combs, Minutes: cellsMinutes, Swarms: cellsLeave, Checks: true,
 		Moves: crossing{allCells: true},
 		say:   func(s *Situation, p *part) told { return s.sayControl(p, "cells") },
 	}

@@ -10,13 +10,13 @@ var apart = [][2]Action{
 	{RemoveSuper, PackDown}, {Condense, PackDown}, {Condense, RemoveSuper},
 	{Requeen, GiveCellOrQueen}, {Requeen, TestComb}, {GiveCellOrQueen, TestComb}, {GiveCellOrQueen, LookCloser},
 	{Requeen, LookCloser}, {CheckCells, LookCloser}, {CheckCells, SwarmControl}, {SwarmControl, LookCloser},
-	{SwarmControl, Requeen}, {SwarmControl, GiveCellOrQueen}, {SwarmControl, TestComb}, {SwarmControl, RelieveHoneyBound},
+	{SwarmControl, Requeen}, {SwarmControl, GiveCellOrQueen}, {SwarmControl, TestComb},
 	{TestComb, LookCloser}, {CheckCells, GiveCellOrQueen}, {CheckCells, Requeen}, {CheckCells, TestComb},
 }
 
 // undoes reports whether a step cannot be in a plan with another: where a colony is united with another nothing
-// else is done to it; nothing is done twice; a super that is lifted off so that it can be fed goes back on a later day, and who has dealt with
-// queen cells looks for more of them a week later.
+// else is done to it; nothing is done twice; a super that is lifted off so that it can be fed goes back on a later day; who has dealt with
+// queen cells looks for more of them a week later, and gives a bound nest room beside it.
 func undoes(a, b part) bool {
 	if a.Action == Combine || b.Action == Combine {
 		return true
@@ -33,6 +33,9 @@ func undoes(a, b part) bool {
 	}
 	if a.Action == SwarmControl && b.Action == CheckCells && b.in-a.in >= checkedAgain {
 		return false
+	}
+	if a.Action == SwarmControl && b.Action == RelieveHoneyBound || a.Action == RelieveHoneyBound && b.Action == SwarmControl {
+		return a.in == b.in && a.Key != cellsDown && b.Key != cellsDown // a nest that was parted is another one
 	}
 	return slices.Contains(apart, [2]Action{a.Action, b.Action}) ||
 		slices.Contains(apart, [2]Action{b.Action, a.Action})
