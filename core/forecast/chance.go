@@ -133,12 +133,24 @@ func deviateTable() (out [deviates + 1]float64) {
 	return out
 }
 
+// EvenMembers is how many members are spread as evenly as all are: the first of them, the next, and so on. A search looks at
+// the first.
+const EvenMembers = 40
+
 // stratified returns a standard normal deviate for member m of n: of all members one lies in
 // each n-th of the distribution, which one is drawn by the key (Latin hypercube; McKay,
 // Beckman and Conover 1979, Technometrics 21:239-245, from memory). So a chance told by the
-// members hangs less on the seed.
+// members hangs less on the seed. Of each [EvenMembers] in turn one lies in each part of as many.
 func stratified(seed, name uint64, m, n, purpose int) float64 {
-	k := shuffled(mix(seed^mix(name^mix(uint64(purpose)+1))), m, n)
+	key := mix(seed ^ mix(name^mix(uint64(purpose)+1)))
+	k := 0
+	if n%EvenMembers == 0 {
+		of := n / EvenMembers
+		k = shuffled(mix(key+uint64(m/EvenMembers)), m%EvenMembers, EvenMembers)
+		k = k*of + shuffled(mix(key^uint64(k)<<of), m/EvenMembers, of)
+	} else {
+		k = shuffled(key, m, n)
+	}
 	u := (float64(k) + uniform(seed, name, m, 0, purpose)) / float64(n)
 	return deviate(u)
 }

@@ -153,10 +153,10 @@ func Fixed() []season.FixedRow {
 		),
 		row("inSeason", "days looked ahead in season", of(inSeason), common+"; the length of a main flow and a swarm"),
 		row(
-			"Members, worthBins, worthSDs",
-			"states that are stepped; steps of a logarithm, and how far past the likely they reach, in what a look "+
-				"is worth",
-			of(Members, worthBins, worthSDs), "rounding: sampling error of a chance near a half is 0.035",
+			"Members, EvenMembers, worthBins, worthSDs",
+			"states that are stepped; of how many in turn each part of a distribution has one; steps of a logarithm, "+
+				"and how far past the likely they reach, in what a look is worth",
+			of(Members, EvenMembers, worthBins, worthSDs), "rounding: sampling error of a chance near a half is 0.035",
 		),
 		row("leastKgPerCell", "kg that a cell holds at least, so that nothing is divided by none",
 			of(leastKgPerCell), "rounding"),

@@ -94,11 +94,11 @@ func Prepare(in Input) *Ready {
 	return &Ready{in, x, int(in.Today - in.Yard.From), since}
 }
 
-// Lives hands f each of the first n members as it stands today, for f to live on, with the days that it
+// Lives hands f each member from one up to another as it stands today, for f to live on, with the days that it
 // meets from today on.
-func (y *Ready) Lives(n int, f func(m int, s *bees.State, days []bees.Condition)) {
+func (y *Ready) Lives(from, to int, f func(m int, s *bees.State, days []bees.Condition)) {
 	var s bees.State
-	for m := range min(n, len(y.x.States)) {
+	for m := from; m < min(to, len(y.x.States)); m++ {
 		s = y.x.States[m]
 		f(m, &s, y.in.Yard.at(m)[y.first:])
 	}

@@ -1,6 +1,7 @@
 package plan
 
 import (
+	"cmp"
 	"slices"
 
 	"kembo/core/bees"
@@ -29,6 +30,7 @@ type Advice struct {
 	On          day.Day                    `json:"on"`         // day on which it is reckoned
 	Adds        float64                    `json:"adds"`       // kg of honey, against the plan without it
 	With        string                     `json:"-"`          // the other hive that it is done with; "": none is named
+	Takes       int                        `json:"-"`          // combs of honey that come from it
 	Changes     []bees.Change              `json:"-"`
 	Result      *forecast.Result           `json:"-"`
 }
@@ -129,7 +131,7 @@ func (s *Situation) adviceOf(p *part, step int, of Plan) Advice {
 	return Advice{
 		Action: p.Action, Do: t.do, ActBy: s.Today + day.Day(p.by), On: s.Today + day.Day(p.in), Brief: t.brief,
 		Reason: t.reason, Figures: t.figures, Needs: p.Load, Acts: p.Said, WouldChange: t.change, Cautions: t.cautions,
-		Confidence: of.BetterIn, Step: step, Adds: p.adds, With: s.named(p), Changes: s.changesOf(p),
+		Confidence: of.BetterIn, Step: step, Adds: p.adds, With: s.named(p), Takes: takesOf(p), Changes: s.changesOf(p),
 	}
 }
 
@@ -139,6 +141,14 @@ func (s *Situation) named(p *part) string {
 		return ""
 	}
 	return p.Moves.partner
+}
+
+// takesOf returns the combs that a step takes from another hive.
+func takesOf(p *part) int {
+	if !p.Moves.takes {
+		return 0
+	}
+	return p.Moves.combs
 }
 
 // changesOf returns what a step is to the forecast on its day, as far as changes tell it.
@@ -155,7 +165,7 @@ func (s *Situation) leaving(tried []*outcome, leave *outcome, of Plan) Advice {
 		n := 0.0
 		for m := range min(searchMembers, len(leave.value)) {
 			if !slices.ContainsFunc(tried, func(o *outcome) bool {
-				return !o.forbidden && m < len(o.value) && o.value[m] > leave.value[m]+stepLeast
+				return !o.forbidden && o.members >= searchMembers && o.value[m] > leave.value[m]+stepLeast
 			}) {
 				n++
 			}
@@ -175,14 +185,8 @@ const weighedMost = 3
 
 // weighedOf tells what else was tried that came near, one of each action.
 func (s *Situation) weighedOf(tried []*outcome, chosen *outcome) []Weighed {
-	slices.SortStableFunc(tried, func(a, b *outcome) int {
-		switch {
-		case a.mean > b.mean:
-			return -1
-		case a.mean < b.mean:
-			return 1
-		}
-		return 0
+	slices.SortStableFunc(tried, func(a, b *outcome) int { // what did not run on is the farthest off
+		return cmp.Or(cmp.Compare(b.members, a.members), cmp.Compare(b.mean, a.mean))
 	})
 	best := s.try(chosen.parts, searchMembers)
 	var out []Weighed
@@ -194,7 +198,7 @@ func (s *Situation) weighedOf(tried []*outcome, chosen *outcome) []Weighed {
 		if o.forbidden || len(o.parts) != 1 || told[o.parts[0].Action] || len(out) == weighedMost {
 			continue
 		}
-		lost := best.mean - o.mean
+		lost := best.mean - s.try(o.parts, searchMembers).mean
 		if len(chosen.parts) > 0 { // beside the plan, not instead of it
 			with := s.try(slices.Concat(chosen.parts, o.parts), searchMembers)
 			if with.forbidden {

@@ -313,13 +313,13 @@ func (s *Situation) looks(p *Plan, chosen, leave *outcome) []Advice {
 // nearest returns the two plans that come nearest to leaving, in all members.
 func (s *Situation) nearest(leave *outcome) []*outcome {
 	var out []*outcome
-	for _, o := range s.found {
-		if !o.forbidden && o.members == searchMembers && len(o.parts) == 1 {
+	for _, l := range s.found {
+		if o := l.outcomes[searchMembers]; o != nil && !o.forbidden && len(o.parts) == 1 {
 			out = append(out, o)
 		}
 	}
 	slices.SortFunc(out, func(a, b *outcome) int {
-		return cmp.Or(cmp.Compare(b.mean, a.mean), cmp.Compare(keyOf(a.parts, 0), keyOf(b.parts, 0)))
+		return cmp.Or(cmp.Compare(b.mean, a.mean), cmp.Compare(keyOf(a.parts), keyOf(b.parts)))
 	})
 	const two = 2
 	for i := range out[:min(two, len(out))] {

@@ -39,7 +39,7 @@ func (s *Situation) keeping(best, leave *outcome) (*outcome, day.Day) {
 	if o.forbidden || o.mean < leave.mean-stepLeast && len(parts) > 0 || o.mean < best.mean-marginKg {
 		return best, 0
 	}
-	if keyOf(o.parts, 0) == keyOf(best.parts, 0) {
+	if keyOf(o.parts) == keyOf(best.parts) {
 		return best, 0
 	}
 	return o, k.Day

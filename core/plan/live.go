@@ -17,98 +17,151 @@ const preparing = 10
 // rains, or there is no time. So what is left for them to do has a price. Source: none; guess.
 const lateIn, mostLate = 3, 4
 
-// live lives a plan in the first n members.
-func (s *Situation) live(c *compiled, o *outcome, n int) {
+// lived is a plan with what has come of it in the members that have lived it so far.
+type lived struct {
+	*compiled
+	parts                    []part
+	value                    []float64 // kg of honey, by member
+	sums                     Terms
+	alive, strength, swarmed float64 // summed up
+	outcomes                 map[int]*outcome
+}
+
+// life is a member on a day, with what has come of it since today.
+type life struct {
+	bees.State
+	done                            int     // of the plan's days that have been
+	sale, other, fed, fedBefore     float64 // kg
+	hazard, stays, early, swarmKg   float64
+	cells, urge, unfound, winterOut float64
+}
+
+// live lives a plan in the members up to n that have not lived it.
+func (s *Situation) live(l *lived, n int) {
 	p := s.Input.Parameters
-	w := s.weights()
-	_, then := s.visits()
 	pull := s.Ready.Pull()
-	unit, unitKg := s.superCells()
-	var sums Terms
-	work := w.Minute * c.minutes
-	alive, strength, swarmed := 0.0, 0.0, 0.0
-	total := 0
-	s.Ready.Lives(n, func(m int, st *bees.State, days []bees.Condition) {
-		total++
-		next, late := 0, 0
-		if m%lateIn == 0 {
-			late = min(s.rhythm()/2, mostLate)
-		}
-		sale, other, fed := 0.0, 0.0, 0.0
-		before, stays, swarmKg, early := st.SwarmHazard, 1.0, 0.0, 1.0
-		fedBefore := st.Ledger.Fed
-		cells, urge, lives, unfound := pull.CellsADay, 1.0, 1.0, 1.0
-		for i := range s.horizon {
-			for next < len(c.at) && c.at[next].in <= i {
-				d := &c.at[next]
-				taken := st.Ledger.Taken
-				for k := range d.changes {
-					ch := &d.changes[k]
-					st.Befall(&p, ch)
-					st.Apply(ch)
-					if l := ch.In.Of(m); l != nil {
-						st.Receive(l, ch.InAbove)
-					}
-				}
-				if d.keeps > 0 {
-					sale += d.keeps * (st.Ledger.Taken - taken)
-				}
-				if d.alters != nil {
-					other -= d.alters(st, &p)
-				}
-				if d.swarms > 0 { // of what was in preparation so much still goes
-					urge, cells = d.swarms, min(d.swarms*pull.CellsADay, -math.Log(1-d.swarms)/preparing)
-				}
-				next++
-			}
-			if i >= late && s.comes[i-late] {
-				cost, took := s.upkeep(st, &p, i, m, unit, unitKg)
-				fed += cost
-				if !c.barred {
-					sale += took
-				}
-			}
-			st.Step(&p, &days[i])
-			if larvae := st.LarvaCount(); larvae > larvaeLeast && st.PollenCells < emptyPollen*larvae*p.PollenPerLarva {
-				other -= withoutPollen * larvae / brood.LarvaDays
-			}
-			if season.ClusterForms.Holds(days[i].SeasonDay) &&
-				(i == 0 || !season.ClusterForms.Holds(days[i-1].SeasonDay)) {
-				lives *= s.winters(st.Bees(), true)
-			}
-			if h := st.SwarmHazard - before; h > 0 || cells > 0 {
-				before = st.SwarmHazard
-				rate := urge*pull.Queen*pull.Cups*h + cells
-				rate, found := s.watched(c, pull, i, rate)
-				gone := stays * (1 - math.Exp(-rate))
-				dealt := unfound * (1 - math.Exp(-found))
-				unfound -= dealt
-				counts := 1.0
-				if i >= then {
-					counts = laterCounts
-				} else {
-					early *= math.Exp(-rate)
-				}
-				swarmKg += counts * (gone*s.swarms[i] + stays*dealt*min(dealtWith, s.swarms[i]/2))
-				stays -= gone
+	next, _ := s.visits()
+	waits := len(l.at) > 0 && l.at[0].in >= next || len(l.at) == 0
+	x := new(life)
+	s.Ready.Lives(len(l.value), n, func(m int, st *bees.State, days []bees.Condition) {
+		from := 0
+		if waits && m < len(s.untilVisit) { // nothing is done before the visit: what comes till then was lived once
+			*x, from = s.untilVisit[m], next
+		} else {
+			*x = life{
+				State: *st, hazard: st.SwarmHazard, stays: 1, early: 1, fedBefore: st.Ledger.Fed,
+				cells: pull.CellsADay, urge: 1, unfound: 1, winterOut: 1,
 			}
 		}
-		t := s.endOf(st, &p, c, sale, lives, st.Ledger.Fed-fedBefore)
-		t.Swarm, t.Feed, t.Other = swarmKg, c.sugar*w.SugarKg+fed, t.Other+c.other+other
-		t.Work, t.Craft = work+c.care(w), c.craft+c.idleKg
-		o.value = append(o.value, t.Total())
-		sums.add(t)
-		swarmed += 1 - early
-		if st.Lost == bees.NotLost {
-			alive += lives
-			strength += t.Colony / max(w.Colony, 1e-9)
+		for i := from; i < s.horizon; i++ {
+			if i == next && waits && m == len(s.untilVisit) && next > 0 {
+				s.untilVisit = append(s.untilVisit, *x)
+			}
+			s.liveDay(l.compiled, x, &p, pull, days, i, m)
 		}
+		l.ends(s, x, &p)
 	})
-	k := 1 / float64(max(1, total))
-	o.members = total
-	o.terms = sums.times(k)
-	o.alive, o.strength, o.swarm = alive*k, strength*k, swarmed*k
+}
+
+// liveDay is one day of a member, and what is done on it.
+func (s *Situation) liveDay(
+	c *compiled, x *life, p *bees.Parameters, pull forecast.Drivers, days []bees.Condition, i, m int,
+) {
+	st := &x.State
+	for x.done < len(c.at) && c.at[x.done].in <= i {
+		x.act(&c.at[x.done], p, pull.CellsADay, m)
+		x.done++
+	}
+	late := 0
+	if m%lateIn == 0 {
+		late = s.late
+	}
+	if i >= late && s.comes[i-late] {
+		cost, took := s.upkeep(st, p, i, m)
+		x.fed += cost
+		if !c.barred {
+			x.sale += took
+		}
+	}
+	st.Step(p, &days[i])
+	if larvae := st.LarvaCount(); larvae > larvaeLeast && st.PollenCells < emptyPollen*larvae*p.PollenPerLarva {
+		x.other -= withoutPollen * larvae / brood.LarvaDays
+	}
+	if season.ClusterForms.Holds(days[i].SeasonDay) && (i == 0 || !season.ClusterForms.Holds(days[i-1].SeasonDay)) {
+		x.winterOut *= s.winters(st.Bees(), true)
+	}
+	if h := st.SwarmHazard - x.hazard; h > 0 || x.cells > 0 {
+		x.hazard = st.SwarmHazard
+		rate, found := s.watched(c, pull, i, x.urge*pull.Queen*pull.Cups*h+x.cells)
+		s.swarmsOn(x, i, rate, found)
+	}
+}
+
+// act does to a member what is done at one time.
+func (x *life) act(d *doing, p *bees.Parameters, cellsADay float64, m int) {
+	st := &x.State
+	taken := st.Ledger.Taken
+	for k := range d.changes {
+		ch := &d.changes[k]
+		st.Befall(p, ch)
+		st.Apply(ch)
+		if l := ch.In.Of(m); l != nil {
+			st.Receive(l, ch.InAbove)
+		}
+	}
+	if d.keeps > 0 {
+		x.sale += d.keeps * (st.Ledger.Taken - taken)
+	}
+	if d.alters != nil {
+		x.other -= d.alters(st, p)
+	}
+	if d.swarms > 0 { // of what was in preparation so much still goes
+		x.urge, x.cells = d.swarms, min(d.swarms*cellsADay, -math.Log(1-d.swarms)/preparing)
+	}
+}
+
+// swarmsOn counts what goes with swarms on a day, and what is found of them.
+func (s *Situation) swarmsOn(x *life, i int, rate, found float64) {
+	gone := x.stays * (1 - math.Exp(-rate))
+	dealt := x.unfound * (1 - math.Exp(-found))
+	x.unfound -= dealt
+	counts := 1.0
+	if i >= s.then {
+		counts = laterCounts
+	} else {
+		x.early *= math.Exp(-rate)
+	}
+	x.swarmKg += counts * (gone*s.swarms[i] + x.stays*dealt*min(dealtWith, s.swarms[i]/2))
+	x.stays -= gone
+}
+
+// ends adds up what a member comes to.
+func (l *lived) ends(s *Situation, x *life, p *bees.Parameters) {
+	w := s.weights()
+	t := s.endOf(&x.State, p, l.compiled, x.sale, x.winterOut, x.Ledger.Fed-x.fedBefore)
+	t.Swarm, t.Feed, t.Other = x.swarmKg, l.sugar*w.SugarKg+x.fed, t.Other+l.other+x.other
+	t.Work, t.Craft = w.Minute*l.minutes+l.care(w), l.craft+l.idleKg
+	l.value = append(l.value, t.Total())
+	l.sums.add(t)
+	l.swarmed += 1 - x.early
+	if x.Lost == bees.NotLost {
+		l.alive += x.winterOut
+		l.strength += t.Colony / max(w.Colony, 1e-9)
+	}
+}
+
+// outcomeOf returns what a plan comes to in the first n members.
+func (l *lived) outcomeOf(s *Situation, n int) *outcome {
+	o := &outcome{
+		parts: l.parts, breaches: l.breaches, forbidden: l.forbidden, changes: l.changes, after: l.after,
+		value: l.value[:min(n, len(l.value))],
+	}
+	k := 1 / float64(max(1, len(l.value)))
+	o.members = len(o.value)
+	o.terms = l.sums.times(k)
+	o.alive, o.strength, o.swarm = l.alive*k, l.strength*k, l.swarmed*k
 	o.mean = s.decides(o.value)
+	return o
 }
 
 // careMinutes is the work of a year that a colony takes which is kept. Source: common practice; a guess.

@@ -43,12 +43,11 @@ type outcome struct {
 }
 
 // keyOf names a plan.
-func keyOf(parts []part, n int) string {
+func keyOf(parts []part) string {
 	var b strings.Builder
 	for _, p := range parts {
 		fmt.Fprintf(&b, "%s@%d ", p.Key, p.in)
 	}
-	fmt.Fprint(&b, n)
 	return b.String()
 }
 
@@ -67,17 +66,19 @@ func inOrder(parts []part) []part {
 // try returns what a plan comes to in the first n members.
 func (s *Situation) try(parts []part, n int) *outcome {
 	parts = inOrder(parts)
-	key := keyOf(parts, n)
-	if o, ok := s.found[key]; ok {
-		return o
+	key := keyOf(parts)
+	l, ok := s.found[key]
+	if !ok {
+		l = &lived{compiled: s.compile(parts), parts: parts, outcomes: map[int]*outcome{}}
+		s.found[key] = l
 	}
-	c := s.compile(parts)
-	o := &outcome{
-		parts: parts, breaches: c.breaches, forbidden: c.forbidden, changes: c.changes, after: c.after,
-	}
-	s.found[key] = o
-	if !o.forbidden {
-		s.live(c, o, n)
+	o, ok := l.outcomes[n]
+	if !ok {
+		if !l.forbidden {
+			s.live(l, n)
+		}
+		o = l.outcomeOf(s, n)
+		l.outcomes[n] = o
 	}
 	return o
 }

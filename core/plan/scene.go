@@ -54,7 +54,7 @@ func (s *Situation) scene(in int) *scene {
 	s.scenes[in] = x
 	p := s.Input.Parameters
 	var of gathered
-	s.Ready.Lives(sceneOf, func(m int, st *bees.State, days []bees.Condition) {
+	s.Ready.Lives(0, sceneOf, func(m int, st *bees.State, days []bees.Condition) {
 		var t bees.Today
 		for i := range min(in, len(days)) {
 			t = st.Step(&p, &days[i])
@@ -138,7 +138,7 @@ func (x *scene) lowStoresKg(in int) float64 {
 	s := x.s
 	p := s.Input.Parameters
 	var kg []float64
-	s.Ready.Lives(sceneOf, func(_ int, st *bees.State, days []bees.Condition) {
+	s.Ready.Lives(0, sceneOf, func(_ int, st *bees.State, days []bees.Condition) {
 		for i := range min(in, len(days)) {
 			st.Step(&p, &days[i])
 		}

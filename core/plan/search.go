@@ -1,12 +1,15 @@
 package plan
 
 import (
+	"math"
 	"slices"
+
+	"kembo/core/forecast"
 )
 
 // How many members a search looks at, and all of them for the last few. Source: rounding: paired draws tell
 // plans apart long before chances settle.
-const searchMembers = 40
+const searchMembers = forecast.EvenMembers
 
 // What a step must add to be in a plan, a variant to be preferred, and a step to be done before the visit that
 // could wait for it, kg of honey. Source: none; guesses: the price of six minutes, of one, and of ten.
@@ -32,6 +35,30 @@ func leastOf(steps, to []part) float64 {
 // others. Source: common practice; rounding.
 const mostSteps, hopeless = 6, 2.0
 
+// raceMembers are the members that a step runs in first, and surely the standard errors that it must be hopeless by in
+// them not to run on. Source: rounding.
+const raceMembers, surely = 12, 3.0
+
+// raced is try, given up after the first members where a plan is surely hopeless beside another.
+func (s *Situation) raced(parts []part, beside *outcome) *outcome {
+	o := s.try(parts, raceMembers)
+	if o.forbidden || o.members < raceMembers {
+		return o
+	}
+	sum, squares := 0.0, 0.0
+	for m, v := range o.value {
+		d := v - beside.value[m]
+		sum += d
+		squares += d * d
+	}
+	mean := sum / raceMembers
+	se := math.Sqrt(max(0, squares/raceMembers-mean*mean) / (raceMembers - 1))
+	if mean+surely*se < -hopeless {
+		return o
+	}
+	return s.try(parts, searchMembers)
+}
+
 // search returns the best plan of those with steps on a day, in addition to parts that are given, and what
 // the steps come to alone.
 func (s *Situation) search(in int, given []part) (best []part, weighed []*outcome) {
@@ -50,11 +77,11 @@ func (s *Situation) search(in int, given []part) (best []part, weighed []*outcom
 			if slices.ContainsFunc(m, func(p part) bool { return hasOn(best, p.Action, in) }) || !fits(m, best) {
 				continue
 			}
-			o := s.try(slices.Concat(best, m), searchMembers)
+			o := s.raced(slices.Concat(best, m), now)
 			if round == 0 {
 				weighed = append(weighed, o)
 			}
-			if o.forbidden || o.mean < now.mean-hopeless {
+			if o.forbidden || o.members < now.members || o.mean < now.mean-hopeless {
 				continue
 			}
 			left = append(left, m)

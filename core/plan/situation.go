@@ -1,6 +1,8 @@
 package plan
 
 import (
+	"cmp"
+
 	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/day"
@@ -37,23 +39,27 @@ type Situation struct {
 	Treatments   []colony.Period
 	BeganOn      day.Day // as a package, a swarm or a split; 0: it was a colony before
 	Waiting      *queen.Waiting
+	Code         string // by which the neighbours know the hive; "": the name of the colony
 	Neighbours   []colony.Neighbour
 	MitesPercent float64        // of the last count; under 0: none is known
 	FedTold      bool           // a log tells which combs hold feed; else it is by days
 	Fed          []colony.FedIn // boxes above the nest that hold what was fed
 	Kept         *Kept          // the plan that was kept the day before; nil: none
 
-	season  *endvalue.Season
-	horizon int // days that plans are lived for
-	found   map[string]*outcome
-	scenes  map[int]*scene
-	comes   []bool      // days on which somebody comes after the plan
-	swarms  []float64   // what a swarm costs, by day
-	yearKg  float64     // what a year of the yard offers
-	due     queen.Due   // of a queen that is waited for
-	plans   [][]float64 // that were weighed, by member; the first is the one chosen
-	look    *inquired
-	duties  *duties
+	season       *endvalue.Season
+	horizon      int // days that plans are lived for
+	then, late   int // days to the visit after next, and by which a late one is late
+	found        map[string]*lived
+	untilVisit   []life // by member, nothing being done before it
+	scenes       map[int]*scene
+	unit, unitKg float64     // cells of a super as they are on the hive, and honey in one
+	comes        []bool      // days on which somebody comes after the plan
+	swarms       []float64   // what a swarm costs, by day
+	yearKg       float64     // what a year of the yard offers
+	due          queen.Due   // of a queen that is waited for
+	plans        [][]float64 // that were weighed, by member; the first is the one chosen
+	look         *inquired
+	duties       *duties
 }
 
 // Days returns the days to the next visit.
@@ -70,6 +76,9 @@ func (s *Situation) Stale() bool {
 
 // Present reports whether the keeper is taken to stand at the hive: it was looked at today.
 func (s *Situation) Present() bool { return s.Estimate.Seen == s.Today }
+
+// code returns what the other hives of the yard know this one by.
+func (s *Situation) code() string { return cmp.Or(s.Code, s.Input.Colony) }
 
 // With runs the forecast again with changes made today.
 func (s *Situation) With(changes ...bees.Change) *forecast.Result {
@@ -110,6 +119,7 @@ func (s *Situation) prepare() {
 		return
 	}
 	_, then := s.visits()
+	s.then, s.late = then, min(s.rhythm()/2, mostLate)
 	drawn := s.Input.Yard.Days - int(s.Today-s.Input.Yard.From)
 	s.horizon = min(max(then-1, leastHorizon, s.Input.Horizon), drawn)
 	const year, beyond = 365, 400
@@ -121,7 +131,9 @@ func (s *Situation) prepare() {
 	for i := range s.swarms {
 		s.swarms[i] = s.swarmKg(i)
 	}
-	s.found = map[string]*outcome{}
+	s.found = map[string]*lived{}
+	s.untilVisit = nil
+	s.unit, s.unitKg = s.superCells()
 	s.scenes = map[int]*scene{}
 	s.duties = nil
 	s.comes = make([]bool, s.horizon)

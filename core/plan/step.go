@@ -52,6 +52,7 @@ type Step struct {
 // crossing is what goes between hives.
 type crossing struct {
 	partner     string
+	combs       int  // that go from hive to hive
 	takes       bool // from the partner
 	gives       bool
 	nest, union bool

@@ -29,7 +29,7 @@ const comesIn = 2
 
 // upkeep does to a member what a keeper does on the visits that no plan is made for, and returns what feed
 // it took, in kg of honey, and what crop. Day i is from today, m the member.
-func (s *Situation) upkeep(st *bees.State, p *bees.Parameters, i, m int, unit, unitKg float64) (cost, crop float64) {
+func (s *Situation) upkeep(st *bees.State, p *bees.Parameters, i, m int) (cost, crop float64) {
 	if st.Bees() < bees.LeastAlive || queenless(st) && st.Bees() < queenBees {
 		return 0, 0
 	}
@@ -42,9 +42,9 @@ func (s *Situation) upkeep(st *bees.State, p *bees.Parameters, i, m int, unit, u
 	if s.season.FlowKg(i, i+roomDays) > roomFlowKg && st.Bees() > fewForSuper &&
 		(st.NestFree(p) < st.NestDrawn/2 || st.Bees() > p.BeesPerCell*st.NestDrawn/2) {
 		access := st.SuperAccess
-		for n := 0; n < mostSupers && st.SuperFree(p) < littleRoom*unit; n++ {
+		for n := 0; n < mostSupers && st.SuperFree(p) < littleRoom*s.unit; n++ {
 			cost += superWearKg + superMinutes*s.weights().Minute // as it would have today
-			st.Apply(&bees.Change{SuperDrawn: unit, SuperKgPerCell: unitKg})
+			st.Apply(&bees.Change{SuperDrawn: s.unit, SuperKgPerCell: s.unitKg})
 		}
 		st.SuperAccess = access // put on in time, over others or under
 	}

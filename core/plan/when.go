@@ -68,7 +68,7 @@ func (s *Situation) choose() (chosen *outcome, wait Wait, weighed []*outcome) {
 		later.mean > visit.mean { // what is found so can wait too
 		visit = later
 	}
-	if today.forbidden || today.mean <= visit.mean+stepLeast {
+	if today.forbidden || today.mean <= visit.mean+min(stepLeast, s.soonerLeast()) {
 		return visit, wait, weighed
 	}
 	wait = Wait{Kg: today.mean - visit.mean, Life: max(0, today.strength-visit.strength)}
@@ -94,7 +94,7 @@ func (s *Situation) against(found []part, weighed []*outcome) []part {
 	now := s.try(found, searchMembers)
 	var rival *outcome
 	for _, o := range weighed {
-		if !o.forbidden && len(o.parts) == 1 && !has(found, o.parts[0].Action) && o.mean > now.mean-rivalWithin &&
+		if !o.forbidden && o.members >= now.members && len(o.parts) == 1 && !has(found, o.parts[0].Action) && o.mean > now.mean-rivalWithin &&
 			(rival == nil || o.mean > rival.mean) {
 			rival = o
 		}
@@ -111,6 +111,14 @@ func (s *Situation) against(found []part, weighed []*outcome) []part {
 
 // all is as many members as there are.
 const all = 1 << 20
+
+// soonerLeast is what doing a step today must gain: less where the keeper stands at the hive.
+func (s *Situation) soonerLeast() float64 {
+	if s.Present() {
+		return besideLeast
+	}
+	return soonerLeast
+}
 
 // sooner returns the plan with what is better done today than on the visit, or in addition; none where nothing is.
 func (s *Situation) sooner(atVisit []part) (best []part, weighed []*outcome) {
@@ -137,6 +145,7 @@ func (s *Situation) sooner(atVisit []part) (best []part, weighed []*outcome) {
 	found := false
 	for round := range mostSteps {
 		var pick *outcome
+		left := moves[:0]
 		for _, m := range moves {
 			if slices.ContainsFunc(m, func(o part) bool {
 				return slices.ContainsFunc(best, func(p part) bool { return p.in == 0 && p.Action == o.Action })
@@ -148,19 +157,26 @@ func (s *Situation) sooner(atVisit []part) (best []part, weighed []*outcome) {
 			if len(rest) < len(best) {
 				tries = append(tries, slices.Concat(rest, m)) // in its place
 			}
+			hope := false
 			for _, parts := range tries {
 				if others := parts[:len(parts)-len(m)]; !fits(m, others) {
+					hope = true // it may be in the place of what it does not fit
 					continue
 				}
-				x := s.try(parts, searchMembers)
+				x := s.raced(parts, now)
 				if round == 0 && len(x.parts) == 1 {
 					weighed = append(weighed, x)
 				}
-				if !x.forbidden && x.mean > now.mean+soonerLeast && (pick == nil || x.mean > pick.mean) {
+				hope = hope || !x.forbidden && x.members >= now.members && x.mean > now.mean-hopeless
+				if !x.forbidden && x.members >= now.members && x.mean > now.mean+s.soonerLeast() && (pick == nil || x.mean > pick.mean) {
 					pick = x
 				}
 			}
+			if hope {
+				left = append(left, m)
+			}
 		}
+		moves = left
 		if pick == nil {
 			break
 		}
