@@ -248,7 +248,7 @@ func (b *batch) assess(i int, w work, c Colony) error {
 	var a *assessment.Assessment
 	u := brokenOf(c.Broken)
 	if u == nil {
-		switch k, err := caseOf(w.colony.ID, b.y, b.site, b.set, b.level, b.yard, c.Believed, w.by); {
+		switch k, err := caseOf(w.colony, b.y, b.site, b.set, b.level, b.yard, c.Believed, w.by); {
 		case err == nil:
 			k.Tracks = drawnCourses
 			a = assessment.Assess(k, *c.Believed.Estimate, b.yard)

@@ -7,6 +7,8 @@ import (
 
 	"kembo/core/assessment"
 	"kembo/core/colony"
+	"kembo/core/plan"
+	"kembo/store"
 )
 
 // besides works those out again that could do with another hive of the yard, where the others were not known when
@@ -47,7 +49,49 @@ func (b *batch) besides(ctx context.Context) error {
 			return err
 		}
 	}
+	return b.givers(ctx)
+}
+
+// givers works those out again whose plan does not give what another hive’s plan takes of them, or gives what none
+// takes: what goes between two hives is planned at the one that needs it.
+func (b *batch) givers(ctx context.Context) error {
+	near, err := b.s.standingsOf(ctx, b.y)
+	if err != nil {
+		return err
+	}
+	takes := map[string]string{} // by giver
+	for _, x := range near {
+		if n := x.neighbour(); n.Takes != "" {
+			takes[n.Takes] = x.Code
+		}
+	}
+	colonies, err := b.s.store.ColoniesOf(ctx, b.y.ID, int32(b.y.today))
+	if err != nil {
+		return err
+	}
+	var todo []work
+	for _, x := range near {
+		i := slices.IndexFunc(colonies, func(c store.Colony) bool { return c.ID == x.Colony })
+		if i >= 0 && x.Looked > 0 && x.gives() != takes[x.Code] {
+			todo = append(todo, work{colony: colonies[i]})
+		}
+	}
+	for part := range slices.Chunk(todo, atOnce) {
+		if err := b.save(ctx, part); err != nil {
+			return err
+		}
+	}
 	return nil
+}
+
+// gives returns the code of the hive for which a plan takes honey out; "" for none.
+func (s Standing) gives() string {
+	for _, a := range s.Advice {
+		if a.Action == plan.Equalise && a.Takes == 0 {
+			return a.With
+		}
+	}
+	return ""
 }
 
 // What of a hive is news to its yard: stores to spare, kg, or a share of its bees. Source: none; guesses: a comb of

@@ -303,7 +303,7 @@ func (s *Service) caseOf(ctx context.Context, f found, c *Colony) (assessment.Ca
 		return assessment.Case{}, nil, err
 	}
 	c.Dropped = by.dropped
-	k, err := caseOf(f.colony.ID, f.yard, c.site, c.Settings, level, yard, c.Believed, by)
+	k, err := caseOf(f.colony, f.yard, c.site, c.Settings, level, yard, c.Believed, by)
 	k.Tracks = drawnCourses
 	return k, yard, err
 }

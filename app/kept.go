@@ -53,10 +53,17 @@ func (s *Service) around(ctx context.Context, id string, y yardDay, yard []Stand
 
 // neighbour is a standing as another hive of the yard sees it.
 func (s Standing) neighbour() colony.Neighbour {
-	return colony.Neighbour{
+	n := colony.Neighbour{
 		Colony: s.Code, Bees: s.Bees, Health: s.Health, MitesPercent: s.MitesPercent, Known: s.Known,
 		StoresKg: s.StoresKg, SpareKg: s.SpareKg, Brood: s.BroodCells, Queenless: s.Queenless,
+		Planned: true,
 	}
+	for _, a := range s.Advice {
+		if a.Takes > 0 {
+			n.Takes, n.TakesCombs = a.With, a.Takes
+		}
+	}
+	return n
 }
 
 // row writes a plan as it is kept.

@@ -227,7 +227,7 @@ func withOf(e history.Entry, noted string) []store.EventColony {
 // flow level as all its colonies tell it. The error is an *unknown where nothing
 // can be forecast.
 func caseOf(
-	colony string, y yardDay, site forecast.Site, set Settings, level forecast.Level, yard *forecast.Yard,
+	colony store.Colony, y yardDay, site forecast.Site, set Settings, level forecast.Level, yard *forecast.Yard,
 	b history.Believed, by around,
 ) (assessment.Case, error) {
 	if u := unknownOf(b, y.today); u != nil {
@@ -240,7 +240,7 @@ func caseOf(
 	own.LiftLimitKg, own.Units, own.Observer = set.LiftLimitKg, set.Units, set.Observer()
 	own.Weights = plan.PresetFor(set.Keeping).Weights
 	return assessment.Case{
-		Colony: colony, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site,
+		Colony: colony.ID, Code: colony.Code, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site,
 		Health: b.Health, HealthDay: b.HealthDay, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay,
 		HistoryKnown: b.HistoryKnown, Feeds: b.Feeds, Treatments: b.Treatments, Settings: own, Seed: assessment.Seed,
 		RhythmDays: y.RhythmDays, Kept: by.kept, Neighbours: by.others,

@@ -71,7 +71,8 @@ type StandingAdvice struct {
 	On     day.Day     `json:"on"`
 	Step   int         `json:"step"`
 	Adds   float64     `json:"adds"`
-	With   string      `json:"with,omitempty"` // code of the hive that it is done with
+	With   string      `json:"with,omitempty"`  // code of the hive that it is done with
+	Takes  int         `json:"takes,omitempty"` // combs of honey that come from it
 }
 
 // GlyphBox is a box as the small stack draws it: frame after frame, the share
@@ -183,7 +184,7 @@ func standingOf(
 	for _, x := range a.Advice {
 		s.Advice = append(s.Advice, StandingAdvice{
 			Action: x.Action, Do: x.Do, Brief: x.Brief, ActBy: x.ActBy, Needs: x.Needs, On: x.On, Step: x.Step, Adds: x.Adds,
-			With: x.With,
+			With: x.With, Takes: x.Takes,
 		})
 	}
 	brood := a.Base.Eggs.Likely + a.Base.Larvae.Likely + a.Base.Capped.Likely

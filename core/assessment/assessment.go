@@ -19,7 +19,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "31"
+const ModelVersion = "32"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101
@@ -48,6 +48,7 @@ type Case struct {
 	BeganOn      day.Day // as a package, a swarm or a split; 0: it was a colony before
 	Tracks       []forecast.Quantity
 	// What a log or a record tells beside; it does not bear on the forecast.
+	Code       string             // by which they know it; "": its name
 	Neighbours []colony.Neighbour // other hives of the yard
 	Waiting    *queen.Waiting     // for a queen to lay; nil: it is not known to
 	DronesSeen string             // none, few, many; "": not noted
@@ -155,6 +156,6 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *plan.Situation {
 		HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments, BeganOn: c.BeganOn,
 		Neighbours: c.Neighbours, FedTold: c.FedTold, Fed: c.Fed, Site: c.Site, RhythmDays: c.RhythmDays,
-		QueenYear: c.QueenYear, Waiting: c.Waiting, MitesPercent: mitesOf(c), Kept: c.Kept,
+		QueenYear: c.QueenYear, Waiting: c.Waiting, MitesPercent: mitesOf(c), Kept: c.Kept, Code: c.Code,
 	}
 }

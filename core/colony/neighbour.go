@@ -12,4 +12,8 @@ type Neighbour struct {
 	SpareKg   float64 // of stores over what it needs; under 0: what it lacks
 	Brood     float64 // cells
 	Queenless bool
+	// Planned says that its plan is known: whose combs of honey it takes, and how many; "" for none.
+	Planned    bool
+	Takes      string
+	TakesCombs int
 }

@@ -26,6 +26,7 @@ const (
 	deepHoneyKg     = 2.5
 	spareLeast      = 5.0 // kg over its need that a hive must have to give
 	hungerWorth     = 0.5 // kg of honey that a kg is worth to a hive that lacks it
+	promisedKg      = 3.0 // worth of keeping to what the other hive’s plan takes, whose work is counted there
 )
 
 // combsMoved are the combs that are tried. Source: common practice.
@@ -41,7 +42,10 @@ func equaliseSteps(x *scene) []Step {
 	lacks := s.lacks(s.scene(next)) // as the yard's other hives are told it
 	match := s.matched(-lacks)
 	for _, n := range s.Neighbours {
-		if n.Colony != match {
+		if n.Planned && n.Takes == s.code() && -lacks > 0 && x.nestKg > deepHoneyKg*float64(n.TakesCombs) {
+			out = append(out, s.giveHoney(x, n.Colony, n.TakesCombs, promisedKg))
+		}
+		if n.Colony != match || n.Planned && -lacks >= spareLeast { // what the one that lacks is told settles it
 			continue
 		}
 		for _, combs := range combsMoved {
@@ -50,7 +54,7 @@ func equaliseSteps(x *scene) []Step {
 			case lacks > 1 && n.SpareKg >= spareLeast && kg <= n.SpareKg && kg <= lacks+deepHoneyKg:
 				out = append(out, s.takeHoney(n.Colony, combs, kg))
 			case -lacks >= spareLeast && n.SpareKg < -1 && kg <= -lacks && kg <= -n.SpareKg+deepHoneyKg && x.nestKg > kg:
-				out = append(out, s.giveHoney(x, n.Colony, combs, kg))
+				out = append(out, s.giveHoney(x, n.Colony, combs, 0))
 			}
 		}
 	}
@@ -61,11 +65,18 @@ func equaliseSteps(x *scene) []Step {
 // richest gives to the poorest, the next to the next. "" for none. So a yard’s hives do not all give to one.
 func (s *Situation) matched(spareKg float64) string {
 	own := colony.Neighbour{
-		Colony: s.Input.Colony, Known: true, Health: s.Health, SpareKg: spareKg, Bees: s.Base.Bees.Likely,
+		Colony: s.code(), Known: true, Health: s.Health, SpareKg: spareKg, Bees: s.Base.Bees.Likely,
+	}
+	settled := map[string]bool{} // between others; of two hives the one with the smaller code chooses first
+	for _, n := range s.Neighbours {
+		if n.Takes != "" && n.Takes != own.Colony && n.Colony < own.Colony {
+			settled[n.Colony], settled[n.Takes] = true, true
+		}
 	}
 	rich, poor := []colony.Neighbour{}, []colony.Neighbour{}
 	for _, n := range append([]colony.Neighbour{own}, s.Neighbours...) {
 		switch {
+		case settled[n.Colony]:
 		case !n.Known || n.Health != colony.Healthy || n.Queenless:
 		case n.SpareKg >= spareLeast && n.Bees >= partnerBees:
 			rich = append(rich, n)
@@ -99,18 +110,28 @@ func (s *Situation) lacks(x *scene) float64 {
 	return s.Input.ReserveKg + overReserve - x.nestKg
 }
 
-// SpareKg returns the stores that the hive has over what it needs, on the day of the visit.
+// SpareKg returns the stores that the hive has over what it needs, on the day of the visit; of them no more than the
+// combs of its nest can give.
 func (s *Situation) SpareKg() float64 {
 	s.prepare()
 	next, _ := s.visits()
-	return -s.lacks(s.scene(next))
+	x := s.scene(next)
+	spare := -s.lacks(x)
+	if spare > 0 && s.forWinter(x) {
+		spare = min(spare, max(0, x.nestKg-keptInNest*s.WinterTarget()))
+	}
+	return spare
 }
+
+// keptInNest is the share of its winter stores that stays in the nest of a hive that gives, whatever stands above.
+// Source: common practice: the cluster begins the winter on honey; the size a guess.
+const keptInNest = 0.6
 
 // takeHoney is what the poor hive gets; what it is worth to the one that gives is reckoned there.
 func (s *Situation) takeHoney(from string, combs int, kg float64) Step {
 	return Step{
 		Key: fmt.Sprintf("take %d of %s", combs, from), Opens: craft.Nest, Minutes: combMoveMinutes * float64(combs),
-		Moves: crossing{partner: from, takes: true}, FedKg: kg,
+		Moves: crossing{partner: from, takes: true, combs: combs}, FedKg: kg,
 		Changes: []bees.Change{{FeedKg: kg}},
 		say: func(s *Situation, p *part) told {
 			var t told
@@ -135,11 +156,12 @@ func (s *Situation) takeHoney(from string, combs int, kg float64) Step {
 	}
 }
 
-func (s *Situation) giveHoney(x *scene, to string, combs int, kg float64) Step {
+func (s *Situation) giveHoney(x *scene, to string, combs int, promised float64) Step {
+	kg := deepHoneyKg * float64(combs)
 	share := kg / max(x.nestKg, kg)
 	return Step{
 		Key: fmt.Sprintf("give %d to %s", combs, to), Opens: craft.Nest, Minutes: combMoveMinutes * float64(combs),
-		Keeps: s.weights().SugarKg + hungerWorth, Moves: crossing{partner: to, gives: true},
+		Keeps: s.weights().SugarKg + hungerWorth, Moves: crossing{partner: to, gives: true, combs: combs}, Kg: -promised,
 		Changes: []bees.Change{{NestHoneyOut: share}},
 		say: func(s *Situation, p *part) told {
 			var t told

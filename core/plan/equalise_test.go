@@ -2,6 +2,7 @@ package plan
 
 import (
 	"fmt"
+	"slices"
 	"testing"
 
 	"kembo/core/colony"
@@ -35,5 +36,26 @@ func TestHivesEvenOutInPairs(t *testing.T) {
 	}
 	if want := "A-D B-C C-B D-A E- "; got != want {
 		t.Errorf("paired %q, not %q", got, want)
+	}
+	// C has settled with A: D, whose code comes after, looks for another, and C would not give way to D.
+	d, c := &Situation{Input: forecast.Input{Colony: "D"}}, &Situation{Input: forecast.Input{Colony: "C"}}
+	for _, n := range all[:3] {
+		if n.Colony == "C" {
+			n.Takes = "A"
+		}
+		d.Neighbours = append(d.Neighbours, n)
+	}
+	for _, n := range append(slices.Clone(all[:2]), all[3]) {
+		if n.Colony == "D" {
+			n.Takes = "B"
+		}
+		c.Neighbours = append(c.Neighbours, n)
+	}
+	for _, s := range []*Situation{c, d} {
+		s.Health, s.Base = colony.Healthy, &forecast.Result{}
+		s.Base.Bees = measure.Range{Likely: 20_000}
+	}
+	if got := d.matched(-15) + c.matched(-7); got != "BB" {
+		t.Errorf("settled with others, D and C are matched with %q", got)
 	}
 }

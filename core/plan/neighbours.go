@@ -62,7 +62,7 @@ func (s *Situation) unitesWith(x *scene) string {
 		return someHive
 	}
 	own := colony.Neighbour{
-		Colony: s.Input.Colony, Known: true, Bees: s.Base.Bees.Likely, Health: s.Health, MitesPercent: s.MitesPercent,
+		Colony: s.code(), Known: true, Bees: s.Base.Bees.Likely, Health: s.Health, MitesPercent: s.MitesPercent,
 		Queenless: x.queenless >= 1.0/2,
 	}
 	all := append([]colony.Neighbour{own}, s.Neighbours...)

@@ -129,6 +129,12 @@ func (k *plans) assess(y *Yard, h *Hive, g ground) *assessment.Assessment {
 	if a.Situation.Health != colony.Suspect {
 		n.SpareKg, n.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
 	}
+	n.Planned = true
+	for _, x := range a.Advice {
+		if x.Takes > 0 {
+			n.Takes, n.TakesCombs = x.With, x.Takes
+		}
+	}
 	k.near[h.ID] = n
 	return a
 }
@@ -352,7 +358,8 @@ func (k *plans) swarm(y *Yard, h *Hive, how string) error {
 
 const tornCells = 12
 
-// equalise hands combs over, as a key says it: "give 2 to X", "take 2 of X".
+// equalise hands combs over, as a key says it: "take 2 of X"; "give 2 to X" is the same combs, which go with the
+// other’s plan.
 func (k *plans) equalise(y *Yard, h *Hive, word []string) error {
 	var n int
 	if _, err := fmt.Sscan(word[1], &n); err != nil {
@@ -363,7 +370,7 @@ func (k *plans) equalise(y *Yard, h *Hive, word []string) error {
 		return nil
 	}
 	if word[0] == "give" {
-		return y.handOver(h, with, n)
+		return nil
 	}
 	return y.handOver(with, h, n)
 }
