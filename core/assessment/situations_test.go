@@ -623,6 +623,11 @@ var situations = []situation{
 		never: []string{"combine", "give_cell_or_queen", "requeen"}, why: "she winds down: no eggs by now is nothing",
 	},
 	{
+		name: "Short of winter on the first of October, the next visit in three weeks", place: "uk", bloom: limes,
+		on: "2026-10-01", days: 23, hive: "deep b1 h5 p1 e3 s8", does: [][]string{{"feed_winter"}}, rushes: true,
+		never: []string{"leave", "combine"}, why: "syrup now is capped by November; fondant in three weeks is luck",
+	},
+	{
 		name: "Three thousand in October, with a queen", place: "uk", bloom: limes, on: "2026-10-07", days: 21,
 		hive: "deep b0.1 h6 p1 e2.9 s1.2", told: beside(22000, 24000), does: [][]string{{"combine"}},
 		why: "two combs of bees do not come through alone",

@@ -65,6 +65,7 @@ type Plan struct {
 	Bound         float64    // how far the nest is, on the visit, while brood counts: 0 not, 1 wholly
 	Roomed        bool       // and is given room
 	CellsFound    bool       // queen cells were found that are a swarm's
+	CellsBegun    bool       // eggs were found in many cups
 	CellsDealt    bool       // and are dealt with
 	CellsLate     bool       // but not within two days
 	Checked       bool       // every comb is gone through

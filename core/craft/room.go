@@ -105,7 +105,8 @@ var superOverWide = Rule{
 	Says:   "no super goes over a nest that is neither full nor covered with bees",
 	Source: "common practice: it cools the nest, and they begin above what they should fill below",
 	check: func(p *Plan) (float64, string, bool) {
-		if p.SupersOn == 0 || p.Bees >= coveredShare*capacity(p.Before) || p.InUse >= inUseShare {
+		inUse := p.InUse * (1 - p.Undrawn) // foundation is not
+		if p.SupersOn == 0 || p.Bees >= coveredShare*capacity(p.Before) || inUse >= inUseShare {
 			return 0, "", false
 		}
 		covered := p.Bees / max(1, capacity(p.Before))
@@ -113,9 +114,9 @@ var superOverWide = Rule{
 		if covered < fewShare {
 			return n, "A super goes over a nest of which the bees cover less than half.", true
 		}
-		short := 1 - max(covered/coveredShare, p.InUse/inUseShare)
+		short := 1 - max(covered/coveredShare, inUse/inUseShare)
 		cool := min(1, max(0, (coolsFromC-p.HighC)/(coolsFromC-coolsAllC)))
-		unfilled := min(1, max(0, (inUseShare-p.InUse)/wideBy))
+		unfilled := min(1, max(0, (inUseShare-inUse)/wideBy))
 		return n * min(1, short/wideBy) * max(inWarmth+(1-inWarmth)*cool*cool, unfilled),
 			"A super goes over a nest that is neither full nor covered.", true
 	},

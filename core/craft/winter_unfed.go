@@ -9,7 +9,7 @@ import (
 // What each kg costs that a hive is left short of its winter stores when they are due, kg, and what it may be short of
 // them without a word. Source: common practice: fed to its weight by early October, since later it is fondant and luck;
 // sizes are guesses.
-const unfedKg, unfedLeast = 0.25, 3.0
+const unfedKg, unfedLeast = 0.4, 3.0
 
 var winterUnfed = Rule{
 	Key: "winter_unfed", Rank: Costly,

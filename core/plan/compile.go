@@ -7,6 +7,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/hive"
 	"kembo/core/moves"
+	"kembo/core/season"
 	"slices"
 )
 
@@ -17,6 +18,7 @@ type compiled struct {
 	minutes   float64
 	sugar     float64
 	fedKg     [2]float64 // before the visit, and in all
+	lateKg    float64    // of it, what came too late to be winter stores like the rest
 	other     float64
 	craft     float64
 	barred    bool
@@ -46,7 +48,7 @@ func (s *Situation) compile(parts []part) *compiled {
 	c := &compiled{barred: s.Barred() != ""}
 	h := s.hive()
 	asIs := s.craftPlan(nil, 0, h.Stack, h.Stack)
-	s.lastOf(asIs, false, [2]float64{})
+	s.lastOf(asIs, &compiled{})
 	left := craft.Judge(asIs)
 	for i := 0; i < len(parts); {
 		k := i
@@ -102,6 +104,7 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 		c.minutes += p.Minutes
 		c.sugar += p.Sugar
 		c.fedKg[1] += p.FedKg
+		c.lateKg += p.FedKg * lateFed(s.scene(in))
 		if next, _ := s.visits(); in < next {
 			c.fedKg[0] += p.FedKg
 		}
@@ -120,7 +123,7 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 	c.through = c.through || opens >= craft.Combs || c.ended
 	p := s.craftPlan(parts, in, before, h.Stack)
 	if last {
-		s.lastOf(p, c.through, c.fedKg)
+		s.lastOf(p, c)
 		p.Roomed, p.CellsDealt, p.CellsLate = c.roomed, c.dealtIn > 0, c.dealtIn > 1+dealtWithin
 	}
 	all := craft.Judge(p)
@@ -134,14 +137,14 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 	return h
 }
 
-// lastOf notes on the last day of a plan how the hive is left, with so much fed before the visit, and in all.
-func (s *Situation) lastOf(p *craft.Plan, through bool, fedKg [2]float64) {
-	d := s.dueHere()
-	p.CheckDue, p.Checked, p.CellsFound, p.Bound = d.check, through, d.cells, d.boundShare
+// lastOf notes on the last day of a plan how the hive is left.
+func (s *Situation) lastOf(p *craft.Plan, c *compiled) {
+	d, through, fedKg := s.dueHere(), c.through, c.fedKg
+	p.CheckDue, p.Checked, p.CellsFound, p.CellsBegun, p.Bound = d.check, through, d.cells, d.begun, d.boundShare
 	for i := range d.starves {
 		p.Starves[i] = d.starves[i] * max(0, 1-fedKg[i]/d.lacksKg[i])
 	}
-	p.WinterLacksKg = d.winterLacksKg - fedKg[1]
+	p.WinterLacksKg = d.winterLacksKg - (fedKg[1] - c.lateKg)
 	if p.Over && p.After.ExcluderAbove == 0 { // what stands above is theirs
 		for _, b := range p.After.Boxes {
 			if b.Super {
@@ -154,10 +157,19 @@ func (s *Situation) lastOf(p *craft.Plan, through bool, fedKg [2]float64) {
 	}
 }
 
+// Of what is fed late in autumn so much is not counted as winter stores, from three weeks after they should be made up.
+// Source: common practice: what is fed late is not ripened and capped, or not taken; the size a guess.
+const lateFedShare, lateFedDays = 0.75, 21
+
+func lateFed(x *scene) float64 {
+	return lateFedShare * min(max(float64(x.season.Bees-season.WinterStores.By)/lateFedDays, 0), 1)
+}
+
 // duties are what no plan should leave undone here, whatever it is.
 type duties struct {
 	check      day.Day // for queen cells, by the visit; 0: none is due
 	cells      bool
+	begun      bool       // eggs were found in many cups
 	boundShare float64    // 1: the nest is bound with honey
 	starves    [2]float64 // by the visit and by the one after it, unfed
 	lacksKg    [2]float64 // what ends that
@@ -175,6 +187,7 @@ func (s *Situation) dueHere() *duties {
 	found, cells := s.swarmCells()
 	d := &duties{
 		check: s.checkDue(), cells: cells && !found.Begun && !s.gone() && s.Waiting == nil,
+		begun:      cells && found.Begun && !s.gone() && s.Waiting == nil,
 		boundShare: x.boundShare(),
 	}
 	if s.forWinter(x) && !s.Stale() && !s.aboveIsFood() {
