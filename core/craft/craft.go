@@ -64,6 +64,8 @@ type Plan struct {
 	CheckDue      day.Day    // by the visit, for queen cells; 0: none is
 	Bound         float64    // how far the nest is, on the visit, while brood counts: 0 not, 1 wholly
 	Roomed        bool       // and is given room
+	EggsDue       day.Day    // of a queen who is waited for, by the visit; 0: none are
+	Looked        bool       // for eggs, or the hive is united
 	CellsFound    bool       // queen cells were found that are a swarm's
 	CellsBegun    bool       // eggs were found in many cups
 	CellsDealt    bool       // and are dealt with
@@ -110,7 +112,7 @@ type Rule struct {
 var Rules = []Rule{
 	suspectShut, suspectYard, unknownBrood, barredHarvest, superInTreatment, superOverFeed, mitesUnited, unionInWinter,
 	combOffCluster, everyCell, nestBoxTaken, winterCrop,
-	syrupInTheCold, swarmCellsLeft, checkPutOff,
+	syrupInTheCold, swarmCellsLeft, checkPutOff, eggsUnlooked,
 	virginAlone, coldOpening, flowOpening, feedUnderSuper, superOverEmpty, superOverWide, superOverFoundation,
 	combOutInFlow, excluderInWinter, coldHarvest, takenBare, leftHungry, winterUnfed, leftBound, treatmentLeftIn, overfull, heavyLift, winterTooLight,
 }

@@ -129,6 +129,7 @@ func TestEachRuleOnBothSidesOfItsBound(t *testing.T) {
 			func(p *craft.Plan) { p.CellsFound, p.CellsDealt = true, true }},
 		{"swarm_cells_left", func(p *craft.Plan) { p.CellsBegun = true },
 			func(p *craft.Plan) { p.CellsBegun, p.CellsDealt = true, true }},
+		{"eggs_put_off", func(p *craft.Plan) { p.EggsDue = on }, func(p *craft.Plan) { p.EggsDue, p.Looked = on, true }},
 		{"check_put_off", func(p *craft.Plan) { p.CheckDue = on },
 			func(p *craft.Plan) { p.CheckDue, p.Checked = on, true }},
 		{"overfull", func(p *craft.Plan) { p.FedKg = 16 }, func(p *craft.Plan) { p.FedKg = 13 }},

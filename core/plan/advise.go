@@ -72,7 +72,7 @@ func For(s *Situation) Plan {
 	chosen, wait, tried := s.choose()
 	leave := s.try(nil, all)
 	chosen, since := s.keeping(chosen, leave)
-	parts := s.pruned(inOrder(chosen.parts), chosen, all)
+	parts := s.pruned(inOrder(chosen.parts), s.try(chosen.parts, addsMembers), addsMembers)
 	if o := s.looked(s.tried(parts)); len(o.parts) > 0 && !o.forbidden && s.Stale() {
 		parts = s.added(o)
 	}

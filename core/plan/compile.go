@@ -25,6 +25,7 @@ type compiled struct {
 	ended     bool // the colony is united with another
 	dealtIn   int  // days to when queen cells are dealt with, and one; 0: they are not
 	roomed    bool // a bound nest is given room
+	looked    bool // for eggs
 	through   bool // every comb is gone through, or it is united
 	requeened bool
 	idleKg    float64
@@ -98,6 +99,7 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 		}
 		c.at = append(c.at, d)
 		c.changes = append(c.changes, d.changes...)
+		c.looked = c.looked || p.Looks
 		if p.Checks {
 			c.checks = append(c.checks, in)
 		}
@@ -140,6 +142,7 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 // lastOf notes on the last day of a plan how the hive is left.
 func (s *Situation) lastOf(p *craft.Plan, c *compiled) {
 	d, through, fedKg := s.dueHere(), c.through, c.fedKg
+	p.EggsDue, p.Looked = d.eggs, c.looked || through
 	p.CheckDue, p.Checked, p.CellsFound, p.CellsBegun, p.Bound = d.check, through, d.cells, d.begun, d.boundShare
 	for i := range d.starves {
 		p.Starves[i] = d.starves[i] * max(0, 1-fedKg[i]/d.lacksKg[i])
@@ -168,6 +171,7 @@ func lateFed(x *scene) float64 {
 // duties are what no plan should leave undone here, whatever it is.
 type duties struct {
 	check      day.Day // for queen cells, by the visit; 0: none is due
+	eggs       day.Day // of a queen who is waited for, by the visit; 0: none are due
 	cells      bool
 	begun      bool       // eggs were found in many cups
 	boundShare float64    // 1: the nest is bound with honey
@@ -186,7 +190,7 @@ func (s *Situation) dueHere() *duties {
 	x := s.scene(next)
 	found, cells := s.swarmCells()
 	d := &duties{
-		check: s.checkDue(), cells: cells && !found.Begun && !s.gone() && s.Waiting == nil,
+		check: s.checkDue(), eggs: s.eggsUnlooked(x), cells: cells && !found.Begun && !s.gone() && s.Waiting == nil,
 		begun:      cells && found.Begun && !s.gone() && s.Waiting == nil,
 		boundShare: x.boundShare(),
 	}

@@ -93,6 +93,14 @@ func (s *Situation) eggsDue(on day.Day) bool {
 	return s.Waiting != nil && s.due.EggsBy > 0 && on >= s.due.EggsBy && s.Estimate.Queen.Day < s.due.EggsBy
 }
 
+// eggsUnlooked returns the day by which such eggs were due, where that is by the visit and a nest is opened then; 0 else.
+func (s *Situation) eggsUnlooked(x *scene) day.Day {
+	if !s.eggsDue(s.Visit) || !season.LayingExpected.Has(x.season) || s.high(x.in) < checkedFromC {
+		return 0
+	}
+	return s.due.EggsBy
+}
+
 func (s *Situation) sayEggs(p *part) told {
 	var t told
 	if s.eggsDue(s.Today + day.Day(p.in)) {

@@ -11,6 +11,9 @@ import (
 // plans apart long before chances settle.
 const searchMembers = forecast.EvenMembers
 
+// addsMembers are those in which what each step of a plan adds is told. Rounding.
+const addsMembers = 2 * searchMembers
+
 // What a step must add to be in a plan, a variant to be preferred, and a step to be done before the visit that
 // could wait for it, kg of honey. Source: none; guesses: the price of six minutes, of one, and of ten.
 const stepLeast, variantLeast, soonerLeast = 0.3, 0.05, 0.5
