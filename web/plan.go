@@ -4,6 +4,7 @@ import (
 	"fmt"
 
 	"kembo/app"
+	"kembo/core/bees"
 	"kembo/core/craft"
 	"kembo/core/day"
 	"kembo/core/forecast"
@@ -31,8 +32,12 @@ func planOf(x app.Colony) planView {
 		v.Steps = append(v.Steps, s)
 	}
 	if steps > 0 && p.GainKg >= addsTold {
+		text := "%s: about %s of honey better than leaving it, in %s forecasts."
+		if p.BetterIn < safeguard {
+			text = "%s: about %s of honey better than leaving it on average; it pays in %s forecasts."
+		}
 		v.Head = fmt.Sprintf(
-			"%s: about %s of honey better than leaving it, in %s forecasts.",
+			text,
 			map[bool]string{true: words.Count(steps, "step", "steps"), false: "One step"}[steps > 1],
 			massOf(p.GainKg, x.Units), words.OfTen(p.BetterIn),
 		)
@@ -44,7 +49,7 @@ func planOf(x app.Colony) planView {
 		v.Dropped = []string{"This version of Kembo weighs anew: the plan that the last one kept was let go."}
 	}
 	v.Before = runwaysOf(all[0], x.Assessment.Base.Horizon)
-	v.Odds = oddsOf(p, x.Today)
+	v.Odds = oddsOf(p, x)
 	for _, b := range p.Breaches {
 		if b.Rank == craft.Never || b.Kg >= breachTold {
 			v.Breaches = append(v.Breaches, b.Say)
@@ -91,19 +96,46 @@ func runwaysOf(a plan.Advice, horizon int) []runwayText {
 }
 
 // oddsOf are what a plan does to the chance of a swarm, and the chance that it comes through.
-func oddsOf(p plan.Plan, today day.Day) []runwayText {
+func oddsOf(p plan.Plan, x app.Colony) []runwayText {
 	var out []runwayText
 	if p.Swarm >= oddsTold {
 		out = append(out, runwayText{Name: "Swarm by the visit after", After: words.Chance(p.Swarm)})
 	}
 	if p.Alive > 0 {
-		out = append(out, runwayText{Name: "Alive on " + (today + day.Day(p.Days)).DayMonth(), After: words.Chance(p.Alive)})
+		alive := runwayText{Name: "Alive on " + (x.Today + day.Day(p.Days)).DayMonth(), After: words.Chance(p.Alive)}
+		if why := lostMost(p, x); why != "" {
+			alive.After += ": " + why
+		}
+		out = append(out, alive)
 	}
 	return out
 }
 
+// atRisk is the chance of being alive under which it is told what a colony would be lost to. Source: none; some 1 in 10
+// are lost in a usual winter.
+const atRisk = 0.9
+
+// lostMost tells what a colony that may be lost is lost to most often.
+func lostMost(p plan.Plan, x app.Colony) string {
+	if p.Alive >= atRisk {
+		return ""
+	}
+	cause, chance := x.Assessment.Base.Losses.Likeliest()
+	if cause == bees.NotLost || chance < lossTold {
+		return ""
+	}
+	why := "most at risk from " + lostTo[cause]
+	if _, counted := app.LastMites(x.Believed, x.Today); cause == bees.ToMites && !counted {
+		why += ", of which none were counted"
+	}
+	return why
+}
+
 // oddsTold is the chance of a swarm from which on it is told. Rounding.
 const oddsTold = 0.03
+
+// safeguard is the share of forecasts under which a plan that is better on average is told as one. Rounding.
+const safeguard = 0.4
 
 // sure says a confidence in words.
 func sure(a plan.Advice) string {
@@ -116,6 +148,8 @@ func sure(a plan.Advice) string {
 		return "nearly sure"
 	case p >= 0.6:
 		return of + words.OfTen(p) + " forecasts"
+	case p < safeguard && a.Action != plan.Leave: // it costs a little in most, and saves much in some
+		return "a safeguard: it pays in " + words.OfTen(p) + " forecasts"
 	default:
 		return "a toss-up: " + of + words.OfTen(p) + " forecasts"
 	}

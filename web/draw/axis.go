@@ -44,6 +44,7 @@ func (a Axis) Draw() template.HTML {
 
 func dates(b *builder, s scale, today day.Day, visit, y float64, first string) {
 	near := 18.3 / s.px // the room of a date, in days
+	taken := 0.0        // up to where there is a date
 	for d := 0.0; d <= s.days-2; d += s.step() {
 		text, anchor, x := (today + day.Day(d)).DayMonth(), "middle", s.x(d)
 		switch {
@@ -56,6 +57,12 @@ func dates(b *builder, s scale, today day.Day, visit, y float64, first string) {
 		case d-visit > 0 && d-visit < 1.7*near:
 			anchor, x = "start", s.x(visit)+4
 		}
+		w := textWidth(text, 12.5, 400)
+		left := x - map[string]float64{"start": 0, "middle": w / 2, "end": w}[anchor]
+		if left < taken+4 {
+			continue // it would stand on the date before
+		}
+		taken = left + w
 		b.f(
 			`<text x="%s" y="%s" font-size="12.5" text-anchor="%s" fill="var(--k-ink-2)">%s</text>`, n(x), n(y),
 			anchor, text,

@@ -9,6 +9,8 @@ import (
 	"math"
 	"os"
 	"path/filepath"
+	"regexp"
+	"strconv"
 	"strings"
 	"testing"
 	"time"
@@ -150,6 +152,37 @@ func TestCourseAndAxis(t *testing.T) {
 			Lanes: []draw.Lane{{Name: "Stores", Unit: "kg", Track: lane, Line: "red", Band: "pink", Scale: 1}},
 		}.Draw(),
 	)
+}
+
+// TestNoDateStandsOnAnother: of two dates that would overlap the first stays, wherever the visit lies.
+func TestNoDateStandsOnAnother(t *testing.T) {
+	date := regexp.MustCompile(`<text x="([0-9.]+)" y="[0-9.]+" font-size="12.5" text-anchor="(start|middle|end)" ` +
+		`fill="var\(--k-ink-2\)">((?:Today, )?[0-9]+ [A-Z][a-z]+)<`)
+	today := day.Of(2026, time.October, 24)
+	for _, horizon := range []int{30, 60, 180} {
+		for wait := range 60 {
+			axis := draw.Axis{Today: today, Visit: today + day.Day(wait), Planned: true}
+			lane := make([]measure.Range, horizon+1)
+			svg := string(draw.Course{
+				Axis: axis, Bars: track(true).Bars, Known: true, Step: 2, Days: float64(horizon),
+				Lanes: []draw.Lane{{Name: "Stores", Unit: "kg", Track: lane, Line: "red", Band: "pink", Scale: 1}},
+			}.Draw())
+			right := 0.0
+			for _, m := range date.FindAllStringSubmatch(svg, -1) {
+				x, err := strconv.ParseFloat(m[1], 64)
+				if err != nil {
+					t.Fatal(err)
+				}
+				const least = 5.5 // a character, at least
+				w := least * float64(len(m[3]))
+				left := x - map[string]float64{"start": 0, "middle": w / 2, "end": w}[m[2]]
+				if left < right {
+					t.Errorf("%d days, the visit in %d: %q stands on the date before", horizon, wait, m[3])
+				}
+				right = left + w
+			}
+		}
+	}
 }
 
 func TestSmallParts(t *testing.T) {
