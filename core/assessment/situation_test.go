@@ -30,10 +30,12 @@ type situation struct {
 	// hive is its boxes, bottom to top, parted by "|": format, then contents in frames (b brood, h honey,
 	// n nectar, p pollen, e empty, u foundation, d drone) and seams of bees (s). "!" marks a super, "x"
 	// alone an excluder.
-	hive  string
-	told  func(*assessment.Case)
-	does  [][]string // of each list one is advised at least
-	never []string   // none of these is advised; "a/b|c": a is not advised without b or c; "a!": not before the visit
+	hive string
+	told func(*assessment.Case)
+	// unlaid is the days since the last egg, as looks before this one tell it; 0: this one alone.
+	unlaid int
+	does   [][]string // of each list one is advised at least
+	never  []string   // none of these is advised; "a/b|c": a is not advised without b or c; "a!": not before the visit
 	// waits and rushes say whether anything may be due before the visit.
 	waits, rushes bool
 	// mostFeed is the most that may be fed, in L or kg as it is given; 0: anything.
@@ -64,11 +66,19 @@ var formats = map[string]string{
 func (x situation) assess(t testing.TB) *assessment.Assessment {
 	t.Helper()
 	c := x.made(t)
-	a, err := assessment.Of(c, nil)
+	if x.unlaid == 0 {
+		a, err := assessment.Of(c, nil)
+		if err != nil {
+			t.Fatalf("%s: %v", x.name, err)
+		}
+		return a
+	}
+	e, err := look.Read(c.Look, c.Stack, look.Context{Season: c.Site.On(c.Look.Day)})
 	if err != nil {
 		t.Fatalf("%s: %v", x.name, err)
 	}
-	return a
+	e.Queen.Unlaid = c.Today - day.Day(x.unlaid)
+	return assessment.Assess(c, e, nil)
 }
 
 func (x situation) made(t testing.TB) assessment.Case {

@@ -623,6 +623,23 @@ var situations = []situation{
 		never: []string{"combine", "give_cell_or_queen", "requeen"}, why: "she winds down: no eggs by now is nothing",
 	},
 	{
+		name: "Seven thousand bees and no egg for six weeks", place: "uk", bloom: limes, on: "2026-07-10", days: 5,
+		hive: "deep h5 p1 n1 e3 s3", told: all(checked(0), brood(false, false, false), beside(28000)), unlaid: 43,
+		does: [][]string{{"combine"}}, never: []string{"leave", "give_cell_or_queen", "requeen", "test_comb", "add_super"},
+		why: "after a month without brood workers may lay, and no queen is taken: shake them out before another hive",
+	},
+	{
+		name: "Fifteen thousand bees and no egg for three weeks", place: "uk", bloom: limes, on: "2026-06-20", days: 8,
+		hive: "deep h4 p1 n1 e4 s7", told: all(checked(0), brood(false, false, false), beside(28000)), unlaid: 22,
+		does: [][]string{{"give_cell_or_queen", "test_comb"}}, never: []string{"leave", "combine"},
+		why: "they still take a queen, and are worth one in June",
+	},
+	{
+		name: "Forty kilograms over the cluster in December", place: "uk", bloom: limes, on: "2026-12-10", days: 30,
+		hive: "deep h7 e3 s5 | medium! h9.5 e0.5 s2 | medium! h5 e5", never: []string{"feed_emergency", "feed_winter", "combine"},
+		why: "what stands over them is food; fondant over 40 kg is work for nothing",
+	},
+	{
 		name: "Short of winter on the first of October, the next visit in three weeks", place: "uk", bloom: limes,
 		on: "2026-10-01", days: 23, hive: "deep b1 h5 p1 e3 s8", does: [][]string{{"feed_winter"}}, rushes: true,
 		never: []string{"leave", "combine"}, why: "syrup now is capped by November; fondant in three weeks is luck",

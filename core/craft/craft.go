@@ -66,6 +66,8 @@ type Plan struct {
 	Roomed        bool       // and is given room
 	EggsDue       day.Day    // of a queen who is waited for, by the visit; 0: none are
 	Looked        bool       // for eggs, or the hive is united
+	Queenless     float64    // chance that it has no queen and rears none
+	QueenHelped   bool       // it gets a queen, a cell or a comb of eggs, or is united
 	CellsFound    bool       // queen cells were found that are a swarm's
 	CellsBegun    bool       // eggs were found in many cups
 	CellsDealt    bool       // and are dealt with
@@ -114,7 +116,7 @@ var Rules = []Rule{
 	combOffCluster, everyCell, nestBoxTaken, winterCrop,
 	syrupInTheCold, swarmCellsLeft, checkPutOff, eggsUnlooked,
 	virginAlone, coldOpening, flowOpening, feedUnderSuper, superOverEmpty, superOverWide, superOverFoundation,
-	combOutInFlow, excluderInWinter, coldHarvest, takenBare, leftHungry, winterUnfed, leftBound, treatmentLeftIn, overfull, heavyLift, winterTooLight,
+	combOutInFlow, excluderInWinter, coldHarvest, takenBare, leftHungry, queenlessLeft, winterUnfed, leftBound, treatmentLeftIn, overfull, heavyLift, winterTooLight,
 }
 
 // Judge returns what a plan breaks, or leaves broken.

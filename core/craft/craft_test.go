@@ -130,6 +130,7 @@ func TestEachRuleOnBothSidesOfItsBound(t *testing.T) {
 		{"swarm_cells_left", func(p *craft.Plan) { p.CellsBegun = true },
 			func(p *craft.Plan) { p.CellsBegun, p.CellsDealt = true, true }},
 		{"eggs_put_off", func(p *craft.Plan) { p.EggsDue = on }, func(p *craft.Plan) { p.EggsDue, p.Looked = on, true }},
+		{"left_queenless", func(p *craft.Plan) { p.Queenless = 0.5 }, func(p *craft.Plan) { p.Queenless, p.QueenHelped = 0.9, true }},
 		{"check_put_off", func(p *craft.Plan) { p.CheckDue = on },
 			func(p *craft.Plan) { p.CheckDue, p.Checked = on, true }},
 		{"overfull", func(p *craft.Plan) { p.FedKg = 16 }, func(p *craft.Plan) { p.FedKg = 13 }},

@@ -61,7 +61,7 @@ func combineSteps(x *scene) []Step {
 			},
 			say: func(s *Situation, p *part) told { return s.sayCombine(p, n.Colony) },
 		}
-		if x.bees < shakenBees {
+		if s.shakenOut(x) {
 			st.Minutes = shakeMinutes
 		}
 		out = append(out, st)
@@ -69,11 +69,21 @@ func combineSteps(x *scene) []Step {
 	return out
 }
 
+// shakenOut reports whether a hive is shaken out and not set over paper: it is too few, or its workers may lay, among
+// whom another's queen is in danger.
+func (s *Situation) shakenOut(x *scene) bool {
+	return x.bees < shakenBees || x.queenless >= 1.0/2 && s.layingWorkers(x) > mayLay
+}
+
+// mayLay is the chance of laying workers over which a hive is shaken out. Source: none; guess.
+const mayLay = 0.25
+
 func (s *Situation) sayCombine(p *part, with string) told {
 	var t told
 	n := s.Base.Bees.Likely
 	t.do = fmt.Sprintf("Unite it with %s %s", with, s.by(p))
-	if n < shakenBees {
+	shaken := s.shakenOut(s.scene(p.in))
+	if shaken {
 		t.do = fmt.Sprintf("Shake it out before %s %s", with, s.by(p))
 	}
 	combs := n / s.Estimate.Stack.Boxes[0].Format.Frame.BeesAtFullCover()
@@ -88,6 +98,9 @@ func (s *Situation) sayCombine(p *part, with string) told {
 		Figure{"combs", combs, fmt.Sprintf("%.1f", combs)}, chance("none", s.scene(0).queenless),
 		Figure{"odds", s.winters(n, true), words.Chance(s.winters(n, true))},
 	)
+	if s.layingWorkers(s.scene(p.in)) > mayLay {
+		t.reason += " After so long its workers may lay: they take no queen."
+	}
 	t.brief = brief("{bees} bees on {combs} combs.", t.figures)
 	t.change = "If there is a good young queen on healthy brood, give her capped brood and bees of a strong, healthy " +
 		"colony instead."
@@ -95,7 +108,7 @@ func (s *Situation) sayCombine(p *part, with string) told {
 		"Look at its brood and count its mites before it goes to another: a sick colony is not united.",
 		"One queen has to go, the poorer; unite over paper, in the evening, and leave it for a week.",
 	}
-	if n < shakenBees {
+	if shaken {
 		t.cautions[1] = "Shake the bees out on a fine evening before the other hive, with a queen, if there is one, taken out " +
 			"first; take the box away."
 	}

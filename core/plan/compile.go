@@ -25,6 +25,7 @@ type compiled struct {
 	ended     bool // the colony is united with another
 	dealtIn   int  // days to when queen cells are dealt with, and one; 0: they are not
 	roomed    bool // a bound nest is given room
+	helped    bool // it gets a queen, a cell or a comb of eggs
 	looked    bool // for eggs
 	through   bool // every comb is gone through, or it is united
 	requeened bool
@@ -116,6 +117,7 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 		}
 		c.ended = c.ended || p.Moves.union
 		c.requeened = c.requeened || p.Requeens
+		c.helped = c.helped || p.Requeens || p.Action == GiveCellOrQueen || p.Action == TestComb
 		if p.Action == SwarmControl || p.Action == Combine {
 			c.dealtIn = in + 1
 		}
@@ -142,6 +144,7 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 // lastOf notes on the last day of a plan how the hive is left.
 func (s *Situation) lastOf(p *craft.Plan, c *compiled) {
 	d, through, fedKg := s.dueHere(), c.through, c.fedKg
+	p.Queenless, p.QueenHelped = d.queenless, c.helped || c.ended
 	p.EggsDue, p.Looked = d.eggs, c.looked || through
 	p.CheckDue, p.Checked, p.CellsFound, p.CellsBegun, p.Bound = d.check, through, d.cells, d.begun, d.boundShare
 	for i := range d.starves {
@@ -171,6 +174,7 @@ func lateFed(x *scene) float64 {
 // duties are what no plan should leave undone here, whatever it is.
 type duties struct {
 	check      day.Day // for queen cells, by the visit; 0: none is due
+	queenless  float64 // chance that it has no queen and rears none
 	eggs       day.Day // of a queen who is waited for, by the visit; 0: none are due
 	cells      bool
 	begun      bool       // eggs were found in many cups
@@ -190,7 +194,7 @@ func (s *Situation) dueHere() *duties {
 	x := s.scene(next)
 	found, cells := s.swarmCells()
 	d := &duties{
-		check: s.checkDue(), eggs: s.eggsUnlooked(x), cells: cells && !found.Begun && !s.gone() && s.Waiting == nil,
+		check: s.checkDue(), eggs: s.eggsUnlooked(x), queenless: s.leftAlone(x), cells: cells && !found.Begun && !s.gone() && s.Waiting == nil,
 		begun:      cells && found.Begun && !s.gone() && s.Waiting == nil,
 		boundShare: x.boundShare(),
 	}

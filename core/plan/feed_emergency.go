@@ -26,8 +26,8 @@ func emergencySteps(x *scene) []Step {
 	s := x.s
 	till := float64(x.in+x.next) + visitIsOver
 	light := s.Input.ReserveKg - x.nestKg // where what stands above is taken
-	hungry := s.Base.Chance(forecast.Food, till) >= hardlyAny ||
-		s.Base.LastChance(till) >= hardlyAny && x.lowStoresKg(min(x.in+x.next, s.horizon-1)) < s.reserveOn(x.in+x.next)+offStores
+	hungry := max(s.Base.Chance(forecast.Food, till), s.Base.LastChance(till)) >= hardlyAny &&
+		x.lowStoresKg(min(x.in+x.next, s.horizon-1)) < s.reserveOn(x.in+x.next)+offStores
 	if s.forWinter(x) || !hungry && (light < 1 || !s.supered()) {
 		return nil
 	}

@@ -29,6 +29,7 @@ func giveSteps(x *scene) []Step {
 	if !s.queenInDoubt(x) || !x.queensToHave() || x.bees < queenBees || !s.cellsSought() && !s.overdue() {
 		return nil
 	}
+	w, lays := s.weights(), s.layingWorkers(x)
 	give := func(key string, laysIn, price, taken float64, virgin bool, what string) Step {
 		return Step{
 			Key: key, Opens: craft.Nest, Minutes: queenMinutes, Load: []Need{{What: what, Count: 1}},
@@ -36,16 +37,37 @@ func giveSteps(x *scene) []Step {
 				if !queenless(st) {
 					return price
 				}
+				if !st.Welcomes(1-lays, s.Today+layingDraw) { // she is killed, and so is the next
+					return price + s.weights().Queen
+				}
 				return s.given(st, p, taken, laysIn, price, virgin)
 			},
 			say: func(s *Situation, p *part) told { return s.sayGive(p, what) },
 		}
 	}
-	w := s.weights()
 	return []Step{
 		give("queen", givenLaysIn, w.Queen, queen.Accepted, false, "mated queen"),
 		give("cell", ripeCellDays, cellKg, queen.Mates, true, "ripe queen cell"),
 	}
+}
+
+// Days since the last egg from which on workers may lay and no queen is taken, and over which that comes to most
+// colonies, and to how many. Source: three to four weeks without open brood (Winston 1987, from memory); the share is
+// a guess.
+const layFrom, layOver, layMost = 30.0, 21.0, 0.8
+
+// layingDraw sets the draw of who is not taken for laying workers apart from that of the queen herself.
+const layingDraw = 1000
+
+// layingWorkers returns the chance that workers lay on the day of a scene in a hive without a queen, as far as the days
+// since the last egg tell it.
+func (s *Situation) layingWorkers(x *scene) float64 {
+	if !s.doubted() {
+		return 0
+	}
+	least, _ := s.lastEgg()
+	since := float64(least + int(s.Today-s.Estimate.Queen.Day) + x.in)
+	return layMost * min(max((since-layFrom)/layOver, 0), 1)
 }
 
 // given gives a member a queen who comes to lay as often as taken says. Where she does not, a look for her eggs finds

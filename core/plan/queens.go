@@ -64,6 +64,15 @@ func (s *Situation) lastEgg() (days int, missing string) {
 	return days, missing
 }
 
+// leftAlone returns the chance that there is no queen on the day of a scene where so long nothing was laid that none is
+// to be expected of their own, and a hive is opened; 0 else.
+func (s *Situation) leftAlone(x *scene) float64 {
+	if !s.hopeless(x) || season.Clustered.Has(x.season) {
+		return 0
+	}
+	return x.queenless
+}
+
 // hopeless reports whether so long nothing was laid that a comb of eggs would tell nothing new.
 func (s *Situation) hopeless(x *scene) bool {
 	return s.doubted() && s.Estimate.Queen.Long(s.Today+day.Day(x.in)) && !s.waits(x)
