@@ -116,7 +116,8 @@ var Rules = []Rule{
 	combOffCluster, everyCell, nestBoxTaken, winterCrop,
 	syrupInTheCold, swarmCellsLeft, checkPutOff, eggsUnlooked,
 	virginAlone, coldOpening, flowOpening, feedUnderSuper, superOverEmpty, superOverWide, superOverFoundation,
-	combOutInFlow, excluderInWinter, coldHarvest, takenBare, leftHungry, queenlessLeft, winterUnfed, leftBound, treatmentLeftIn, overfull, heavyLift, winterTooLight,
+	combOutInFlow, excluderInWinter, coldHarvest, takenBare, leftHungry, queenlessLeft, winterUnfed, leftBound,
+	treatmentLeftIn, overfull, heavyLift, winterTooLight,
 }
 
 // Judge returns what a plan breaks, or leaves broken.
