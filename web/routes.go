@@ -101,6 +101,7 @@ func (s *Server) routes() {
 	r.Get("/colonies/:colony/weight", s.showWeight)
 	r.Post("/colonies/:colony/scale", s.scaleFile)
 	r.Post("/colonies/:colony/scale/import", s.importScale)
+	r.Get("/colonies/:colony/moves", s.showMoves)
 	r.Get("/colonies/:colony/combs", s.showCombs)
 	r.Post("/colonies/:colony/combs", s.saveCombs)
 	r.Get("/culls", s.showCulls)
