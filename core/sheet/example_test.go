@@ -26,14 +26,14 @@ func Example() {
 		panic(err)
 	}
 	for _, step := range s.Steps {
-		fmt.Println(step.Do, step.Box)
+		if step.Box != "" {
+			fmt.Println(step.Do, step.Box)
+		}
 	}
 	fmt.Println(s.Lifts, "lifts")
 	// Output:
-	// open
 	// lift_off full
 	// set_new new
 	// set_back full
-	// close
 	// 3 lifts
 }
