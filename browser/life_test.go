@@ -222,7 +222,8 @@ func TestEveryPageIsSoundAtEverySize(t *testing.T) {
 		c + "/treat", c + "/out", c + "/weigh", c + "/arrange", c + "/boxes/any", c + "/harvest", c + "/look",
 		y + "/colonies/new", y + "/edit", y + "/treat", y + "/mites", "/gone", "/more", "/medicines", "/crop", "/yours",
 		"/", y, y + "/round", c + "/look?round=2026-06-03", y + "/round/summary", y + "/sheet", y + "/keyed", y + "/tags",
-		y + "/calendar", y + "/colonies/many", "/yards/new", "/stock", "/sample/empty", "/guide/round", "/guide/records", c + "/equipment", c + "/combs", c + "/moves",
+		y + "/calendar", y + "/colonies/many", "/yards/new", "/stock", "/sample/empty", "/guide/round", "/guide/records", c + "/equipment",
+		c + "/combs", c + "/moves",
 		c + "/weight", "/culls", "/formats", "/devices", "/bench", "/bench/syrup", "/bench/brood", "/pocket", "/shorthand",
 		"/find?q=ql-0", "/find?q=nothing", "/settings", "/operation", "/yards", "/queens/" + x.Believed.Queens[0].ID,
 	}

@@ -47,6 +47,7 @@ var mayImport = map[string][]string{
 	},
 	"stock": {"comb", "day", "hive"},
 	"moves": {"bees", "colony", "comb", "day", "feed", "forecast", "hive", "measure", "mites", "queen", "words"},
+	"sheet": {"hive"},
 	"words": {"day"},
 }
 
