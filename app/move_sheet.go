@@ -4,6 +4,7 @@ import (
 	"context"
 
 	"kembo/core/day"
+	"kembo/core/hive"
 	"kembo/core/moves"
 	"kembo/core/plan"
 	"kembo/core/sheet"
@@ -16,6 +17,12 @@ type MoveSheet struct {
 	Sheet sheet.Sheet   // of boxes, combs and excluder; none of its steps where the plan touches none
 	Plan  []plan.Advice // the steps of the plan on that day
 	Later []plan.Advice // and those of later days
+	// With is the code of the hive with which combs are exchanged, and Over says of each comb that goes or comes where it
+	// hangs there; "" and nil where none is.
+	With string
+	Over map[string]sheet.Place
+	// There is that hive as it stands before, and after.
+	There [2]hive.Stack
 }
 
 // MoveSheet returns the sheet for the first day on which the plan has something done.
@@ -42,6 +49,12 @@ func (s *Service) MoveSheet(ctx context.Context, colony string) (MoveSheet, erro
 			m.Later = append(m.Later, a)
 		default:
 			m.Plan = append(m.Plan, a)
+			if evensOut(a) {
+				if after, err = s.exchanged(ctx, &m, after, a); err != nil {
+					return m, err
+				}
+				continue
+			}
 			if _, after, err = moves.All.ExactAll(after, a.Acts, id); err != nil {
 				return m, err
 			}
@@ -49,4 +62,31 @@ func (s *Service) MoveSheet(ctx context.Context, colony string) (MoveSheet, erro
 	}
 	m.Sheet, err = sheet.Of(h.Stack, after.Stack, c.Settings.LiftLimitKg)
 	return m, err
+}
+
+// exchanged returns a hive after combs of honey went between it and another.
+func (s *Service) exchanged(ctx context.Context, m *MoveSheet, here moves.Hive, a plan.Advice) (moves.Hive, error) {
+	e, err := s.evened(ctx, m.Colony, here, a)
+	if err != nil {
+		return here, err
+	}
+	d, err := moves.Do(moves.Of(e.here, e.other), e.act, m.On)
+	if err != nil {
+		return here, fieldOf(err, "action")
+	}
+	there := e.other
+	if e.other.Colony == here.Colony {
+		there = e.here
+	}
+	m.With, m.Over, m.There = a.With, map[string]sheet.Place{}, [2]hive.Stack{there.Stack, d.Hives.At(there.Colony).Stack}
+	for _, st := range m.There {
+		for _, b := range st.Boxes {
+			for slot, f := range b.Frames {
+				if _, known := m.Over[f.ID]; !known {
+					m.Over[f.ID] = sheet.Place{Box: b.ID, Slot: slot}
+				}
+			}
+		}
+	}
+	return *d.Hives.At(here.Colony), nil
 }

@@ -1,17 +1,14 @@
 package demo
 
 import (
-	"cmp"
 	"fmt"
 	"slices"
 
 	"kembo/core/bees"
-	"kembo/core/comb"
 	"kembo/core/day"
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/moves"
-	"kembo/core/words"
 )
 
 // crossings are what goes between the hives of a yard, in order, each noted at one of them. They are written once all
@@ -47,42 +44,29 @@ func (c *crossings) even(all []*keeper, d day.Day, told Followed) error {
 	return nil
 }
 
-// aside is where a comb lies that no hive has: it is no hive of the yard.
-const aside = "aside"
-
-// handOver hangs the fullest combs of one hive in the places of the emptiest of another. The first of those is laid
-// aside, the others go back for what came.
+// handOver hangs combs of honey of one hive in the places of the emptiest of another, as a tick in the program does.
 func (c *crossings) handOver(from, to *keeper, d day.Day, combs int) error {
-	giver, taker := id("colony "+from.code), id("colony "+to.code)
-	full, empty := from.honeyCombs(combs), to.emptyCombs(combs)
-	n := min(len(full), len(empty))
-	var free hive.Place // in the giver
-	all := moves.Several{Title: fmt.Sprintf("%s of honey from %s to %s", words.Count(n, "comb", "combs"), from.code, to.code)}
-	for i := range n {
-		here, okHere := from.stack().PlaceOf(full[i])
-		there, okThere := to.stack().PlaceOf(empty[i])
-		if !okHere || !okThere {
-			return fmt.Errorf("a comb is not where it was")
-		}
-		makes := &moves.FrameMoved{Frame: empty[i], From: taker, To: aside}
-		var other *keeper
-		if i > 0 {
-			makes.To, makes.Box, makes.Slot, other = giver, from.truth.nest[free.Box].ID, free.Slot, from
-			if here.Box == free.Box && here.Slot >= free.Slot {
-				here.Slot++
-			}
-		}
-		if err := cross(to, other, d, makes); err != nil {
-			return err
-		}
-		comes := &moves.FrameMoved{Frame: full[i], From: giver, To: taker, Box: to.truth.nest[there.Box].ID, Slot: there.Slot}
-		if err := cross(from, to, d, comes); err != nil {
-			return err
-		}
-		all.Acts, free = append(all.Acts, makes, comes), here
+	hiveOf := func(k *keeper) moves.Hive { return moves.Hive{Colony: id("colony " + k.code), Stack: k.stack()} }
+	giver, taker := hiveOf(from), hiveOf(to)
+	n := min(len(hive.HoneyCombs(giver.Stack, combs).Places), len(hive.EmptyCombs(taker.Stack, combs)))
+	all, err := moves.HoneyOver(giver, taker, n, from.code, to.code)
+	if err != nil {
+		return err
 	}
-	e := history.Done(d, &all)
-	e.ID, e.With = from.id(string(e.Kind)), []string{giver, taker} // what is laid aside is nobody's
+	for _, a := range all.Acts {
+		at, other := to, from
+		switch m := a.(*moves.FrameMoved); {
+		case m.To == moves.Aside:
+			other = nil
+		case m.From == giver.Colony:
+			at, other = from, to
+		}
+		if err := cross(at, other, d, a); err != nil {
+			return err
+		}
+	}
+	e := history.Done(d, all)
+	e.ID, e.With = from.id(string(e.Kind)), []string{giver.Colony, taker.Colony}
 	*c = append(*c, crossing{from, e})
 	return nil
 }
@@ -112,34 +96,4 @@ func cross(at, other *keeper, d day.Day, a moves.Act) error {
 		other.restacked(*done.Hives.At(o))
 	}
 	return nil
-}
-
-// honeyCombs returns up to so many combs of the nest that are full of honey, as the program itself picks them.
-func (k *keeper) honeyCombs(n int) []string {
-	st := k.stack()
-	var out []string
-	for _, p := range hive.HoneyCombs(st, n).Places {
-		out = append(out, st.Boxes[p.Box].Frames[p.Slot].ID)
-	}
-	return out
-}
-
-// emptyCombs returns so many combs of the nest that make room, the emptiest first; none with brood before one without.
-func (k *keeper) emptyCombs(n int) []string {
-	var all []hive.Frame
-	for _, b := range k.stack().Boxes {
-		if !b.Super {
-			all = append(all, b.Frames...)
-		}
-	}
-	const faces = 2
-	full := func(f hive.Frame) float64 {
-		return faces*(f.A.Worker()+f.B.Worker()) - f.A[comb.Empty] - f.B[comb.Empty]
-	}
-	slices.SortStableFunc(all, func(a, b hive.Frame) int { return cmp.Compare(full(a), full(b)) })
-	var out []string
-	for _, f := range all[:min(n, len(all))] {
-		out = append(out, f.ID)
-	}
-	return out
 }

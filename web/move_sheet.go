@@ -21,6 +21,7 @@ type movesView struct {
 	shell
 	ID, Code, Head string
 	None           string // why there is nothing to move
+	With           string // the hive with which combs are exchanged
 	Drawing        template.HTML
 	Take, Cares    []string
 	Steps          []moveStep
@@ -55,7 +56,7 @@ func (s *Server) showMoves(c fiber.Ctx) error {
 func movesOf(m app.MoveSheet) *movesView {
 	v := &movesView{
 		shell: shell{Title: "Move sheet, " + m.Code, Operation: m.Operation, Active: "board", Today: m.Today.Short()},
-		ID:    m.ID, Code: m.Code,
+		ID:    m.ID, Code: m.Code, With: m.With,
 	}
 	if len(m.Plan) == 0 {
 		v.None = "The plan for this hive has nothing done to it, so there is nothing to move."
@@ -66,7 +67,7 @@ func movesOf(m app.MoveSheet) *movesView {
 		if t := needsText(a.Needs, m.Units); t != "" {
 			v.Take = append(v.Take, t)
 		}
-		if len(a.Acts) > 0 {
+		if doable(a) {
 			v.Done = append(v.Done, planStep{Action: a.Action, ID: m.ID, EntryID: app.NewID(), Do: strings.TrimSuffix(plainDo(a), ".")})
 		}
 		v.Cares = append(v.Cares, a.Cautions...)
@@ -147,8 +148,11 @@ func movesNothing(a plan.Advice) bool {
 	case plan.FeedEmergency, plan.FeedWinter, plan.FeedPollen:
 		return true
 	}
-	return len(a.Acts) == 0
+	return !doable(a)
 }
+
+// doable reports whether a step can be written into the log as it was advised.
+func doable(a plan.Advice) bool { return len(a.Acts) > 0 || a.With != "" && a.Takes+a.Gives > 0 }
 
 func stepOf(m app.MoveSheet, x sheet.Step) moveStep {
 	name := func(id string) string {
@@ -198,9 +202,9 @@ func stepOf(m app.MoveSheet, x sheet.Step) moveStep {
 		slot := func(p sheet.Place) string { return fmt.Sprintf("%s, %d", words.Lower(name(p.Box)), p.Slot+1) }
 		switch x.Do {
 		case sheet.CombsOut:
-			t.Say = slot(k.From)
+			t.Say = slot(k.From) + thereOf(m, k, " to ")
 		case sheet.CombsIn:
-			t.Say = slot(k.To)
+			t.Say = slot(k.To) + thereOf(m, k, " from ")
 		default:
 			t.Say = slot(k.From) + " to " + slot(k.To)
 		}
@@ -209,11 +213,30 @@ func stepOf(m app.MoveSheet, x sheet.Step) moveStep {
 	return out
 }
 
+// thereOf says where a comb hangs in the hive with which combs are exchanged.
+func thereOf(m app.MoveSheet, k sheet.Comb, word string) string {
+	if m.With == "" {
+		return ""
+	}
+	p, ok := m.Over[k.Frame.ID]
+	if !ok {
+		return ", aside"
+	}
+	st := m.There[0]
+	if st.BoxAt(p.Box) < 0 {
+		st = m.There[1]
+	}
+	return fmt.Sprintf("%s%s, %s, %d", word, m.With, words.Lower(boxName(st, p.Box)), p.Slot+1)
+}
+
 // planOfMoves is the drawing of a sheet.
 func planOfMoves(m app.MoveSheet) draw.MovePlan {
 	p := draw.MovePlan{
 		Before: m.Sheet.Before, After: m.Sheet.After, Comes: "from the truck", Goes: "to the truck",
 		Alt: "The hive before and after, with a line for each comb that is moved",
+	}
+	if m.With != "" {
+		p.Comes, p.Goes = "from "+m.With, "to "+m.With
 	}
 	for _, b := range p.Before.Boxes {
 		p.Names = append(p.Names, boxName(p.Before, b.ID))
@@ -263,4 +286,3 @@ func contentOfNew(b hive.Box) string {
 	}
 	return fmt.Sprintf("%d drawn combs", len(b.Frames))
 }
-

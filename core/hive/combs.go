@@ -119,3 +119,28 @@ func (s Stack) SuperFormat() BoxFormat {
 	}
 	return SuperBeside(s.Boxes[0].Format)
 }
+
+// EmptyCombs returns up to n combs of the nest that make room, the emptiest first, and none with brood before one without.
+func EmptyCombs(st Stack, n int) []Place {
+	type found struct {
+		at   Place
+		full float64
+	}
+	var all []found
+	const faces = 2
+	for i, b := range st.Boxes {
+		if b.Super {
+			continue
+		}
+		for k, f := range b.Frames {
+			full := faces*(f.A.Worker()+f.B.Worker()) - f.A[comb.Empty] - f.B[comb.Empty]
+			all = append(all, found{Place{Box: i, Slot: k}, full})
+		}
+	}
+	slices.SortStableFunc(all, func(a, b found) int { return cmp.Compare(a.full, b.full) })
+	var out []Place
+	for _, x := range all[:min(n, len(all))] {
+		out = append(out, x.at)
+	}
+	return out
+}

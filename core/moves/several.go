@@ -126,7 +126,7 @@ func Colonies(a Act) []string {
 			ids = []string{x.At()}
 		}
 		for _, id := range ids {
-			if id != "" && !slices.Contains(out, id) {
+			if id != "" && id != Aside && !slices.Contains(out, id) {
 				out = append(out, id)
 			}
 		}

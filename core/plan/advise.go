@@ -31,6 +31,7 @@ type Advice struct {
 	Adds        float64                    `json:"adds"`       // kg of honey, against the plan without it
 	With        string                     `json:"-"`          // the other hive that it is done with; "": none is named
 	Takes       int                        `json:"-"`          // combs of honey that come from it
+	Gives       int                        `json:"-"`          // and that go to it
 	Changes     []bees.Change              `json:"-"`
 	Result      *forecast.Result           `json:"-"`
 }
@@ -131,7 +132,8 @@ func (s *Situation) adviceOf(p *part, step int, of Plan) Advice {
 	return Advice{
 		Action: p.Action, Do: t.do, ActBy: s.Today + day.Day(p.by), On: s.Today + day.Day(p.in), Brief: t.brief,
 		Reason: t.reason, Figures: t.figures, Needs: p.Load, Acts: p.Said, WouldChange: t.change, Cautions: t.cautions,
-		Confidence: of.BetterIn, Step: step, Adds: p.adds, With: s.named(p), Takes: takesOf(p), Changes: s.changesOf(p),
+		Confidence: of.BetterIn, Step: step, Adds: p.adds, With: s.named(p), Takes: combsOver(p, p.Moves.takes), Gives: combsOver(p, p.Moves.gives),
+		Changes: s.changesOf(p),
 	}
 }
 
@@ -143,9 +145,9 @@ func (s *Situation) named(p *part) string {
 	return p.Moves.partner
 }
 
-// takesOf returns the combs that a step takes from another hive.
-func takesOf(p *part) int {
-	if !p.Moves.takes {
+// combsOver returns the combs of honey that go between two hives in a step, where they go that way.
+func combsOver(p *part, that bool) int {
+	if !that {
 		return 0
 	}
 	return p.Moves.combs
