@@ -111,4 +111,11 @@ func TestWhatMisledOnTheBoard(t *testing.T) {
 	if short == 0 {
 		t.Error("nobody is short in September: the point is not asked")
 	}
+
+	// Besides: no fondant over honey in plenty, in the depth of winter.
+	for code, x := range on(time.December, 10) {
+		if x.StoresKg > 25 && told(x, plan.FeedWinter, plan.FeedEmergency) {
+			t.Errorf("%s holds %.0f kg, and is told %v", code, x.StoresKg, x.Advice)
+		}
+	}
 }

@@ -246,7 +246,7 @@ var ofRooms = []fault{
 		"if in || !supered(p.After) {", inPlan,
 	},
 	{
-		"a super over a wide nest costs nothing", "core/craft/room.go", "p.InUse >= inUseShare {", "p.InUse >= 0 {", inPlan,
+		"a super over a wide nest costs nothing", "core/craft/room.go", "inUse >= inUseShare {", "inUse >= 0 {", inPlan,
 	},
 	{
 		"a hive is opened while its virgin flies", "core/craft/virgin_alone.go", "p.On >= p.Alone[0] && p.On <= p.Alone[1]",
@@ -286,8 +286,8 @@ var ofRooms = []fault{
 		"s.Estimate.Queen.ManyEggs == colony.EggsOnWalls && s.Today < 0 &&", inPlan,
 	},
 	{
-		"the rich hive of a yard gives to all", "core/plan/equalise.go", "		if n.Colony != match {",
-		"		if match == \"\" && n.Colony != match {", inPlan,
+		"the rich hive of a yard gives to all", "core/plan/equalise.go", "		if n.Colony != match ||",
+		"		if match == \"\" && n.Colony != match ||", inPlan,
 	},
 	// The open form.
 	{
