@@ -26,7 +26,7 @@ func TestCombsGoFromHiveToHiveByATick(t *testing.T) {
 				t.Fatal(err)
 			}
 		}
-		write("MR-02", look.Counts{Brood: 2, Honey: 8}, look.Counts{Honey: 4, Empty: 2})
+		write("MR-02", look.Counts{Brood: 2, Honey: 8}, look.Counts{Honey: 3, Empty: 3})
 		write("MR-01", look.Counts{Brood: 2, Honey: 1, Empty: 7}, look.Counts{Empty: 6})
 		r.svc.Settle(ctx)
 		combs := func(code string) (ids []string) {

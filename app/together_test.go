@@ -36,7 +36,7 @@ func newRow(t *testing.T, codes ...string) *row {
 	if err != nil {
 		t.Fatal(err)
 	}
-	r := &row{t: t, st: s, yard: app.NewID(), ids: map[string]string{}, now: today}
+	r := &row{t: t, st: s, yard: uid("yard"), ids: map[string]string{}, now: today} // draws go by ids
 	r.svc = app.New(s, func() time.Time { return r.now.Time().Add(9 * time.Hour) }, nil)
 	t.Cleanup(func() { r.svc.Settle(ctx); s.Close() })
 	if err := r.svc.Start(ctx, "Harrowmere Honey"); err != nil {
@@ -52,7 +52,7 @@ func newRow(t *testing.T, codes ...string) *row {
 		t.Fatal(err)
 	}
 	for _, c := range codes {
-		r.ids[c] = app.NewID()
+		r.ids[c] = uid("colony " + c)
 		if err := r.svc.MakeColony(
 			ctx,
 			app.NewColony{
