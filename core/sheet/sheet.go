@@ -20,6 +20,7 @@ const (
 	Open        Kind = "open"         // smoke, roof and lid off
 	LiftOff     Kind = "lift_off"     // a box, set aside
 	TakeAway    Kind = "take_away"    // a box, which does not come back
+	LookOver    Kind = "look_over"    // such a box of the nest, for the queen
 	ExcluderOff Kind = "excluder_off" // with a look at both sides for the queen
 	FindQueen   Kind = "find_queen"   // before a comb leaves her part of the hive
 	CombsOut    Kind = "combs_out"    // out of the hive
@@ -151,6 +152,9 @@ func (s *Sheet) order(limitKg float64) {
 			do = TakeAway
 		}
 		lift(do, b)
+		if do == TakeAway && !b.Super {
+			s.add(Step{Do: LookOver, Box: b.ID}, queenMinutes)
+		}
 		if at := s.Before.ExcluderAbove; at == i && (i > stay || s.excluderGoes() || s.worksIn(stay-1)) {
 			s.add(Step{Do: ExcluderOff}, 0)
 			off = true
@@ -210,13 +214,8 @@ func (s *Sheet) handle() {
 }
 
 // queenFirst reports whether she must be accounted for: a comb of the nest leaves the hive or goes to where she may not
-// be, or a box of the nest goes.
+// be.
 func (s *Sheet) queenFirst() bool {
-	for _, b := range s.Before.Boxes {
-		if !b.Super && s.After.BoxAt(b.ID) < 0 {
-			return true
-		}
-	}
 	for _, c := range s.Combs {
 		i := s.Before.BoxAt(c.From.Box)
 		if c.From == (Place{}) || i < 0 || s.Before.Boxes[i].Super {

@@ -81,7 +81,7 @@ func TestTheOrderOfHands(t *testing.T) {
 		{"boxes of the nest changed about", "d1:abc d2:efg | s1:xy", "d2:efg d1:abc | s1:xy",
 			"open, lift_off s1, excluder_off, lift_off d2, lift_off d1, set_back d2, set_back d1, excluder_on, set_back s1, close"},
 		{"a box out under the nest", "d1:abc d2:efg", "d2:efg",
-			"open, lift_off d2, take_away d1, find_queen, set_back d2, close"},
+			"open, lift_off d2, take_away d1, look_over d1, set_back d2, close"},
 		{"a box under the nest", "d1:abc", "d0:xyz d1:abc", "open, lift_off d1, set_new d0, set_back d1, close"},
 	} {
 		s, err := sheet.Of(stack(tt.before), stack(tt.after), 0)
