@@ -2,13 +2,13 @@ package app
 
 import (
 	"context"
+	"maps"
 	"math"
 	"slices"
 
 	"kembo/core/assessment"
 	"kembo/core/colony"
 	"kembo/core/plan"
-	"kembo/store"
 )
 
 // besides works those out again that could do with another hive of the yard, where the others were not known when
@@ -59,21 +59,19 @@ func (b *batch) givers(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
-	takes := map[string]string{} // by giver
-	for _, x := range near {
-		if n := x.neighbour(); n.Takes != "" {
-			takes[n.Takes] = x.Code
-		}
+	was, is := atOdds(b.before), atOdds(near)
+	maps.DeleteFunc(is, func(code, odds string) bool { return was[code] == odds }) // once: it may refuse
+	if len(is) == 0 {
+		return nil
 	}
 	colonies, err := b.s.store.ColoniesOf(ctx, b.y.ID, int32(b.y.today))
 	if err != nil {
 		return err
 	}
 	var todo []work
-	for _, x := range near {
-		i := slices.IndexFunc(colonies, func(c store.Colony) bool { return c.ID == x.Colony })
-		if i >= 0 && x.Looked > 0 && x.gives() != takes[x.Code] {
-			todo = append(todo, work{colony: colonies[i]})
+	for _, c := range colonies {
+		if is[c.Code] != "" {
+			todo = append(todo, work{colony: c})
 		}
 	}
 	for part := range slices.Chunk(todo, atOnce) {
@@ -82,6 +80,22 @@ func (b *batch) givers(ctx context.Context) error {
 		}
 	}
 	return nil
+}
+
+// atOdds says of each hive that gives what none takes, or does not give what is taken of it, what that is, by code.
+func atOdds(yard []Standing) map[string]string {
+	takes, out := map[string]string{}, map[string]string{}
+	for _, x := range yard {
+		if n := x.neighbour(); n.Takes != "" {
+			takes[n.Takes] = x.Code
+		}
+	}
+	for _, x := range yard {
+		if gives := x.gives(); x.Looked > 0 && gives != takes[x.Code] {
+			out[x.Code] = gives + " for " + takes[x.Code]
+		}
+	}
+	return out
 }
 
 // gives returns the code of the hive for which a plan takes honey out; "" for none.
