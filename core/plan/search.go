@@ -48,6 +48,9 @@ func (s *Situation) raced(parts []part, beside *outcome) *outcome {
 	if o.forbidden || o.members < raceMembers {
 		return o
 	}
+	if len(beside.value) < raceMembers { // nothing to be held against
+		return s.try(parts, searchMembers)
+	}
 	sum, squares := 0.0, 0.0
 	for m, v := range o.value {
 		d := v - beside.value[m]
