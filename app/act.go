@@ -36,7 +36,7 @@ func (s *Service) Do(ctx context.Context, colony, entryID string, action plan.Ac
 	switch {
 	case i < 0:
 		return &FieldError{"action", "this is no longer advised; the page was older than the hive"}
-	case evensOut(c.Assessment.Advice[i]):
+	case c.Assessment.Advice[i].EvensOut():
 		return s.evenOut(ctx, c, c.Assessment.Advice[i], r)
 	case len(c.Assessment.Advice[i].Acts) == 0:
 		return notTicked

@@ -8,9 +8,6 @@ import (
 	"kembo/core/plan"
 )
 
-// evensOut reports whether a step moves combs of honey between two hives that are known.
-func evensOut(a plan.Advice) bool { return a.With != "" && a.Takes+a.Gives > 0 }
-
 // evened is combs of honey on their way from one hive to another.
 type evened struct {
 	act         *moves.Several

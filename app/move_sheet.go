@@ -2,6 +2,7 @@ package app
 
 import (
 	"context"
+	"errors"
 
 	"kembo/core/day"
 	"kembo/core/hive"
@@ -17,6 +18,8 @@ type MoveSheet struct {
 	Sheet sheet.Sheet   // of boxes, combs and excluder; none of its steps where the plan touches none
 	Plan  []plan.Advice // the steps of the plan on that day
 	Later []plan.Advice // and those of later days
+	// Unclear are steps of which it is not known which combs they mean, with why.
+	Unclear []string
 	// With is the code of the hive with which combs are exchanged, and Over says of each comb that goes or comes where it
 	// hangs there; "" and nil where none is.
 	With string
@@ -49,14 +52,20 @@ func (s *Service) MoveSheet(ctx context.Context, colony string) (MoveSheet, erro
 			m.Later = append(m.Later, a)
 		default:
 			m.Plan = append(m.Plan, a)
-			if evensOut(a) {
-				if after, err = s.exchanged(ctx, &m, after, a); err != nil {
-					return m, err
-				}
-				continue
+			then := after
+			if a.EvensOut() {
+				then, err = s.exchanged(ctx, &m, after, a)
+			} else if _, then, err = moves.All.ExactAll(after, a.Acts, id); err != nil {
+				err = fieldOf(err, "action")
 			}
-			if _, after, err = moves.All.ExactAll(after, a.Acts, id); err != nil {
+			var unclear *FieldError
+			switch {
+			case errors.As(err, &unclear): // the combs are not known well enough: the rest can still be ordered
+				m.Unclear = append(m.Unclear, a.Do+": "+unclear.Say+".")
+			case err != nil:
 				return m, err
+			default:
+				after = then
 			}
 		}
 	}

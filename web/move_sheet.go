@@ -67,11 +67,12 @@ func movesOf(m app.MoveSheet) *movesView {
 		if t := needsText(a.Needs, m.Units); t != "" {
 			v.Take = append(v.Take, t)
 		}
-		if doable(a) {
+		if a.Doable() {
 			v.Done = append(v.Done, planStep{Action: a.Action, ID: m.ID, EntryID: app.NewID(), Do: strings.TrimSuffix(plainDo(a), ".")})
 		}
 		v.Cares = append(v.Cares, a.Cautions...)
 	}
+	v.Cares = append(v.Cares, m.Unclear...)
 	for _, a := range m.Later {
 		v.Later = append(v.Later, a.Do)
 	}
@@ -148,11 +149,8 @@ func movesNothing(a plan.Advice) bool {
 	case plan.FeedEmergency, plan.FeedWinter, plan.FeedPollen:
 		return true
 	}
-	return !doable(a)
+	return !a.Doable()
 }
-
-// doable reports whether a step can be written into the log as it was advised.
-func doable(a plan.Advice) bool { return len(a.Acts) > 0 || a.With != "" && a.Takes+a.Gives > 0 }
 
 func stepOf(m app.MoveSheet, x sheet.Step) moveStep {
 	name := func(id string) string {
@@ -173,6 +171,8 @@ func stepOf(m app.MoveSheet, x sheet.Step) moveStep {
 		out.Say = fmt.Sprintf("Lift off %s, %s, and set it aside.", words.Lower(name(x.Box)), kg)
 	case sheet.TakeAway:
 		out.Say = fmt.Sprintf("Take off %s, %s: it does not go back.", words.Lower(name(x.Box)), kg)
+	case sheet.LookOver:
+		out.Say = "Look it over for the queen, and shake its bees into the hive, before it goes."
 	case sheet.ExcluderOff:
 		out.Say = "Excluder off. Look at both its sides for the queen."
 	case sheet.FindQueen:

@@ -20,7 +20,7 @@ func planOf(x app.Colony) planView {
 	steps := 0
 	for _, a := range all {
 		s := planStep{
-			Action: a.Action, Doable: doable(a), ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason,
+			Action: a.Action, Doable: a.Doable(), ID: x.ID, EntryID: app.NewID(), Do: a.Do, Reason: a.Reason,
 			Change: a.WouldChange, Cautions: a.Cautions, Needs: needsText(a.Needs, x.Units),
 		}
 		if a.Step > 0 {

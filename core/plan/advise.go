@@ -36,6 +36,12 @@ type Advice struct {
 	Result      *forecast.Result           `json:"-"`
 }
 
+// EvensOut reports whether the step moves combs of honey between two hives that are known.
+func (a Advice) EvensOut() bool { return a.With != "" && a.Takes+a.Gives > 0 }
+
+// Doable reports whether a tick writes the step into the log as it was advised.
+func (a Advice) Doable() bool { return len(a.Acts) > 0 || a.EvensOut() }
+
 // Plan is what is advised for a hive: the best that was found, with what it was weighed against.
 type Plan struct {
 	Advice    []Advice         `json:"-"`
@@ -132,8 +138,8 @@ func (s *Situation) adviceOf(p *part, step int, of Plan) Advice {
 	return Advice{
 		Action: p.Action, Do: t.do, ActBy: s.Today + day.Day(p.by), On: s.Today + day.Day(p.in), Brief: t.brief,
 		Reason: t.reason, Figures: t.figures, Needs: p.Load, Acts: p.Said, WouldChange: t.change, Cautions: t.cautions,
-		Confidence: of.BetterIn, Step: step, Adds: p.adds, With: s.named(p), Takes: combsOver(p, p.Moves.takes), Gives: combsOver(p, p.Moves.gives),
-		Changes: s.changesOf(p),
+		Confidence: of.BetterIn, Step: step, Adds: p.adds, With: s.named(p), Takes: combsOver(p, p.Moves.takes),
+		Gives: combsOver(p, p.Moves.gives), Changes: s.changesOf(p),
 	}
 }
 

@@ -26,7 +26,7 @@ const (
 	deepHoneyKg     = 2.5
 	spareLeast      = 5.0 // kg over its need that a hive must have to give
 	hungerWorth     = 0.5 // kg of honey that a kg is worth to a hive that lacks it
-	promisedKg      = 3.0 // worth of keeping to what the other hive’s plan takes, whose work is counted there
+	promisedKg      = 3.0 // a guess: worth of keeping to what the other hive’s plan takes, whose work is counted there
 )
 
 // combsMoved are the combs that are tried. Source: common practice.

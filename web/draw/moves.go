@@ -83,13 +83,13 @@ func Moves(p MovePlan) template.HTML {
 		label(&b, l, after.x+moveWide, after.x+moveWide+12, after.top[i])
 	}
 	r := routes{before: before, after: after, lines: &lines, tags: &tags}
-	r.racks(&b, &letters, p, goes, comes, mid, floor)
+	r.racks(&b, &letters, p, goes, comes, floor)
 	r.across(over, mid)
 	width := after.x + moveWide + 12 + labelWide
 	return svg("moves", width, floor+foot, p.Alt, b.String()+letters.String()+lines.String()+tags.String())
 }
 
-// of returns the place of a tag in this hive, nil where it is not.
+// placeIn returns the place of a tag in one of the hives, nil where it is not.
 func placeIn(t Tag, before bool) *hive.Place {
 	if before {
 		return t.From
@@ -230,7 +230,7 @@ func (s *side) take(box int) float64 {
 // racks draws what goes and what comes between the two hives, with its lines. Of what goes the leftmost has the uppermost
 // line and the place to the right; of what comes the rightmost has the uppermost line and the place to the left: so no
 // two cross.
-func (r *routes) racks(b, letters *builder, p MovePlan, goes, comes []Tag, mid, floor float64) {
+func (r *routes) racks(b, letters *builder, p MovePlan, goes, comes []Tag, floor float64) {
 	slices.SortStableFunc(goes, func(a, z Tag) int {
 		return cmp.Or(z.From.Box-a.From.Box, a.From.Slot-z.From.Slot)
 	})
