@@ -122,25 +122,8 @@ func (s Stack) SuperFormat() BoxFormat {
 
 // EmptyCombs returns up to n combs of the nest that make room, the emptiest first, and none with brood before one without.
 func EmptyCombs(st Stack, n int) []Place {
-	type found struct {
-		at   Place
-		full float64
-	}
-	var all []found
 	const faces = 2
-	for i, b := range st.Boxes {
-		if b.Super {
-			continue
-		}
-		for k, f := range b.Frames {
-			full := faces*(f.A.Worker()+f.B.Worker()) - f.A[comb.Empty] - f.B[comb.Empty]
-			all = append(all, found{Place{Box: i, Slot: k}, full})
-		}
-	}
-	slices.SortStableFunc(all, func(a, b found) int { return cmp.Compare(a.full, b.full) })
-	var out []Place
-	for _, x := range all[:min(n, len(all))] {
-		out = append(out, x.at)
-	}
-	return out
+	return bestOf(st, n, func(f Frame) (float64, bool) {
+		return f.A[comb.Empty] + f.B[comb.Empty] - faces*(f.A.Worker()+f.B.Worker()), true
+	})
 }

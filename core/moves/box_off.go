@@ -43,6 +43,7 @@ var boxesOff = Field{Key: "off", Label: "Boxes off"}
 var boxOff = Row{Kind: "box_off", New: func() Act { return new(BoxOff) }, Ways: []Way{
 	takenOff("box_off", "off", "taken off", "", "box {n} taken off", "taken off"),
 	takenOff("box_harvested", "harvest", "harvested", "h", "box {n} harvested", WhyHarvest),
+	condensed,
 }}
 
 func takenOff(code Code, value, label, after, say, why string) Way {

@@ -83,6 +83,8 @@ var supers = Field{Key: "supers", As: "comb", Label: "Supers put on"}
 var boxOn = Row{Kind: "box_on", New: func() Act { return new(BoxOn) }, Ways: []Way{
 	superOn("super_drawn", "drawn", "s", true, Blank{"+S", "supers put on"}),
 	superOn("super_foundation", "foundation", "sf", false, Blank{}),
+	boxUnder("under_drawn", "drawn", "under", true),
+	boxUnder("under_foundation", "foundation", "underf", false),
 }}
 
 // superOn is a way to put supers on top, like those that are on.

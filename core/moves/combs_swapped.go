@@ -13,6 +13,8 @@ import (
 type CombsSwapped struct {
 	Out []string `json:"out"` // frame ids
 	In  []string `json:"in"`
+	// Undrawn says that sheets of foundation go in and no drawn combs.
+	Undrawn bool `json:"undrawn,omitempty"`
 }
 
 // Apply swaps them, one for one.
@@ -27,15 +29,18 @@ func (a *CombsSwapped) Apply(h *Hives) error {
 			return frameNotHere()
 		}
 		var err error
-		if *st, _, err = st.SwapFrame(p, emptyComb(a.In[i])); err != nil {
+		if *st, _, err = st.SwapFrame(p, a.comes(a.In[i])); err != nil {
 			return err
 		}
 	}
 	return nil
 }
 
-// emptyComb is an empty drawn comb.
-func emptyComb(id string) hive.Frame {
+// comes is the comb that goes in.
+func (a *CombsSwapped) comes(id string) hive.Frame {
+	if a.Undrawn {
+		return hive.Frame{ID: id, A: comb.Shares{comb.Foundation: 1}, B: comb.Shares{comb.Foundation: 1}}
+	}
 	return hive.Frame{ID: id, A: comb.Shares{comb.Empty: 1}, B: comb.Shares{comb.Empty: 1}}
 }
 
@@ -50,7 +55,13 @@ func (a *CombsSwapped) Expect(when string, days int, _ measure.Units) string {
 	return fmt.Sprintf("%s swapped on %s: expect %s.", n, when, laidIn(days))
 }
 
-var combsSwapped = Row{Kind: "combs_swapped", New: func() Act { return new(CombsSwapped) }, Ways: []Way{{
+var combsSwapped = Row{Kind: "combs_swapped", New: func() Act { return new(CombsSwapped) }, Ways: []Way{
+	honeySwapped,
+	sidesOpened("sides_drawn", "drawn comb", "sides", false),
+	sidesOpened("sides_foundation", "foundation", "sidesf", true),
+}}
+
+var honeySwapped = Way{
 	Code: "combs_swapped", Field: Field{Key: "swap", Label: "Honey combs swapped for drawn"},
 	Arg: Counted, Most: 40, Before: "swap",
 	Example: "swap2", Means: "2 combs of honey swapped for empty ones", Wants: "combs of honey swapped",
@@ -69,4 +80,4 @@ var combsSwapped = Row{Kind: "combs_swapped", New: func() Act { return new(Combs
 		}
 		return []Act{a}, nil
 	},
-}}}
+}

@@ -32,6 +32,7 @@ var All = Table{
 	boxMoved,
 	boxesChanged,
 	frameMoved,
+	framesExchanged,
 	combsTurned,
 	combsScraped,
 	combsUncapped,

@@ -69,7 +69,10 @@ func TestEveryActIsTakenByBoth(t *testing.T) {
 			What: "an acid",
 		}, "box_moved": &moves.BoxMoved{Box: super.ID, From: "a", To: "b", At: 3, WithBees: true},
 		"boxes_changed": &moves.BoxesChanged{A: nest.ID, B: a0.Stack.Boxes[1].ID},
-		"frame_moved":   &moves.FrameMoved{Frame: frame, From: "a", To: "b", Box: to, WithBees: true},
+		"frames_exchanged": &moves.FramesExchanged{
+			A: []string{nest.Frames[0].ID}, B: []string{a0.Stack.Boxes[1].Frames[0].ID},
+		},
+		"frame_moved": &moves.FrameMoved{Frame: frame, From: "a", To: "b", Box: to, WithBees: true},
 		"combs_turned": &moves.CombsTurned{
 			Frames: []string{frame},
 		}, "combs_scraped": &moves.CombsScraped{Frames: []string{frame}},

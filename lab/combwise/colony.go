@@ -124,8 +124,10 @@ type Colony struct {
 	rears  bool               // the one that is to come is out of cells here
 	// swarmed says that those were a swarm's.
 	swarmed bool
-	calm    float64    // share of the urge that is gone for this year
-	middle  [2]float64 // box and slot in which the nest stands
+	calm    float64 // share of the urge that is gone for this year
+	// easedFor is the days for which room that was given takes of the urge; under 1: none.
+	easedFor int
+	middle   [2]float64 // box and slot in which the nest stands
 
 	riding  float64 // mites on bees
 	against cure

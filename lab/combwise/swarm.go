@@ -25,6 +25,8 @@ type Swarming struct {
 	// Settles is the share of the urge that is gone, until the next year, once a swarm, a
 	// nuc or a split has left; Torn the share that goes where all cells are torn down.
 	Settles, Torn float64
+	// Eased is the share of the urge that goes, for a time, where the nest is given room at its sides, above or below.
+	Eased float64
 	// Clipped is the share of swarms whose bees come back, for their queen cannot fly.
 	Clipped float64
 }
@@ -43,6 +45,7 @@ func (c *Colony) press(d Day, t *Came) {
 	if d.SeasonDay < newYear {
 		c.calm = 0
 	}
+	c.easedFor--
 	if c.cells > 0 {
 		c.rearCells(d, t)
 		return
@@ -60,7 +63,11 @@ func (c *Colony) press(d Day, t *Came) {
 	if how.Cells {
 		crowded = math.Pow(h.Cover, 2*how.ByCover)
 	}
-	if hazard := c.Traits.Urge * (1 - c.calm) * swarmsADay * crowded * (1 + boundMore*bound); d.Luck < hazard {
+	eased := 0.0
+	if c.easedFor > 0 {
+		eased = how.Eased
+	}
+	if hazard := c.Traits.Urge * (1 - c.calm) * (1 - eased) * swarmsADay * crowded * (1 + boundMore*bound); d.Luck < hazard {
 		if how.Cells {
 			c.cells = 1
 			return
@@ -90,6 +97,12 @@ func (c *Colony) rearCells(d Day, t *Came) {
 		t.Swarmed = true
 	}
 }
+
+// GivenRoom says that the nest was opened at its sides, honey above it alternated, its boxes turned or one put under it.
+// Three weeks is how long that tells; a guess.
+func (c *Colony) GivenRoom() { c.easedFor = roomTells }
+
+const roomTells = 21
 
 func (c *Colony) settles() { c.calm = max(c.calm, c.Traits.Swarming.Settles) }
 

@@ -1,0 +1,65 @@
+package moves
+
+import (
+	"cmp"
+	"slices"
+
+	"kembo/core/comb"
+	"kembo/core/hive"
+)
+
+// keptStores is the stores on a comb, in faces, from which on it goes along when its box comes off. Source: common practice.
+const keptStores = 0.5
+
+// condensed is the way to take a box off the nest whose combs of stores go into the places of the emptiest of the others.
+var condensed = Way{
+	Code: "box_condensed", Field: boxesOff, Value: "condense", Label: "taken away, its stores moved over",
+	Arg: OfBox, Wants: "box", Before: "cond", Example: "cond3", Means: "box 3 taken away, its combs of stores in the place of empty ones",
+	One: "box {n} taken away, its combs of stores hung in the place of empty ones",
+	Exact: func(h Hive, s Said, _ func() string) ([]Act, error) {
+		at := h.Stack.BoxAt(s.Box)
+		if at < 0 {
+			return nil, boxNotHere()
+		}
+		off, change := &BoxOff{Box: s.Box}, &FramesExchanged{}
+		stores, empty := storesAndEmpty(h.Stack, at)
+		for i := range min(len(stores), len(empty)) { // what finds no place leaves with the box, the lightest last
+			change.A, change.B = append(change.A, stores[i]), append(change.B, empty[i])
+		}
+		if len(change.A) == 0 {
+			return []Act{off}, nil
+		}
+		return []Act{&Several{Title: "Condensed", Acts: []Act{change, off}}}, nil
+	},
+}
+
+// storesAndEmpty returns the combs of stores of a box, the heaviest first, and those of the other boxes of the nest that
+// could leave for them, the emptiest first.
+func storesAndEmpty(st hive.Stack, at int) (stores, empty []string) {
+	type candidate struct {
+		id   string
+		held float64 // faces
+	}
+	var full, free []candidate
+	for i, b := range st.Boxes {
+		for _, f := range b.Frames {
+			held := f.A.Stored() + f.B.Stored() + f.A[comb.Pollen] + f.B[comb.Pollen]
+			brood := f.A.Worker() + f.B.Worker() + f.A[comb.Drone] + f.B[comb.Drone]
+			switch {
+			case i == at && held >= keptStores:
+				full = append(full, candidate{f.ID, held})
+			case i != at && !b.Super && held < keptStores && brood <= 0 && b.Format.Frame == st.Boxes[at].Format.Frame:
+				free = append(free, candidate{f.ID, held})
+			}
+		}
+	}
+	slices.SortStableFunc(full, func(a, b candidate) int { return cmp.Compare(b.held, a.held) })
+	slices.SortStableFunc(free, func(a, b candidate) int { return cmp.Compare(a.held, b.held) })
+	for _, c := range full {
+		stores = append(stores, c.id)
+	}
+	for _, c := range free {
+		empty = append(empty, c.id)
+	}
+	return stores, empty
+}
