@@ -8,7 +8,6 @@ import (
 
 	"kembo/core/assessment"
 	"kembo/core/colony"
-	"kembo/core/plan"
 )
 
 // besides works those out again that could do with another hive of the yard, where the others were not known when
@@ -87,25 +86,32 @@ func atOdds(yard []Standing) map[string]string {
 	takes, out := map[string]string{}, map[string]string{}
 	for _, x := range yard {
 		if n := x.neighbour(); n.Takes != "" {
-			takes[n.Takes] = x.Code
+			takes[n.Takes] = what(n.TakesBrood) + x.Code
 		}
 	}
 	for _, x := range yard {
 		if gives := x.gives(); x.Looked > 0 && gives != takes[x.Code] {
-			out[x.Code] = gives + " for " + takes[x.Code]
+			out[x.Code] = gives + ", " + takes[x.Code]
 		}
 	}
 	return out
 }
 
-// gives returns the code of the hive for which a plan takes honey out; "" for none.
+// gives returns what a plan takes out, and the code of the hive for which it does; "" for none.
 func (s Standing) gives() string {
 	for _, a := range s.Advice {
-		if a.Action == plan.Equalise && a.Takes == 0 {
-			return a.With
+		if a.Gives > 0 && a.With != "" {
+			return what(a.Brood) + a.With
 		}
 	}
 	return ""
+}
+
+func what(brood bool) string {
+	if brood {
+		return "brood for "
+	}
+	return "honey for "
 }
 
 // What of a hive is news to its yard: stores to spare, kg, or a share of its bees. Source: none; guesses: a comb of
@@ -125,7 +131,8 @@ func changed(before, now []Standing) []string {
 		n := x.neighbour()
 		o, ok := was[x.Code]
 		if ok && (math.Abs(n.SpareKg-o.SpareKg) >= spareNews || math.Abs(n.Bees-o.Bees) > beesNews*o.Bees ||
-			n.Health != o.Health || n.Queenless != o.Queenless || n.Known != o.Known) {
+			n.Health != o.Health || n.Queenless != o.Queenless || n.Known != o.Known ||
+			(n.BroodPriceKg > 0) != (o.BroodPriceKg > 0)) {
 			out = append(out, x.Code)
 		}
 	}

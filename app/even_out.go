@@ -8,7 +8,7 @@ import (
 	"kembo/core/plan"
 )
 
-// evened is combs of honey on their way from one hive to another.
+// evened is combs of honey or brood on their way from one hive to another.
 type evened struct {
 	act         *moves.Several
 	giver       Colony
@@ -35,11 +35,15 @@ func (s *Service) evened(ctx context.Context, c Colony, here moves.Hive, a plan.
 	if a.Takes > 0 {
 		from, to = to, from
 	}
-	e.act, err = moves.HoneyOver(e.here, e.other, a.Takes+a.Gives, from, to)
+	over := moves.HoneyOver
+	if a.Brood {
+		over = moves.BroodOver
+	}
+	e.act, err = over(e.here, e.other, a.Takes+a.Gives, from, to)
 	return e, fieldOf(err, "action")
 }
 
-// evenOut writes combs of honey that went between two hives as a plan had it. It is noted at the hive that was ticked, and
+// evenOut writes combs of honey or brood that went between two hives as a plan had it. It is noted at the hive that was ticked, and
 // in the log of both.
 func (s *Service) evenOut(ctx context.Context, c Colony, a plan.Advice, r request) error {
 	e, err := s.evened(ctx, c, c.Believed.Hive(c.ID), a)

@@ -56,11 +56,11 @@ func (s Standing) neighbour() colony.Neighbour {
 	n := colony.Neighbour{
 		Colony: s.Code, Bees: s.Bees, Health: s.Health, MitesPercent: s.MitesPercent, Known: s.Known,
 		StoresKg: s.StoresKg, SpareKg: s.SpareKg, Brood: s.BroodCells, Queenless: s.Queenless,
-		Planned: true,
+		Planned: true, BroodPriceKg: s.BroodPriceKg,
 	}
 	for _, a := range s.Advice {
 		if a.Takes > 0 {
-			n.Takes, n.TakesCombs = a.With, a.Takes
+			n.Takes, n.TakesCombs, n.TakesBrood = a.With, a.Takes, a.Brood
 		}
 	}
 	return n

@@ -56,6 +56,7 @@ type Standing struct {
 	SpareKg      float64       `json:"spare_kg"`      // under 0: it lacks so much
 	BroodCells   float64       `json:"brood_cells"`
 	Queenless    bool          `json:"queenless,omitempty"`
+	BroodPriceKg float64       `json:"brood_price_kg,omitempty"` // what giving a comb of brood would cost it; 0: it gives none
 	PollenDays   float64       `json:"pollen_days"`
 	Ended        bool          `json:"-"` // it is no more, and stands on no board
 	Old          bool          `json:"-"` // it is of another day or another version's, and is being worked out
@@ -72,7 +73,9 @@ type StandingAdvice struct {
 	Step   int         `json:"step"`
 	Adds   float64     `json:"adds"`
 	With   string      `json:"with,omitempty"`  // code of the hive that it is done with
-	Takes  int         `json:"takes,omitempty"` // combs of honey that come from it
+	Takes  int         `json:"takes,omitempty"` // combs that come from it
+	Gives  int         `json:"gives,omitempty"` // and that go to it
+	Brood  bool        `json:"brood,omitempty"` // they are of brood; else of honey
 }
 
 // GlyphBox is a box as the small stack draws it: frame after frame, the share
@@ -184,7 +187,7 @@ func standingOf(
 	for _, x := range a.Advice {
 		s.Advice = append(s.Advice, StandingAdvice{
 			Action: x.Action, Do: x.Do, Brief: x.Brief, ActBy: x.ActBy, Needs: x.Needs, On: x.On, Step: x.Step, Adds: x.Adds,
-			With: x.With, Takes: x.Takes,
+			With: x.With, Takes: x.Takes, Gives: x.Gives, Brood: x.Brood,
 		})
 	}
 	brood := a.Base.Eggs.Likely + a.Base.Larvae.Likely + a.Base.Capped.Likely
@@ -198,6 +201,7 @@ func standingOf(
 	s.PollenDays = a.Base.PollenDays.Likely
 	if len(a.Situation.Estimate.Stack.Boxes) > 0 && s.Health != colony.Suspect {
 		s.SpareKg, s.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
+		s.BroodPriceKg = a.Situation.BroodPriceKg()
 	}
 	return s
 }

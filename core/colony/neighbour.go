@@ -12,8 +12,12 @@ type Neighbour struct {
 	SpareKg   float64 // of stores over what it needs; under 0: what it lacks
 	Brood     float64 // cells
 	Queenless bool
-	// Planned says that its plan is known: whose combs of honey it takes, and how many; "" for none.
+	// BroodPriceKg is what it would lose by giving a comb of brood with its nurse bees, kg of honey; 0: it gives none, or it
+	// is not known.
+	BroodPriceKg float64
+	// Planned says that its plan is known: whose combs it takes, and how many; "" for none. They are of honey, or of brood.
 	Planned    bool
 	Takes      string
 	TakesCombs int
+	TakesBrood bool
 }

@@ -43,6 +43,7 @@ type Plan struct {
 	Season    season.Moment // on the day that it is done
 	SeasonNow season.Moment // and today
 	HighC     float64       // of that day, as likely
+	ColdestC  float64       // the coldest night of the week from then on, as likely
 	GoodDayKg float64       // what a good day brings
 	StoresKg  float64       // in the nest, as likely on that day
 	Bees      float64
@@ -59,6 +60,7 @@ type Plan struct {
 	Over          bool // nothing more is to come this season
 	Takes, Gives  bool // combs or bees come from another hive, or go to one
 	NestComb      bool // and combs of the nest are among them
+	OpensNest     bool // empty comb comes beside its brood, or its boxes are turned
 	Unites        bool
 	AllCells      bool       // every queen cell is taken out
 	CheckDue      day.Day    // by the visit, for queen cells; 0: none is
@@ -115,7 +117,7 @@ var Rules = []Rule{
 	suspectShut, suspectYard, unknownBrood, barredHarvest, superInTreatment, superOverFeed, mitesUnited, unionInWinter,
 	combOffCluster, everyCell, nestBoxTaken, winterCrop,
 	syrupInTheCold, swarmCellsLeft, checkPutOff, eggsUnlooked,
-	virginAlone, coldOpening, flowOpening, feedUnderSuper, superOverEmpty, superOverWide, superOverFoundation,
+	virginAlone, nestInCold, nestParted, coldOpening, flowOpening, feedUnderSuper, superOverEmpty, superOverWide, superOverFoundation,
 	combOutInFlow, excluderInWinter, coldHarvest, takenBare, leftHungry, queenlessLeft, winterUnfed, leftBound,
 	treatmentLeftIn, overfull, heavyLift, winterTooLight,
 }

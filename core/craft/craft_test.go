@@ -44,6 +44,18 @@ func usual() craft.Plan {
 	}
 }
 
+// turnedWith turns a nest of two boxes with such a share of brood on each comb of the lower one, of ten.
+func turnedWith(brood float64) func(*craft.Plan) {
+	return func(p *craft.Plan) {
+		low, top := box("low", false, 0), box("top", false, 0.2)
+		for i := range low.Frames {
+			low.Frames[i].A = comb.Shares{comb.Brood: brood, comb.Empty: 1 - brood}
+			low.Frames[i].B = low.Frames[i].A
+		}
+		p.Before, p.After, p.OpensNest, p.ColdestC = stack(low, top), stack(top, low), true, 8
+	}
+}
+
 // TestEachRuleOnBothSidesOfItsBound: what breaks it, and what just keeps it. Common practice, no source, where
 // the rule names none.
 func TestEachRuleOnBothSidesOfItsBound(t *testing.T) {
@@ -81,6 +93,10 @@ func TestEachRuleOnBothSidesOfItsBound(t *testing.T) {
 			func(p *craft.Plan) { p.Opens, p.Alone = craft.LidOff, [2]day.Day{on - 3, on} }},
 		{"virgin_alone", func(p *craft.Plan) { p.Opens, p.Alone = craft.Combs, [2]day.Day{on, on + 9} },
 			func(p *craft.Plan) { p.Opens, p.Alone = craft.Combs, [2]day.Day{on + 1, on + 9} }},
+		{"nest_in_cold", func(p *craft.Plan) { p.OpensNest, p.ColdestC = true, 4 },
+			func(p *craft.Plan) { p.OpensNest, p.ColdestC = true, 5 }},
+		{"nest_in_cold", func(p *craft.Plan) { p.OpensNest, p.ColdestC = true, -2 }, func(p *craft.Plan) { p.ColdestC = -2 }},
+		{"nest_parted", turnedWith(0.1), turnedWith(0.09)},
 		{"cold_opening", func(p *craft.Plan) { p.Opens, p.HighC = craft.Nest, 10 }, func(p *craft.Plan) { p.Opens, p.HighC = craft.Nest, 15 }},
 		{"flow_opening", func(p *craft.Plan) { p.Opens = craft.Nest }, func(p *craft.Plan) { p.Opens = craft.Parted }},
 		{"super_over_empty", func(p *craft.Plan) {

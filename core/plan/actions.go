@@ -18,6 +18,11 @@ const (
 	HoldHarvest       Action = "hold_harvest"
 	PackDown          Action = "pack_down"
 	Condense          Action = "condense"
+	Boost             Action = "boost"
+	RotateBoxes       Action = "rotate_boxes"
+	OpenNestSides     Action = "open_nest_sides"
+	AlternateFrames   Action = "alternate_frames"
+	AddBoxUnder       Action = "add_box_under"
 	SwarmControl      Action = "swarm_control"
 	Requeen           Action = "requeen"
 	GiveCellOrQueen   Action = "give_cell_or_queen"
@@ -51,12 +56,12 @@ var Actions = []Entry{
 	{HarvestSuper, "Harvest a super", true},
 	{HoldHarvest, "Hold the harvest", true},
 	{PackDown, "Pack down for winter", true},
-	{"boost", "Boost with brood or bees", false},
+	{Boost, "Boost with brood or bees", true},
 	{Condense, "Condense into fewer boxes", true},
-	{"rotate_boxes", "Rotate the boxes", false},
-	{"open_nest_sides", "Open the sides of the nest", false},
-	{"alternate_frames", "Alternate frames above the nest", false},
-	{"add_box_under", "Add a box under the nest", false},
+	{RotateBoxes, "Rotate the boxes", true},
+	{OpenNestSides, "Open the sides of the nest", true},
+	{AlternateFrames, "Alternate frames above the nest", true},
+	{AddBoxUnder, "Add a box under the nest", true},
 	{"drone_comb", "Cull or move drone comb", false},
 	{SwarmControl, "Control swarming: split, nuc or cells", true},
 	{Requeen, "Requeen", true},

@@ -43,6 +43,7 @@ type doing struct {
 	keeps   float64
 	alters  func(s *bees.State, p *bees.Parameters) float64
 	swarms  float64
+	eases   Easing
 }
 
 // compile does a plan to the hive and judges it.
@@ -52,6 +53,10 @@ func (s *Situation) compile(parts []part) *compiled {
 	asIs := s.craftPlan(nil, 0, h.Stack, h.Stack)
 	s.lastOf(asIs, &compiled{})
 	left := craft.Judge(asIs)
+	if !agree(parts) {
+		c.forbidden, c.after = true, h.Stack
+		return c
+	}
 	for i := 0; i < len(parts); {
 		k := i
 		for k < len(parts) && parts[k].in == parts[i].in {
@@ -75,14 +80,10 @@ func (s *Situation) compile(parts []part) *compiled {
 func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.Breach, last bool) moves.Hive {
 	before := h.Stack
 	in := parts[0].in
-	if !agree(parts) {
-		c.forbidden = true
-		return h
-	}
 	opens := craft.Shut
 	for _, p := range parts {
 		opens = max(opens, p.Opens)
-		d := doing{in: in, keeps: p.Keeps, alters: p.Alters, swarms: p.Swarms}
+		d := doing{in: in, keeps: p.Keeps, alters: p.Alters, swarms: p.Swarms, eases: p.Eases}
 		acts, after, err := moves.All.ExactAll(h, p.Said, moves.Unnamed())
 		if err != nil {
 			c.forbidden = true
@@ -258,7 +259,7 @@ var minutesTo = [...]float64{craft.Shut: 0, craft.LidOff: 2, craft.Parted: 4, cr
 func (s *Situation) craftPlan(parts []part, in int, before, after hive.Stack) *craft.Plan {
 	x := s.scene(in)
 	p := &craft.Plan{
-		Today: s.Today, On: s.Today + day.Day(in), Season: x.season, SeasonNow: s.Season, HighC: x.highC, GoodDayKg: x.goodDayKg,
+		Today: s.Today, On: s.Today + day.Day(in), Season: x.season, SeasonNow: s.Season, HighC: x.highC, ColdestC: x.coldestC, GoodDayKg: x.goodDayKg,
 		StoresKg: x.nestKg, Bees: x.bees, Undrawn: x.undrawn, InUse: x.inUse, Before: before, After: after, Suspect: s.suspect(), Suspects: s.suspects(),
 		Health: s.Health, HealthDay: s.HealthDay, Treatments: s.Treatments, Barred: s.Barred(),
 		EggsSeen:    (s.Estimate.Queen.Eggs || s.Estimate.Queen.Seen) && s.Estimate.Queen.Day == s.Today,
@@ -275,6 +276,7 @@ func (s *Situation) craftPlan(parts []part, in int, before, after hive.Stack) *c
 		p.SupersOn += m.supersOn
 		p.Harvested += m.harvested
 		p.Takes, p.Gives, p.NestComb = p.Takes || m.takes, p.Gives || m.gives, p.NestComb || m.nest
+		p.OpensNest = p.OpensNest || m.opensNest
 		p.Unites, p.AllCells = p.Unites || m.union, p.AllCells || m.allCells
 		if m.partner != "" {
 			p.Partner = s.neighbour(m.partner)

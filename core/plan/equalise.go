@@ -42,7 +42,7 @@ func equaliseSteps(x *scene) []Step {
 	lacks := s.lacks(s.scene(next)) // as the yard's other hives are told it
 	match := s.matched(-lacks)
 	for _, n := range s.Neighbours {
-		if n.Planned && n.Takes == s.code() && -lacks > 0 && x.nestKg > deepHoneyKg*float64(n.TakesCombs) {
+		if n.Planned && n.Takes == s.code() && !n.TakesBrood && -lacks > 0 && x.nestKg > deepHoneyKg*float64(n.TakesCombs) {
 			out = append(out, s.giveHoney(x, n.Colony, n.TakesCombs, promisedKg))
 		}
 		if n.Colony != match || n.Planned && -lacks >= spareLeast { // what the one that lacks is told settles it
@@ -69,7 +69,7 @@ func (s *Situation) matched(spareKg float64) string {
 	}
 	settled := map[string]bool{} // between others; of two hives the one with the smaller code chooses first
 	for _, n := range s.Neighbours {
-		if n.Takes != "" && n.Takes != own.Colony && n.Colony < own.Colony {
+		if n.Takes != "" && !n.TakesBrood && n.Takes != own.Colony && n.Colony < own.Colony {
 			settled[n.Colony], settled[n.Takes] = true, true
 		}
 	}

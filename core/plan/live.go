@@ -34,6 +34,8 @@ type life struct {
 	sale, other, fed, fedBefore     float64 // kg
 	hazard, stays, early, swarmKg   float64
 	cells, urge, unfound, winterOut float64
+	eased                           float64 // share of the urge that is left until easedTill
+	easedTill                       int     // days from today
 }
 
 // live lives a plan in the members up to n that have not lived it.
@@ -92,7 +94,11 @@ func (s *Situation) liveDay(
 	}
 	if h := st.SwarmHazard - x.hazard; h > 0 || x.cells > 0 {
 		x.hazard = st.SwarmHazard
-		rate, found := s.watched(c, pull, i, x.urge*pull.Queen*pull.Cups*h+x.cells)
+		urge := x.urge
+		if i < x.easedTill {
+			urge *= x.eased
+		}
+		rate, found := s.watched(c, pull, i, urge*pull.Queen*pull.Cups*h+x.cells)
 		s.swarmsOn(x, i, rate, found)
 	}
 }
@@ -114,6 +120,9 @@ func (x *life) act(d *doing, p *bees.Parameters, cellsADay float64, m int) {
 	}
 	if d.alters != nil {
 		x.other -= d.alters(st, p)
+	}
+	if d.eases.Days > 0 {
+		x.eased, x.easedTill = d.eases.left(m), d.in+d.eases.Days
 	}
 	if d.swarms > 0 { // of what was in preparation so much still goes
 		x.urge, x.cells = d.swarms, min(d.swarms*cellsADay, -math.Log(1-d.swarms)/preparing)

@@ -138,5 +138,5 @@ func (s *Situation) AsksNeighbours() bool {
 		return false
 	}
 	spare := s.SpareKg()
-	return s.Base.Bees.Likely < uniteBees || s.Queenless() || spare < -1 || spare >= spareLeast
+	return s.Base.Bees.Likely < boostedUnder || s.Queenless() || spare < -1 || spare >= spareLeast
 }

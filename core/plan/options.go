@@ -14,8 +14,8 @@ type Option struct {
 // Options lists all that is weighed, in the order of hands on one day: looks, what comes off, what is moved,
 // what goes on, feed last. Leaving is beside them.
 var Options = []Option{
-	lookCloser, checkCells, swarmControl, harvestSuper, removeSuper, packDown, condense, relieveHoneyBound, combine,
-	equalise, giveCellOrQueen, requeen, testComb, addSuper, feedPollen, feedEmergency, feedWinter,
+	lookCloser, checkCells, swarmControl, harvestSuper, removeSuper, packDown, condense, relieveHoneyBound, openNestSides,
+	combine, equalise, boost, rotateBoxes, addBoxUnder, alternateFrames, giveCellOrQueen, requeen, testComb, addSuper, feedPollen, feedEmergency, feedWinter,
 }
 
 // stepsOn returns all that can be done on a day.
@@ -23,6 +23,9 @@ func (s *Situation) stepsOn(in int) []part {
 	x := s.scene(in)
 	var out []part
 	for hands, o := range Options {
+		if s.Settings.refuses(o.Action) {
+			continue
+		}
 		for _, st := range o.steps(x) {
 			st.Action, st.hands = o.Action, hands
 			out = append(out, part{Step: &st, in: in, by: in})
@@ -34,4 +37,18 @@ func (s *Situation) stepsOn(in int) []part {
 // has reports whether an action is among parts.
 func has(parts []part, a Action) bool {
 	return slices.ContainsFunc(parts, func(p part) bool { return p.Action == a })
+}
+
+// Offered returns the actions that can be done here on the day of the visit, in the order of hands, whether they pay or not.
+func (s *Situation) Offered() []Action {
+	s.prepareBare()
+	s.prepare()
+	next, _ := s.visits()
+	var out []Action
+	for _, p := range s.stepsOn(next) {
+		if !slices.Contains(out, p.Action) {
+			out = append(out, p.Action)
+		}
+	}
+	return out
 }

@@ -36,7 +36,7 @@ func (s *Situation) Check(keys []string, on day.Day, advisedKg float64) (Checked
 		if !slices.Contains(keys, o.Key) {
 			continue
 		}
-		if o.step == nil { // a box under the nest, or no flow: nothing that plans are weighed by
+		if o.step == nil { // no flow: nothing that plans are weighed by
 			return Checked{}, false
 		}
 		parts = append(parts, part{Step: o.step, in: in, by: in})
@@ -118,6 +118,28 @@ func tryingCombs() *Step {
 func tryingTurn() *Step {
 	return &Step{
 		Action: turnNest, Key: "try turn", Said: []moves.Said{{Do: "nest_turned"}}, Opens: craft.Parted, Minutes: offMinutes,
+		Eases: rotateEase, Moves: crossing{opensNest: true},
+	}
+}
+
+func tryingUnder() *Step {
+	return &Step{
+		Action: AddBoxUnder, Key: "try under", Said: []moves.Said{{Do: "under_drawn"}}, Opens: craft.Parted,
+		Minutes: underMinutes, Kg: underWearKg, Eases: underEase,
+	}
+}
+
+func tryingSides() *Step {
+	return &Step{
+		Action: OpenNestSides, Key: "try sides", Said: []moves.Said{{Do: "sides_drawn"}}, Opens: craft.Nest,
+		Minutes: sidesMinutes, Keeps: nestCombWorth, Kg: combKg * tryCombs, Eases: sidesEase, Moves: crossing{opensNest: true},
+	}
+}
+
+func tryingAlternate() *Step {
+	return &Step{
+		Action: AlternateFrames, Key: "try alternate", Said: []moves.Said{{Do: "alternated"}}, Opens: craft.Parted,
+		Minutes: alternateMinutes, Kg: superWearKg, Eases: alternateEase, Alters: inUseAtOnce, Moves: crossing{supersOn: 1},
 	}
 }
 

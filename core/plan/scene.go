@@ -29,6 +29,7 @@ type scene struct {
 	inUse               float64 // share of its drawn comb that holds something
 	queenless           float64 // share of members in which none lays and none is to come
 	highC               float64
+	coldestC            float64 // the lowest night of the week from then on
 	flowKg              float64 // that is offered from then to the visit after it
 }
 
@@ -87,7 +88,7 @@ func (s *Situation) scene(in int) *scene {
 	})
 	of.middle()
 	x.queenless /= float64(max(1, of.members))
-	x.highC = s.high(in)
+	x.highC, x.coldestC = s.high(in), s.coldest(in)
 	x.flowKg = s.season.FlowKg(in, in+x.next)
 	return x
 }
@@ -131,6 +132,18 @@ func (s *Situation) high(in int) float64 {
 		best = max(best, s.Site.WeatherOn(s.Today+day.Day(in+d)).MaxC)
 	}
 	return best
+}
+
+// bearsOn is as many days as a night's warmth is asked for. Source: common practice: what a forecast of the weather tells.
+const bearsOn = 7
+
+// coldest returns the lowest night of the week from a day on, °C, as forecast or usual.
+func (s *Situation) coldest(in int) float64 {
+	c := s.Site.WeatherOn(s.Today + day.Day(in)).MinC
+	for d := 1; d < bearsOn; d++ {
+		c = min(c, s.Site.WeatherOn(s.Today+day.Day(in+d)).MinC)
+	}
+	return c
 }
 
 // lowStoresKg returns the stores under which one member in ten is in some days from today.

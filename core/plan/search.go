@@ -21,13 +21,16 @@ const stepLeast, variantLeast, soonerLeast = 0.3, 0.05, 0.5
 // besideLeast is the same for a step at a hive that is opened as far as that anyway. Source: none; guess.
 const besideLeast = 0.2
 
-// leastOf returns what steps must add to a plan.
-func leastOf(steps, to []part) float64 {
+// leastOf returns what steps must add to a plan; a custom may cost a little.
+func (s *Situation) leastOf(steps, to []part) float64 {
 	sum := 0.0
 	for _, p := range steps {
 		least := stepLeast
 		if slices.ContainsFunc(to, func(o part) bool { return o.in == p.in && o.Opens >= p.Opens }) {
 			least = besideLeast
+		}
+		if s.Settings.custom(p.Action) {
+			least = -customKg
 		}
 		sum += least
 	}
@@ -91,7 +94,7 @@ func (s *Situation) search(in int, given []part) (best []part, weighed []*outcom
 				continue
 			}
 			left = append(left, m)
-			if o.mean-now.mean > leastOf(m, best) && (pick == nil || o.mean > pick.mean) {
+			if o.mean-now.mean > s.leastOf(m, best) && (pick == nil || o.mean > pick.mean) {
 				pick = o
 			}
 		}
@@ -171,7 +174,7 @@ func (s *Situation) pruned(best []part, now *outcome, n int) []part {
 			if o.forbidden { // it cannot be left out
 				continue
 			}
-			if best[i].adds < leastOf(best[i:i+1], without) {
+			if best[i].adds < s.leastOf(best[i:i+1], without) {
 				best, now, again = without, o, true
 				break
 			}

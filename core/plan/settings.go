@@ -23,6 +23,8 @@ type Settings struct {
 	LiftLimitKg    float64 `json:"lift_limit_kg"`
 	DrawnSupers    bool    `json:"drawn_supers"` // supers to hand are drawn, not foundation
 	Weights        Weights `json:"weights"`
+	// Schools are what the keeper makes of ways on which keepers differ; none: each is weighed like all else.
+	Schools map[Action]Stance `json:"schools,omitempty"`
 	// Observer is how far this keeper's looks may be off; zero: the usual one.
 	Observer look.Observer `json:"-"`
 	// Units are those in which sentences are written; zero: kg, L, °C.

@@ -39,6 +39,7 @@ type Step struct {
 	Liquid bool
 	Checks bool    // every comb is checked for queen cells
 	Swarms float64 // share of the urge to swarm that is left after it; 0: all, it leaves that alone
+	Eases  Easing  // what it takes of it for a time; zero: nothing
 	// Requeens says that she is replaced: her age no longer counts.
 	Requeens bool
 	Looks    bool    // it tells whether she is there
@@ -53,9 +54,11 @@ type Step struct {
 type crossing struct {
 	partner     string
 	combs       int  // that go from hive to hive
+	brood       bool // they are of brood, with bees; else of honey
 	takes       bool // from the partner
 	gives       bool
 	nest, union bool
+	opensNest   bool // empty comb comes beside brood, or its boxes are turned
 	supersOn    int
 	harvested   int
 	allCells    bool

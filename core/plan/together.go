@@ -11,6 +11,12 @@ var apart = [][2]Action{
 	{Requeen, GiveCellOrQueen}, {Requeen, TestComb}, {GiveCellOrQueen, TestComb}, {GiveCellOrQueen, LookCloser},
 	{Requeen, LookCloser}, {CheckCells, LookCloser}, {CheckCells, SwarmControl}, {SwarmControl, LookCloser},
 	{SwarmControl, Requeen}, {SwarmControl, GiveCellOrQueen}, {SwarmControl, TestComb},
+	{OpenNestSides, RelieveHoneyBound}, {OpenNestSides, Condense}, {OpenNestSides, RotateBoxes}, {OpenNestSides, SwarmControl},
+	{OpenNestSides, PackDown}, {AddBoxUnder, Condense}, {AddBoxUnder, RotateBoxes}, {AddBoxUnder, PackDown},
+	{RotateBoxes, Condense}, {RotateBoxes, SwarmControl}, {RotateBoxes, PackDown}, {RotateBoxes, RelieveHoneyBound},
+	{AlternateFrames, AddSuper}, {AlternateFrames, RemoveSuper}, {AlternateFrames, HarvestSuper}, {AlternateFrames, PackDown},
+	{AlternateFrames, SwarmControl}, {AlternateFrames, FeedEmergency}, {AddBoxUnder, SwarmControl},
+	{Boost, Equalise}, {Boost, Requeen}, {Boost, GiveCellOrQueen}, {Boost, TestComb}, {Boost, PackDown}, {Boost, Condense},
 	{TestComb, LookCloser}, {CheckCells, GiveCellOrQueen}, {CheckCells, Requeen}, {CheckCells, TestComb},
 }
 
@@ -28,8 +34,8 @@ func undoes(a, b part) bool {
 	if a.in > b.in {
 		a, b = b, a
 	}
-	if a.in < b.in && b.Action == AddSuper {
-		return false
+	if a.in < b.in && b.Action == AddSuper { // what was fed goes down first
+		return a.Liquid && a.FedKg > 0 && b.in-a.in < feedingDays
 	}
 	if a.Action == SwarmControl && b.Action == CheckCells && b.in-a.in >= checkedAgain {
 		return false
@@ -45,7 +51,7 @@ func undoes(a, b part) bool {
 // week after.
 const checkedAgain = 4
 
-// agree reports whether no two parts of a day undo one another, and none is there twice.
+// agree reports whether no two parts of a plan undo one another, and none is there twice.
 func agree(parts []part) bool {
 	for i, a := range parts {
 		for _, b := range parts[i+1:] {

@@ -7,7 +7,6 @@ import (
 	"kembo/core/bees"
 	"kembo/core/craft"
 	"kembo/core/day"
-	"kembo/core/hive"
 	"kembo/core/moves"
 	"kembo/core/season"
 )
@@ -67,12 +66,10 @@ func (s *Situation) Trials() []Trial {
 		say("turn", "the nest’s boxes turned", tryingTurn())
 	}
 	if nest > 0 {
-		f := st.Boxes[slices.IndexFunc(st.Boxes, func(b hive.Box) bool { return !b.Super })].Format
-		box := moves.NewBox(f, f.Slots, hive.Make{Drawn: true}, moves.Unnamed())
-		out = append(
-			out, Trial{Key: "under", Name: "a drawn box under the nest", acts: []moves.Act{&moves.BoxOn{Box: box}}},
-		)
+		say("under", "a drawn box under the nest", tryingUnder())
+		say("sides", "the sides of the nest opened", tryingSides())
 	}
+	say("alternate", "honey and drawn combs alternated above the nest", tryingAlternate())
 	if s.supered() && s.Base.SuperStores.Likely > 1 {
 		say("harvest", "the supers off", s.tryingOff())
 	}

@@ -226,15 +226,30 @@ func (y *Yard) handOver(from, to *Hive, combs int) error {
 	from.Minutes += minutes * float64(combs)
 	full, empty := from.bestCombs(combs, honeyOn), to.bestCombs(combs, emptyOn)
 	for i := range min(len(full), len(empty)) {
-		if err := y.swap(from, to, full[i], empty[i]); err != nil {
+		if err := y.swap(from, to, full[i], empty[i], false); err != nil {
 			return err
 		}
 	}
 	return nil
 }
 
-// swap hangs a comb of one hive in the place of an empty one of another, which is put aside.
-func (y *Yard) swap(from, to *Hive, full, empty string) error {
+// broodOver gives combs of capped brood, with the bees on them, from one hive to another, empty ones back.
+func (y *Yard) broodOver(from, to *Hive, combs int) error {
+	const minutes = 14
+	to.Minutes += minutes * float64(combs)
+	full, empty := from.bestCombs(combs, cappedOn), to.bestCombs(combs, emptyOn)
+	for i := range min(len(full), len(empty)) {
+		if err := y.swap(from, to, full[i], empty[i], true); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func cappedOn(f hive.Frame) float64 { return f.A[comb.Brood] + f.B[comb.Brood] }
+
+// swap hangs a comb of one hive, with the bees on it or without, in the place of an empty one of another, which is put aside.
+func (y *Yard) swap(from, to *Hive, full, empty string, bees bool) error {
 	pf, okF := from.bees.Stack.PlaceOf(full)
 	pe, okE := to.bees.Stack.PlaceOf(empty)
 	if !okF || !okE {
@@ -247,7 +262,7 @@ func (y *Yard) swap(from, to *Hive, full, empty string) error {
 	if err := to.do(y.Today, &moves.FrameMoved{Frame: empty, From: to.ID, To: "store", Box: "store"}); err != nil {
 		return err
 	}
-	return from.do(y.Today, &moves.FrameMoved{Frame: full, From: from.ID, To: to.ID, Box: into.ID, Slot: pe.Slot}, to)
+	return from.do(y.Today, &moves.FrameMoved{Frame: full, From: from.ID, To: to.ID, Box: into.ID, Slot: pe.Slot, WithBees: bees}, to)
 }
 
 func (h *Hive) nestFrames() int {

@@ -135,7 +135,9 @@ func (h *Hive) say(on day.Day, said ...moves.Said) error {
 			return err
 		}
 		for _, a := range acts {
-			h.reckon(a)
+			for _, one := range moves.Steps(a) {
+				h.reckon(one)
+			}
 			if err := h.do(on, a); err != nil {
 				return err
 			}
@@ -161,7 +163,9 @@ func (h *Hive) reckon(a moves.Act) {
 	case *moves.CombsSwapped:
 		h.AsideKg += h.bees.FramesHold(x.Out).StoresKg()
 	case *moves.BoxOn:
-		h.Supers++
+		if x.Box.Super {
+			h.Supers++
+		}
 	case *moves.Feed:
 		h.SugarKg += x.Kg
 		if x.What != "fondant" {

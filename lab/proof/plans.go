@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"math/rand/v2"
 	"slices"
+	"strconv"
 	"strings"
 
 	"kembo/core/assessment"
@@ -128,11 +129,12 @@ func (k *plans) assess(y *Yard, h *Hive, g ground) *assessment.Assessment {
 	}
 	if a.Situation.Health != colony.Suspect {
 		n.SpareKg, n.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
+		n.BroodPriceKg = a.Situation.BroodPriceKg()
 	}
 	n.Planned = true
 	for _, x := range a.Advice {
 		if x.Takes > 0 {
-			n.Takes, n.TakesCombs = x.With, x.Takes
+			n.Takes, n.TakesCombs, n.TakesBrood = x.With, x.Takes, x.Brood
 		}
 	}
 	k.near[h.ID] = n
@@ -316,7 +318,11 @@ func (k *plans) step(y *Yard, h *Hive, a *assessment.Assessment, s plan.KeptStep
 	case plan.Combine:
 		return y.unite(h, y.named(last))
 	case plan.Equalise:
-		return k.equalise(y, h, word)
+		return k.equalise(y, h, word, word[0] == "give", y.handOver)
+	case plan.Boost:
+		return k.equalise(y, h, word, word[0] == "give", y.broodOver)
+	case plan.OpenNestSides, plan.AlternateFrames, plan.RotateBoxes, plan.AddBoxUnder:
+		h.bees.GivenRoom()
 	case plan.GiveCellOrQueen:
 		return y.give(h)
 	case plan.Requeen:
@@ -358,21 +364,21 @@ func (k *plans) swarm(y *Yard, h *Hive, how string) error {
 
 const tornCells = 12
 
-// equalise hands combs over, as a key says it: "take 2 of X"; "give 2 to X" is the same combs, which go with the
-// other’s plan.
-func (k *plans) equalise(y *Yard, h *Hive, word []string) error {
-	var n int
-	if _, err := fmt.Sscan(word[1], &n); err != nil {
+// equalise hands combs over, as a key says it: "take 2 of X", "brood 2 of X"; where one gives it is the same combs, which
+// go with the other’s plan.
+func (k *plans) equalise(y *Yard, h *Hive, word []string, gives bool, over func(from, to *Hive, n int) error) error {
+	if gives {
+		return nil
+	}
+	n, err := strconv.Atoi(word[1])
+	if err != nil {
 		return err
 	}
 	with := y.named(word[len(word)-1])
 	if with == nil || with.dead() || with.ended {
 		return nil
 	}
-	if word[0] == "give" {
-		return nil
-	}
-	return y.handOver(with, h, n)
+	return over(with, h, n)
 }
 
 // partnerOf returns the hive that a step is done with; nil for none.

@@ -72,6 +72,10 @@ const (
 	dayDiffers = 0.30
 )
 
+// mostEased is the most that room given to a nest takes of the urge to swarm. Source: assumed, as in core/plan; nothing is
+// within reach.
+const mostEased = 0.7
+
 // NewWorld draws a world. The same climate and seed give the same.
 func NewWorld(climate string, seed uint64) (*World, error) {
 	c, err := season.ClimateFor(climate)
@@ -92,6 +96,7 @@ func NewWorld(climate string, seed uint64) (*World, error) {
 	w.How = combwise.Swarming{
 		Cells: true, ByCover: 2 * r.Float64(), Settles: 0.5 + 0.5*r.Float64(), Torn: 0.7 * r.Float64(),
 	}
+	w.How.Eased = mostEased * rand.New(rand.NewPCG(seed, 79)).Float64() // of dice of its own: all else stays as it was
 	for y := range yearsMet + 1 {
 		w.meet((w.From-lead).Time().Year()+y, r)
 	}

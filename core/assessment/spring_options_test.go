@@ -1,0 +1,141 @@
+package assessment_test
+
+import (
+	"slices"
+	"testing"
+
+	"kembo/core/assessment"
+	"kembo/core/plan"
+)
+
+// TestSpringOptions: on both sides of each bound, whether a way of spring can be done here at all. Source: common practice,
+// as each option's file tells it.
+func TestSpringOptions(t *testing.T) {
+	base := situation{place: "uk", bloom: limes, on: "2026-05-02", days: 8, told: checked(0)}
+	full := "deep b6.5 h1.5 p1 n0.5 e0.5 s9.5"
+	two := "deep p1 e9 s1 | deep b7 h2 p1 s10"
+	aboveIt := full + " | x | deep! e9 h1 s3"
+	roofed := "deep b6.5 h1.5 p1 n0.5 e0.5 s9.5 | medium! h6 e4 s5"
+	small := "deep b2 h2 p0.5 e5.5 s3"
+	strong := all(checked(0), beside(26000, 24000))
+	wide := "deep b1 h3 p0.5 e5.5 s3 | deep h2 e8 s0.5"
+	for _, x := range []struct {
+		action     plan.Action
+		name, hive string
+		tell       func(*assessment.Case)
+		on         string
+		can        bool
+	}{
+		{plan.AddBoxUnder, "full of bees and brood", full, nil, "", true},
+		{plan.AddBoxUnder, "five seams", "deep b3 h1.5 p1 e4.5 s5", nil, "", false},
+		{plan.AddBoxUnder, "cells for three weeks", "deep b3 p1 e6 s9", nil, "", false},
+		{plan.AddBoxUnder, "three boxes already", "deep b6 h1 p1 n1 e1 s10 | deep b6 h2 p1 n1 s10 | deep b6 h2 n2 s10", nil, "", false},
+		{plan.AddBoxUnder, "in the lime", full, nil, "2026-07-02", false},
+		{plan.AddBoxUnder, "in August", full, nil, "2026-08-20", false},
+		{plan.AddBoxUnder, "not done here", full, school(plan.AddBoxUnder, plan.Refused), "", false},
+		{plan.OpenNestSides, "full of bees and brood, a box above", aboveIt, nil, "", true},
+		{plan.OpenNestSides, "the same with eight kilograms in one box", "deep b6.5 h3 p0.5 s9.5", nil, "", true},
+		{plan.OpenNestSides, "four kilograms in one box", full, nil, "", false},
+		{plan.OpenNestSides, "seven combs of bees", "deep b3 h5 p1 n1 s3", nil, "", false},
+		{plan.OpenNestSides, "a comb and a half of honey in all", "deep b8 h1 p0.5 e0.5 s10", nil, "", false},
+		{plan.OpenNestSides, "in the lime", full, nil, "2026-07-02", false},
+		{plan.RotateBoxes, "an empty box below", two, nil, "", true},
+		{plan.RotateBoxes, "brood in both", "deep b3 p1 e6 s6 | deep b6 h3 p1 s10", nil, "", false},
+		{plan.RotateBoxes, "honey below", "deep h8 p1 e1 s3 | deep b7 h2 p1 s10", nil, "", false},
+		{plan.RotateBoxes, "one box", full, nil, "", false},
+		{plan.AlternateFrames, "a roof of honey", roofed, nil, "", true},
+		{plan.AlternateFrames, "two combs of it", "deep b6.5 h1.5 p1 n0.5 e0.5 s9.5 | medium! h1 e9 s5", nil, "", false},
+		{plan.AlternateFrames, "only foundation to hand", roofed, func(c *assessment.Case) { c.Settings.DrawnSupers = false }, "", false},
+		{plan.Boost, "a small one beside a strong one", small, strong, "", true},
+		{plan.Boost, "nobody strong beside it", small, all(checked(0), beside(9000, 12000)), "", false},
+		{plan.Boost, "an old queen", small, all(strong, queenOf(2022)), "", false},
+		{plan.Boost, "no eggs seen", small, all(strong, brood(false, true, true)), "", false},
+		{plan.Boost, "a hive of nine seams", full, strong, "", false},
+		{plan.Boost, "in September", small, strong, "2026-09-02", false},
+		{plan.Condense, "four combs of twenty", wide, nil, "2026-04-08", true},
+		{plan.Condense, "twelve of twenty", "deep b4 h3 p1 e2 s8 | deep h2 e8 s4", nil, "2026-04-08", false},
+		{plan.Condense, "brood in both", "deep b1 h3 p0.5 e5.5 s3 | deep b1 h2 e7 s2", nil, "2026-04-08", false},
+		{plan.Condense, "honey that finds no place", "deep b1 h3 p0.5 e5.5 s3 | deep h6 e4 s0.5", nil, "2026-04-08", false},
+	} {
+		s := base
+		s.name, s.hive = string(x.action)+": "+x.name, x.hive
+		if x.tell != nil {
+			s.told = x.tell
+		}
+		if x.on != "" {
+			s.on = x.on
+		}
+		if got := slices.Contains(s.assess(t).Situation.Offered(), x.action); got != x.can {
+			t.Errorf("%s: offered %v", s.name, got)
+		}
+	}
+}
+
+// school tells what a keeper makes of a school.
+func school(a plan.Action, s plan.Stance) func(*assessment.Case) {
+	return func(c *assessment.Case) {
+		checked(0)(c)
+		c.Settings.Schools = map[plan.Action]plan.Stance{a: s}
+	}
+}
+
+// TestACustomStands: a way that is the custom here is in the plan where it comes to within a kilogram of the best, the plan
+// is no worse than leaving, and one that is not done here is in no plan and among nothing that was weighed.
+func TestACustomStands(t *testing.T) {
+	chosen := map[plan.Action]int{}
+	more := []situation{
+		{
+			name: "a roof of honey", place: "uk", bloom: limes, on: "2026-04-27", days: 9, told: checked(0),
+			hive: "deep b7 h1 p1 n0.5 e0.5 s10 | deep h7 e3 s6",
+		},
+		{
+			name: "eight kilograms at the walls", place: "uk", bloom: limes, on: "2026-04-27", days: 9, told: checked(0),
+			hive: "deep b6.5 h3 p0.5 s9.5 | x | deep! e10 s3",
+		},
+	}
+	none := map[plan.Action]plan.Stance{}
+	for _, school := range plan.Schools {
+		none[school.Action] = plan.Refused
+	}
+	for _, x := range slices.Concat(spring, springHeld, more) {
+		a, offered := with(x, none).assess(t), with(x, nil).assess(t).Situation.Offered()
+		for _, school := range plan.Schools {
+			if planned(a, school.Action) || slices.ContainsFunc(a.Plan.Weighed, func(v plan.Weighed) bool { return v.Action == school.Action }) {
+				t.Errorf("%s: %s is not done here, and told", x.name, school.Action)
+			}
+		}
+		for _, school := range plan.Schools {
+			if !slices.Contains(offered, school.Action) {
+				continue
+			}
+			a := with(x, map[plan.Action]plan.Stance{school.Action: plan.Custom}).assess(t)
+			if a.Plan.GainKg < 0 && !a.Situation.Stale() {
+				t.Errorf("%s: with %s a plan of %.2f kg", x.name, school.Action, a.Plan.GainKg)
+			}
+			if planned(a, school.Action) {
+				chosen[school.Action]++
+			}
+		}
+	}
+	for _, school := range plan.Schools {
+		if chosen[school.Action] == 0 {
+			t.Errorf("%s is the custom, and in no plan of spring", school.Action)
+		}
+	}
+}
+
+// with has a situation where a keeper makes so much of schools.
+func with(x situation, schools map[plan.Action]plan.Stance) situation {
+	told := x.told
+	x.told = func(c *assessment.Case) {
+		if told != nil {
+			told(c)
+		}
+		c.Settings.Schools = schools
+	}
+	return x
+}
+
+func planned(a *assessment.Assessment, action plan.Action) bool {
+	return slices.ContainsFunc(a.Advice, func(v plan.Advice) bool { return v.Action == action })
+}
