@@ -238,7 +238,7 @@ func caseOf(
 	}
 	own := plan.DefaultSettings()
 	own.LiftLimitKg, own.Units, own.Observer = set.LiftLimitKg, set.Units, set.Observer()
-	own.Weights = plan.PresetFor(set.Keeping).Weights
+	own.Weights, own.Schools = plan.PresetFor(set.Keeping).Weights, set.Schools
 	return assessment.Case{
 		Colony: colony.ID, Code: colony.Code, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site,
 		Health: b.Health, HealthDay: b.HealthDay, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay,

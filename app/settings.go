@@ -22,6 +22,8 @@ type Settings struct {
 	MitesLate   float64 // and after
 	SupersStay  bool    // supers go to hives of their own yard only
 	Keeping     string  // key of the preset of what things are worth; empty: the first
+	// Schools are what the keeper makes of ways on which keepers differ.
+	Schools map[plan.Action]plan.Stance
 	// How far this keeper's looks may be off, as shares; 0: the usual keeper.
 	OffFaces, OffBoxes, OffSeams float64
 }
@@ -34,8 +36,8 @@ func (s Settings) Observer() look.Observer {
 // As it is stored that supers stay in their yard.
 const supersStayKey, supersStayYes = "supers_stay", "yes"
 
-// As it is stored what things are worth to the keeper.
-const keepingKey = "keeping"
+// As it is stored what things are worth to the keeper, and, before its action, what is made of a school.
+const keepingKey, schoolKey = "keeping", "school_"
 
 // Usual thresholds for mites. Source: published varroa guides, editions differ;
 // newer advice is 1 to 2 % (values F, from memory).
@@ -166,6 +168,12 @@ func (s *Service) Settings(ctx context.Context) (Settings, error) {
 	out.Units = measure.SystemFor(all["units"])
 	out.SupersStay = all[supersStayKey] == supersStayYes
 	out.Keeping = plan.PresetFor(all[keepingKey]).Key
+	out.Schools = map[plan.Action]plan.Stance{}
+	for _, x := range plan.Schools {
+		if v := plan.Stance(all[schoolKey+string(x.Action)]); v.Known() {
+			out.Schools[x.Action] = v
+		}
+	}
 	for _, n := range Numbers {
 		if v, err := strconv.ParseFloat(all[n.Key], 64); err == nil {
 			*n.Of(&out) = v
@@ -183,6 +191,13 @@ func (s *Service) Choose(ctx context.Context, c Settings) error {
 	rows := map[string]string{"units": c.Units.Name, supersStayKey: "", keepingKey: plan.PresetFor(c.Keeping).Key}
 	if c.SupersStay {
 		rows[supersStayKey] = supersStayYes
+	}
+	for _, x := range plan.Schools {
+		v := c.Schools[x.Action]
+		if !v.Known() && v != plan.AsItPays {
+			return &FieldError{x.Words, "choose one of the three"}
+		}
+		rows[schoolKey+string(x.Action)] = string(v)
 	}
 	for _, n := range Numbers {
 		v := *n.Of(&c)
@@ -205,6 +220,9 @@ func (s *Service) Choose(ctx context.Context, c Settings) error {
 // bearing writes all that was chosen, for the hash of what a standing rests on.
 func (s Settings) bearing() string {
 	out := s.Units.Name + " " + plan.PresetFor(s.Keeping).Key
+	for _, x := range plan.Schools {
+		out += " " + string(s.Schools[x.Action])
+	}
 	for _, n := range Numbers {
 		out += " " + strconv.FormatFloat(*n.Of(&s), 'g', -1, 64)
 	}

@@ -23,7 +23,22 @@ type settingsView struct {
 	Keeping              string // key of the preset
 	Presets              []option
 	Worth                []worthRow
+	Schools              []schoolForm
 }
+
+// schoolForm is a way on which keepers differ, with what is made of it here.
+type schoolForm struct {
+	Field, Label, Value string
+	Stances             []option
+}
+
+// stances are what can be made of a school.
+var stances = []option{
+	{string(plan.AsItPays), "weighed with the rest"}, {string(plan.Custom), "your custom"}, {string(plan.Refused), "not done here"},
+}
+
+// schoolField is the field of the form of a school.
+func schoolField(x plan.School) string { return "school_" + string(x.Action) }
 
 // worthRow is what one thing is worth to each kind of keeper, in the order of the presets.
 type worthRow struct {
@@ -88,6 +103,9 @@ func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, error) {
 	for _, p := range plan.Presets {
 		v.Presets = append(v.Presets, option{p.Key, p.Name})
 	}
+	for _, x := range plan.Schools {
+		v.Schools = append(v.Schools, schoolForm{schoolField(x), x.Words, string(set.Schools[x.Action]), stances})
+	}
 	for _, n := range app.Numbers {
 		f := numberForm{Field: n.Field, Label: n.Label, Value: shown(n, *n.Of(&set), set.Units.Mass)}
 		if n.Unit == app.Kg {
@@ -111,6 +129,9 @@ func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, error) {
 // take puts what was typed into the page.
 func (v *settingsView) take(val form.Values) {
 	v.Units, v.SupersStay, v.Keeping = val("units"), val("supers") == supersOwnYard, val("keeping")
+	for i := range v.Schools {
+		v.Schools[i].Value = val(v.Schools[i].Field)
+	}
 	for i := range v.Groups {
 		for k := range v.Groups[i].Numbers {
 			f := &v.Groups[i].Numbers[k]
@@ -133,6 +154,10 @@ func (s *Server) showSettings(c fiber.Ctx) error {
 func readSettings(val form.Values) (app.Settings, error) {
 	set := app.Settings{
 		Units: measure.SystemFor(val("units")), SupersStay: val("supers") == supersOwnYard, Keeping: val("keeping"),
+	}
+	set.Schools = map[plan.Action]plan.Stance{}
+	for _, x := range plan.Schools {
+		set.Schools[x.Action] = plan.Stance(val(schoolField(x)))
 	}
 	mass := set.Units.Mass
 	for _, u := range measure.Systems {
