@@ -27,6 +27,9 @@ func TestSpringOptions(t *testing.T) {
 		can        bool
 	}{
 		{plan.AddBoxUnder, "full of bees and brood", full, nil, "", true},
+		{plan.AddBoxUnder, "on mild nights", full, weathered(18, 10, 19, 0), "", false},
+		{plan.AddBoxUnder, "on mild nights, where it is the custom", full,
+			all(weathered(18, 10, 19, 0), school(plan.AddBoxUnder, plan.Custom)), "", true},
 		{plan.AddBoxUnder, "five seams", "deep b3 h1.5 p1 e4.5 s5", nil, "", false},
 		{plan.AddBoxUnder, "cells for three weeks", "deep b3 p1 e6 s9", nil, "", false},
 		{plan.AddBoxUnder, "three boxes already", "deep b6 h1 p1 n1 e1 s10 | deep b6 h2 p1 n1 s10 | deep b6 h2 n2 s10", nil, "", false},
@@ -54,6 +57,7 @@ func TestSpringOptions(t *testing.T) {
 		{plan.Boost, "in September", small, strong, "2026-09-02", false},
 		{plan.Condense, "four combs of twenty", wide, nil, "2026-04-08", true},
 		{plan.Condense, "twelve of twenty", "deep b4 h3 p1 e2 s8 | deep h2 e8 s4", nil, "2026-04-08", false},
+		{plan.Condense, "one box full and one just put under it", "deep e10 s0 | deep b5 h2 p1 e2 s8.5", nil, "2026-04-08", false},
 		{plan.Condense, "brood in both", "deep b1 h3 p0.5 e5.5 s3 | deep b1 h2 e7 s2", nil, "2026-04-08", false},
 		{plan.Condense, "honey that finds no place", "deep b1 h3 p0.5 e5.5 s3 | deep h6 e4 s0.5", nil, "2026-04-08", false},
 	} {

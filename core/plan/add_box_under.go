@@ -10,8 +10,8 @@ import (
 
 var addBoxUnder = Option{
 	Action: AddBoxUnder,
-	When: "in build-up and swarm season, until the flow is on, the bees that are there and will emerge fill the nest, and " +
-		"she is short of cells within a week or two",
+	When: "in build-up and swarm season, while nights are cold and until the flow is on, the bees that are there and will " +
+		"emerge fill the nest, and she is short of cells within a week",
 	Does:   "put a box like that of the nest under it, drawn or of foundation as there is to hand",
 	Source: "common practice: under the nest it costs less warmth than on top; how much of the urge it takes is assumed",
 	steps:  underSteps,
@@ -26,6 +26,7 @@ const (
 	underLayDays                = 7         // of laying free, from which on she has room enough
 	growsBrood                  = 0.5       // cells of brood to a bee, from which on a colony grows
 	flowIsOnKg                  = 1.2       // that a good day brings, from which on room is given above
+	underNightC                 = 7.5       // the coldest night of the week from which on room goes above
 	aboveDays                   = 3         // good days for which there is room to store above, under which that is given first
 	combsFull, combsFullCluster = 8.0, 6.5  // combs of bees that keep an opened nest warm, and one with a box more under it
 )
@@ -55,9 +56,12 @@ func underSteps(x *scene) []Step {
 	s := x.s
 	nest := s.nest()
 	if !x.grows() || x.aloneNow() || len(nest) == 0 || len(nest) >= mostNestBoxes || x.combsOfBees() < combsFullCluster ||
-		x.bees+emerges*x.brood < fillsNest*nestCapacity(s) ||
+		!x.fills(nestCapacity(s)) ||
 		x.free > underLayDays*max(s.Base.WantsToLay.Likely, leastLaying) {
 		return nil
+	}
+	if x.coldestC >= underNightC && !s.Settings.custom(AddBoxUnder) {
+		return nil // room above costs no warmth any more, and what is stored there is a crop
 	}
 	if s.supered() && s.Base.RoomKg.Likely < aboveDays*x.goodDayKg {
 		return nil

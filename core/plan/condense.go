@@ -41,7 +41,7 @@ func condenseSteps(x *scene) []Step {
 		return nil
 	}
 	for _, b := range slices.Backward(nest) {
-		if b.HoneyKg() > wideStoresKg || b.BroodCells() > 0 {
+		if b.HoneyKg() > wideStoresKg || b.BroodCells() > 0 || x.fills(nestCapacity(s)-capacityOf(b)) {
 			continue
 		}
 		combs := 0
@@ -101,7 +101,7 @@ func (s *Situation) sayCondense(p *part, combs int) told {
 	}
 	t.reason, t.figures = reason(text, count("bees", x.bees),
 		Figure{"combs", x.bees / f.BeesAtFullCover(), fmt.Sprintf("%.0f", x.bees/f.BeesAtFullCover())},
-		whole("all", float64(s.Estimate.Stack.Frames())), counted("stores", combs, "comb of stores", "combs of stores"),
+		whole("all", nestCapacity(s)/f.BeesAtFullCover()), counted("stores", combs, "comb of stores", "combs of stores"),
 	)
 	t.brief = brief("{bees} bees on {combs} of {all} combs.", t.figures)
 	t.change = "If brood stands in both boxes, leave it. Give the box back when eight of ten combs are covered."
@@ -115,7 +115,13 @@ func (s *Situation) sayCondense(p *part, combs int) told {
 func nestCapacity(s *Situation) float64 {
 	n := 0.0
 	for _, b := range s.nest() {
-		n += float64(len(b.Frames)) * b.Format.Frame.BeesAtFullCover()
+		n += capacityOf(b)
 	}
 	return n
 }
+
+// capacityOf returns the bees that cover a box's combs.
+func capacityOf(b hive.Box) float64 { return float64(len(b.Frames)) * b.Format.Frame.BeesAtFullCover() }
+
+// fills reports whether the bees that are there and will emerge within a week fill so much.
+func (x *scene) fills(capacity float64) bool { return x.bees+emerges*x.brood >= fillsNest*capacity }
