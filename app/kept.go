@@ -60,7 +60,7 @@ func (s Standing) neighbour() colony.Neighbour {
 	}
 	for _, a := range s.Advice {
 		if a.Takes > 0 {
-			n.Takes, n.TakesCombs, n.TakesBrood = a.With, a.Takes, a.Brood
+			n.Takes, n.TakesCombs, n.TakesBrood, n.TakesForKg = a.With, a.Takes, a.Brood, a.PaysKg
 		}
 	}
 	return n

@@ -72,10 +72,11 @@ type StandingAdvice struct {
 	On     day.Day     `json:"on"`
 	Step   int         `json:"step"`
 	Adds   float64     `json:"adds"`
-	With   string      `json:"with,omitempty"`  // code of the hive that it is done with
-	Takes  int         `json:"takes,omitempty"` // combs that come from it
-	Gives  int         `json:"gives,omitempty"` // and that go to it
-	Brood  bool        `json:"brood,omitempty"` // they are of brood; else of honey
+	With   string      `json:"with,omitempty"`    // code of the hive that it is done with
+	Takes  int         `json:"takes,omitempty"`   // combs that come from it
+	Gives  int         `json:"gives,omitempty"`   // and that go to it
+	Brood  bool        `json:"brood,omitempty"`   // they are of brood; else of honey
+	PaysKg float64     `json:"pays_kg,omitempty"` // what the hive that gives them was reckoned to lose
 }
 
 // GlyphBox is a box as the small stack draws it: frame after frame, the share
@@ -187,7 +188,7 @@ func standingOf(
 	for _, x := range a.Advice {
 		s.Advice = append(s.Advice, StandingAdvice{
 			Action: x.Action, Do: x.Do, Brief: x.Brief, ActBy: x.ActBy, Needs: x.Needs, On: x.On, Step: x.Step, Adds: x.Adds,
-			With: x.With, Takes: x.Takes, Gives: x.Gives, Brood: x.Brood,
+			With: x.With, Takes: x.Takes, Gives: x.Gives, Brood: x.Brood, PaysKg: x.PaysKg,
 		})
 	}
 	brood := a.Base.Eggs.Likely + a.Base.Larvae.Likely + a.Base.Capped.Likely
@@ -201,7 +202,7 @@ func standingOf(
 	s.PollenDays = a.Base.PollenDays.Likely
 	if len(a.Situation.Estimate.Stack.Boxes) > 0 && s.Health != colony.Suspect {
 		s.SpareKg, s.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
-		s.BroodPriceKg = a.Situation.BroodPriceKg()
+		s.BroodPriceKg = a.Plan.BroodPriceKg
 	}
 	return s
 }

@@ -69,6 +69,9 @@ func begin(s story) (*keeper, error) {
 		QueenID: k.id("queen"), QueenYear: s.queenYear, Clipped: s.clipped, Origin: s.origin,
 		HistoryKnown: !s.unknown,
 	}
+	if s.hivedKg > 0 {
+		set.Began = history.Began{How: history.AsSwarm, BeesKg: s.hivedKg}
+	}
 	var nest []hive.Box
 	for range s.nestBoxes {
 		b, h := k.box(f, false, !s.foundation)

@@ -28,6 +28,7 @@ type story struct {
 	queenYear  int
 	clipped    bool
 	origin     string
+	hivedKg    float64 // of bees, of a swarm; 0: it was a colony before
 	unknown    bool    // what it was fed and treated with before is not known
 	queenLost  day.Day // she is lost on this day
 	swarms     day.Day // a prime swarm leaves on this day, with nobody there
@@ -82,7 +83,7 @@ var stories = map[string][]story{
 		usual(6, "QL-06", 1560, 19, 18500, 2025),
 		usual(7, "QL-07", 1500, 2.4, 8200, 2025).with(func(s *story) {
 			s.from, s.nestBoxes, s.foundation, s.origin, s.winter, s.laying = date(5, 18), 1, true, "swarm of 18 May", 0, 0
-			s.noFeed, s.intake = true, 0.38
+			s.noFeed, s.intake, s.hivedKg = true, 0.38, 1.3
 		}),
 		usual(8, "QL-08", 1400, 19, 15500, 2023),
 		usual(9, "QL-09", 1530, 21, 18000, 2025),

@@ -20,4 +20,5 @@ type Neighbour struct {
 	Takes      string
 	TakesCombs int
 	TakesBrood bool
+	TakesForKg float64 // what the one that gives was reckoned to lose by it, kg of honey
 }

@@ -33,6 +33,7 @@ type Advice struct {
 	Takes       int                        `json:"-"`          // combs of honey or brood that come from it
 	Gives       int                        `json:"-"`          // and that go to it
 	Brood       bool                       `json:"-"`          // those combs are of brood, with the bees on them
+	PaysKg      float64                    `json:"-"`          // what the hive that gives them was reckoned to lose, kg of honey
 	Changes     []bees.Change              `json:"-"`
 	Result      *forecast.Result           `json:"-"`
 }
@@ -59,7 +60,9 @@ type Plan struct {
 	Breaches  []craft.Breach   `json:"breaches"`
 	KeptSince day.Day          `json:"kept_since,omitempty"` // it is the plan of an earlier day, kept
 	Result    *forecast.Result `json:"-"`
-	keep      Kept
+	// BroodPriceKg is what it would lose beside by giving a comb of brood to another hive, kg of honey; 0: it gives none.
+	BroodPriceKg float64 `json:"-"`
+	keep         Kept
 }
 
 // Weighed is something else that was tried, and by how much it lost.
@@ -92,6 +95,7 @@ func For(s *Situation) Plan {
 		Leaving: leave.terms, Alive: chosen.alive, Swarm: chosen.swarm, Days: s.horizon, Breaches: chosen.breaches, KeptSince: since,
 	}
 	p.Weighed = s.weighedOf(tried, chosen)
+	p.BroodPriceKg = s.broodPriceKg(parts)
 	p.Result = s.resultOf(chosen)
 	for i := range parts {
 		p.Advice = append(p.Advice, s.adviceOf(&parts[i], i+1, p))
@@ -140,7 +144,7 @@ func (s *Situation) adviceOf(p *part, step int, of Plan) Advice {
 		Action: p.Action, Do: t.do, ActBy: s.Today + day.Day(p.by), On: s.Today + day.Day(p.in), Brief: t.brief,
 		Reason: t.reason, Figures: t.figures, Needs: p.Load, Acts: p.Said, WouldChange: t.change, Cautions: t.cautions,
 		Confidence: of.BetterIn, Step: step, Adds: p.adds, With: s.named(p), Takes: combsOver(p, p.Moves.takes),
-		Gives: combsOver(p, p.Moves.gives), Brood: p.Moves.brood, Changes: s.changesOf(p),
+		Gives: combsOver(p, p.Moves.gives), Brood: p.Moves.brood, PaysKg: p.PaysKg, Changes: s.changesOf(p),
 	}
 }
 

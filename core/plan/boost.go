@@ -37,23 +37,29 @@ const (
 	boostWarmC               = 12.0        // the high of a day on which brood is carried
 )
 
+// dearer is how much more each of two combs costs than one alone. Source: what it comes to in the situations of spring.
+const dearer = 1.1
+
 // usualBroodPriceKg is what a strong hive loses by a comb where it was not worked out, kg of honey. Source: what it comes to
 // in the situations of spring: 1.1 to 2.6.
 const usualBroodPriceKg = 1.8
 
-// BroodPriceKg returns what the hive would lose by giving a comb of capped brood with its nurse bees on the visit, kg of
-// honey, by its own forecast; 0 where it is none that gives.
-func (s *Situation) BroodPriceKg() float64 {
-	if _, alone := s.alone(); alone || !s.broodSpared() {
+// broodPriceKg returns what the hive would lose, kg of honey, by giving a comb of capped brood with its nurse bees on the
+// visit, beside what its own plan does; 0 where it is none that gives, or gives already.
+func (s *Situation) broodPriceKg(own []part) float64 {
+	gives := func(p part) bool { return p.Action == Boost || p.Action == SwarmControl || p.Action == Combine }
+	if !s.broodSpared() || slices.ContainsFunc(own, gives) {
 		return 0
 	}
-	s.prepare()
 	next, _ := s.visits()
-	gives := part{Step: &Step{
+	comb := part{Step: &Step{
 		Action: Boost, Key: "a comb of brood less", Changes: s.broodOut(s.scene(next), 1), Moves: crossing{gives: true, nest: true},
 	}, in: next, by: next}
-	price := s.try(nil, searchMembers).mean - s.try([]part{gives}, searchMembers).mean
-	return max(price, leastBroodPriceKg)
+	o := s.try(append(slices.Clone(own), comb), searchMembers)
+	if o.forbidden { // its brood was not found healthy of late
+		return 0
+	}
+	return max(s.try(own, searchMembers).mean-o.mean, leastBroodPriceKg)
 }
 
 // leastBroodPriceKg is the least that a comb is given for: its giver is opened for it. Rounding.
@@ -93,7 +99,7 @@ func boostSteps(x *scene) []Step {
 	f := s.nest()[0].Format.Frame
 	for _, n := range s.Neighbours { // what another's plan takes of this one
 		if n.Planned && n.Takes == s.code() && n.TakesBrood {
-			out = append(out, s.giveBrood(x, n.Colony, n.TakesCombs))
+			out = append(out, s.giveBrood(x, n))
 		}
 	}
 	if !x.boosted() || x.bees < boostedLeast {
@@ -164,10 +170,13 @@ func (s *Situation) takeBrood(x *scene, from string, combs int, f comb.FrameForm
 	l.House = nurses
 	n := s.neighbour(from)
 	price := cmp.Or(n.BroodPriceKg, usualBroodPriceKg) * float64(combs)
+	if combs > 1 { // each comb more costs more than the one before
+		price *= dearer
+	}
 	return Step{
 		Key: fmt.Sprintf("brood %d of %s", combs, from), Opens: craft.Nest, Minutes: 2 * boostMinutes * float64(combs),
 		Moves:   crossing{partner: from, takes: true, combs: combs, nest: true, brood: true},
-		Changes: []bees.Change{{In: &bees.Parcel{l}}}, Kg: price,
+		Changes: []bees.Change{{In: &bees.Parcel{l}}}, Kg: price, PaysKg: price,
 		say: func(s *Situation, p *part) told {
 			var t told
 			t.do = fmt.Sprintf("Give it %s of capped brood from %s %s", words.Count(combs, "comb", "combs"), from, s.by(p))
@@ -189,15 +198,15 @@ func (s *Situation) takeBrood(x *scene, from string, combs int, f comb.FrameForm
 }
 
 // giveBrood is what the strong hive gives, for another whose plan has it.
-func (s *Situation) giveBrood(x *scene, to string, combs int) Step {
+func (s *Situation) giveBrood(x *scene, n colony.Neighbour) Step {
+	to, combs := n.Colony, n.TakesCombs
 	return Step{
-		Key: fmt.Sprintf("give brood %d to %s", combs, to), Opens: craft.Nest, Minutes: boostMinutes, Kg: -promisedKg,
+		Key: fmt.Sprintf("give brood %d to %s", combs, to), Opens: craft.Nest, Minutes: boostMinutes, Kg: -(n.TakesForKg + promisedKg),
 		Moves:   crossing{partner: to, gives: true, combs: combs, nest: true, brood: true},
 		Changes: s.broodOut(x, combs),
 		say: func(s *Situation, p *part) told {
 			var t told
 			t.do = fmt.Sprintf("Take %s of capped brood out for %s %s", words.Count(combs, "comb", "combs"), to, s.by(p))
-			n := s.neighbour(to)
 			t.reason, t.figures = reason(
 				"{to} has about {few} bees under a good queen. Here are {bees}, and {brood} cells of brood.",
 				Figure{"to", 0, to}, count("few", n.Bees), count("bees", x.bees), count("brood", x.brood),

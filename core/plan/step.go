@@ -33,6 +33,8 @@ type Step struct {
 	Keeps float64
 	// Kg is what it costs beside: a queen, a comb; under 0 what it gains.
 	Kg float64
+	// PaysKg is of it what another hive loses that gives for it.
+	PaysKg float64
 
 	FedKg  float64 // stores given
 	Sugar  float64 // kg of it

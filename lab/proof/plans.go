@@ -129,12 +129,12 @@ func (k *plans) assess(y *Yard, h *Hive, g ground) *assessment.Assessment {
 	}
 	if a.Situation.Health != colony.Suspect {
 		n.SpareKg, n.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
-		n.BroodPriceKg = a.Situation.BroodPriceKg()
+		n.BroodPriceKg = a.Plan.BroodPriceKg
 	}
 	n.Planned = true
 	for _, x := range a.Advice {
 		if x.Takes > 0 {
-			n.Takes, n.TakesCombs, n.TakesBrood = x.With, x.Takes, x.Brood
+			n.Takes, n.TakesCombs, n.TakesBrood, n.TakesForKg = x.With, x.Takes, x.Brood, x.PaysKg
 		}
 	}
 	k.near[h.ID] = n
