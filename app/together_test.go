@@ -29,14 +29,17 @@ type row struct {
 	n    int
 }
 
-func newRow(t *testing.T, codes ...string) *row {
+func newRow(t *testing.T, codes ...string) *row { return newRowOn(t, today, codes...) }
+
+// newRowOn is a yard that was set up on a day.
+func newRowOn(t *testing.T, on day.Day, codes ...string) *row {
 	t.Helper()
 	ctx := context.Background()
 	s, err := store.Open(ctx, filepath.Join(t.TempDir(), "k.db"))
 	if err != nil {
 		t.Fatal(err)
 	}
-	r := &row{t: t, st: s, yard: uid("yard"), ids: map[string]string{}, now: today} // draws go by ids
+	r := &row{t: t, st: s, yard: uid("yard"), ids: map[string]string{}, now: on} // draws go by ids
 	r.svc = app.New(s, func() time.Time { return r.now.Time().Add(9 * time.Hour) }, nil)
 	t.Cleanup(func() { r.svc.Settle(ctx); s.Close() })
 	if err := r.svc.Start(ctx, "Harrowmere Honey"); err != nil {

@@ -27,7 +27,7 @@ var boost = Option{
 // Of brood that changes hives. Source: common practice: a comb capped on both sides becomes two to three combs of bees;
 // shares and sizes are guesses.
 const (
-	boostedUnder             = 11_000      // bees, under which a colony is boosted
+	boostedUnder             = 12_000      // bees, under which a colony is boosted
 	boostedLeast             = 3_500       // and over which it can keep a comb of brood warm
 	donorBees, donorBrood    = 18_000, 4.0 // that who gives has at least: bees, and combs of brood
 	boostCapped, boostNurses = 0.75, 0.6   // of a comb, capped on both sides, and of the bees that cover one
@@ -45,12 +45,13 @@ const dearer = 1.1
 const usualBroodPriceKg = 1.8
 
 // broodPriceKg returns what the hive would lose, kg of honey, by giving a comb of capped brood with its nurse bees on the
-// visit, beside what its own plan does; 0 where it is none that gives, or gives already.
+// visit, beside what its own plan does, brood that it gives left out; 0 where it is none that gives.
 func (s *Situation) broodPriceKg(own []part) float64 {
-	gives := func(p part) bool { return p.Action == Boost || p.Action == SwarmControl || p.Action == Combine }
-	if !s.broodSpared() || slices.ContainsFunc(own, gives) {
+	parted := func(p part) bool { return p.Action == SwarmControl || p.Action == Combine }
+	if !s.broodSpared() || slices.ContainsFunc(own, parted) {
 		return 0
 	}
+	own = slices.DeleteFunc(slices.Clone(own), func(p part) bool { return p.Action == Boost })
 	next, _ := s.visits()
 	comb := part{Step: &Step{
 		Action: Boost, Key: "a comb of brood less", Changes: s.broodOut(s.scene(next), 1), Moves: crossing{gives: true, nest: true},
