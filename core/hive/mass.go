@@ -95,3 +95,12 @@ func (b Box) EmptyKg() float64 {
 	}
 	return kg * n
 }
+
+// HoneyKg returns the honey and nectar of all boxes, as honey, in kg.
+func (s Stack) HoneyKg() float64 {
+	kg := 0.0
+	for _, b := range s.Boxes {
+		kg += b.HoneyKg()
+	}
+	return kg
+}

@@ -21,16 +21,39 @@ var condensed = Way{
 		if at < 0 {
 			return nil, boxNotHere()
 		}
-		off, change := &BoxOff{Box: s.Box}, &FramesExchanged{}
+		change := &FramesExchanged{}
 		stores, empty := storesAndEmpty(h.Stack, at)
-		for i := range min(len(stores), len(empty)) { // what finds no place leaves with the box, the lightest last
+		for i := range min(len(stores), len(empty)) { // the heaviest first
 			change.A, change.B = append(change.A, stores[i]), append(change.B, empty[i])
 		}
-		if len(change.A) == 0 {
-			return []Act{off}, nil
+		var acts []Act
+		if len(change.A) > 0 {
+			acts = append(acts, change)
 		}
-		return []Act{&Several{Title: "Condensed", Acts: []Act{change, off}}}, nil
+		acts = append(acts, &BoxOff{Box: s.Box})
+		// A count by the box is laid out over all its combs: who stands there takes those that hold something.
+		if kg := leftKg(h, acts); kg >= movedLeastKg {
+			acts = append(acts, &StoresMoved{Kg: kg})
+		}
+		if len(acts) == 1 {
+			return acts, nil
+		}
+		return []Act{&Several{Title: "Condensed", Acts: acts}}, nil
 	},
+}
+
+// movedLeastKg is the stores that are not worth a word. Rounding.
+const movedLeastKg = 0.3
+
+// leftKg returns the stores that acts take out of a hive by what its combs are believed to hold, kg.
+func leftKg(h Hive, acts []Act) float64 {
+	all := Of(h)
+	for _, a := range acts {
+		if a.Apply(all) != nil {
+			return 0
+		}
+	}
+	return h.Stack.HoneyKg() - all.Here().Stack.HoneyKg()
 }
 
 // storesAndEmpty returns the combs of stores of a box, the heaviest first, and those of the other boxes of the nest that

@@ -33,6 +33,7 @@ var All = Table{
 	boxesChanged,
 	frameMoved,
 	framesExchanged,
+	storesMoved,
 	combsTurned,
 	combsScraped,
 	combsUncapped,

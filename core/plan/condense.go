@@ -5,7 +5,6 @@ import (
 	"math"
 	"slices"
 
-	"kembo/core/bees"
 	"kembo/core/craft"
 	"kembo/core/hive"
 	"kembo/core/moves"
@@ -55,40 +54,16 @@ func condenseSteps(x *scene) []Step {
 		if combs > 0 {
 			opens = craft.Nest
 		}
-		st := Step{
+		return []Step{{
 			Key: "condense " + b.ID, Said: []moves.Said{{Do: "box_condensed", Box: b.ID}}, Opens: opens,
 			Minutes: wideMinutes + movedMinutes*float64(combs), Kg: -gain,
-			say: func(s *Situation, p *part) told { return s.sayCondense(p, combs) },
-		}
-		if left := s.leftIn(b); left > 0 {
-			// Where a look was by the box, what its combs hold is presumed to be spread: who stands there takes those that are full.
-			st.Changes = []bees.Change{{FeedKg: left}}
-		}
-		return []Step{st}
+			say: func(s *Situation, p *part) told { return s.sayCondense(p, combs, b.HoneyKg()) },
+		}}
 	}
 	return nil
 }
 
-// leftIn returns the stores that would leave with a box whose combs of stores are hung in the others, by what its combs are
-// presumed to hold, kg.
-func (s *Situation) leftIn(b hive.Box) float64 {
-	_, after, err := moves.All.ExactAll(s.hive(), []moves.Said{{Do: "box_condensed", Box: b.ID}}, moves.Unnamed())
-	if err != nil {
-		return 0
-	}
-	kg := 0.0
-	for _, x := range s.nest() {
-		kg += x.HoneyKg()
-	}
-	for _, x := range after.Stack.Boxes {
-		if !x.Super {
-			kg -= x.HoneyKg()
-		}
-	}
-	return max(0, kg)
-}
-
-func (s *Situation) sayCondense(p *part, combs int) told {
+func (s *Situation) sayCondense(p *part, combs int, kg float64) told {
 	var t told
 	x := s.scene(p.in)
 	f := s.Estimate.Stack.Boxes[0].Format.Frame
@@ -106,7 +81,10 @@ func (s *Situation) sayCondense(p *part, combs int) told {
 	t.brief = brief("{bees} bees on {combs} of {all} combs.", t.figures)
 	t.change = "If brood stands in both boxes, leave it. Give the box back when eight of ten combs are covered."
 	if combs > 0 {
-		t.cautions = []string{"Look each comb over for the queen, and shake the bees of the box down before it goes."}
+		t.cautions = []string{
+			fmt.Sprintf("Take along the combs that hold its %s of stores, about %d, whichever they are.", s.kg("kg", kg).Text, combs),
+			"Look each comb over for the queen, and shake the bees of the box down before it goes.",
+		}
 	}
 	return t
 }

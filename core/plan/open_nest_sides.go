@@ -63,13 +63,7 @@ func (s *Situation) opened(said moves.Said) (brought int, outKg float64) {
 			}
 		}
 	}
-	kg := func(st hive.Stack) (kg float64) {
-		for _, b := range st.Boxes {
-			kg += b.HoneyKg()
-		}
-		return kg
-	}
-	return brought, max(0, kg(h.Stack)-kg(after.Stack))
+	return brought, max(0, h.Stack.HoneyKg()-after.Stack.HoneyKg())
 }
 
 // newCombKg is what a sheet of foundation costs, with the honey that draws it. Source: none; guess.
