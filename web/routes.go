@@ -64,6 +64,8 @@ func (s *Server) routes() {
 	r.Post("/yards/:yard/edit", s.post(s.editYard()))
 	r.Post("/yards/:yard/remove", s.removeYard)
 	r.Get("/gone", s.showGone)
+	r.Get("/follow-up", s.showFollowUp)
+	r.Get("/yards/:yard/follow-up", s.showFollowUp)
 	r.Get("/medicines", s.showMedicines)
 	r.Get("/medicines.csv", s.medicinesCSV)
 	r.Get("/yours", s.showYours)

@@ -1,0 +1,213 @@
+package history
+
+import (
+	"slices"
+
+	"kembo/core/comb"
+	"kembo/core/day"
+	"kembo/core/hive"
+	"kembo/core/look"
+	"kembo/core/moves"
+)
+
+// Promise is what something that was done should lead to.
+type Promise string
+
+// The promises.
+const (
+	SuperUsed    Promise = "super_used"
+	BroodInBox   Promise = "brood_in_box"
+	BroodInCombs Promise = "brood_in_combs"
+	EggsOfQueen  Promise = "eggs_of_queen"
+	NoNewCells   Promise = "no_new_cells"
+)
+
+// due is between which days after it was done a promise shows, and until when a look that comes later still tells.
+type due struct {
+	Promise
+	Words         string
+	from, by, end int
+}
+
+// Promises are all of them, in order. Source: common practice: a queen lays in empty comb beside her nest within days, and
+// brood stands in it within one to two weeks; bees take a drawn super into use within days where a flow is on; a queen who
+// was given lays within one to three weeks; new cells are begun within four days, and looked for within seven.
+var Promises = []due{
+	{SuperUsed, "a super that was put on is in use", 4, 14, 35},
+	{BroodInBox, "a box given to the nest holds brood", 7, 21, 42},
+	{BroodInCombs, "combs hung in the nest hold brood", 7, 14, 28},
+	{EggsOfQueen, "a queen who was given lays", 7, 21, 35},
+	{NoNewCells, "no new cells where some were taken down", 4, 7, 14},
+}
+
+// FollowUp is something that was done, with what it should lead to and what the first look found that can tell.
+type FollowUp struct {
+	Promise
+	Entry    string  // id of what was done
+	Done     day.Day // on
+	From, By day.Day // between which it shows
+	Looked   day.Day // of the look that told; 0: none did yet
+	LookedAt string  // its id
+	Kept     bool
+	end      day.Day
+	box      string
+	frames   []string
+}
+
+// Over reports whether no look can tell any more on a day.
+func (f FollowUp) Over(on day.Day) bool { return f.Looked == 0 && on > f.end }
+
+// FollowUps returns what was done to the hive of a log that should lead to something, in order, with what came of it. Where
+// combs hang is told by the acts alone; what a log names that never was is passed over.
+func FollowUps(colony string, entries []Entry) []FollowUp {
+	var out []FollowUp
+	h := moves.Hive{Colony: colony}
+	for _, e := range Live(entries) {
+		switch b := e.Body.(type) {
+		case *StackSet:
+			h.Stack = hive.Stack{ExcluderAbove: b.ExcluderAbove}
+			for _, x := range b.Boxes {
+				if box, err := x.Made(); err == nil {
+					h.Stack.Boxes = append(h.Stack.Boxes, box)
+				}
+			}
+		case *Look:
+			for i := range out {
+				out[i].seen(e, b, h.Stack)
+			}
+			if b.Cells.Torn > 0 {
+				out = append(out, promised(NoNewCells, e))
+			}
+		case moves.Act:
+			for _, a := range moves.Steps(b) {
+				out = append(out, promisesOf(e, a, h.Stack)...)
+				if d, err := moves.Do(moves.Of(h), a, e.Day); err == nil && d.Hives.At(colony) != nil {
+					h = *d.Hives.At(colony)
+				}
+			}
+		}
+	}
+	return out
+}
+
+// promised is a follow-up of an entry.
+func promised(p Promise, e Entry) FollowUp {
+	i := slices.IndexFunc(Promises, func(d due) bool { return d.Promise == p })
+	d := Promises[i]
+	return FollowUp{
+		Promise: p, Entry: e.ID, Done: e.Day, From: e.Day + day.Day(d.from), By: e.Day + day.Day(d.by),
+		end: e.Day + day.Day(d.end),
+	}
+}
+
+// promisesOf returns what an act should lead to, done to a hive that stands so.
+func promisesOf(e Entry, a moves.Act, st hive.Stack) []FollowUp {
+	switch x := a.(type) {
+	case *moves.BoxOn:
+		f := promised(BroodInBox, e)
+		if x.Box.Super {
+			f = promised(SuperUsed, e)
+		}
+		f.box = x.Box.ID
+		return []FollowUp{f}
+	case *moves.CombsSwapped:
+		f := promised(BroodInCombs, e)
+		f.frames = x.In
+		return []FollowUp{f}
+	case *moves.FramesExchanged: // those that come into the nest
+		f := promised(BroodInCombs, e)
+		for i := range x.A {
+			p, ok := st.PlaceOf(x.A[i])
+			q, too := st.PlaceOf(x.B[i])
+			if ok && too && !st.Boxes[p.Box].Super && st.Boxes[q.Box].Super {
+				f.frames = append(f.frames, x.B[i])
+			}
+		}
+		if len(f.frames) > 0 {
+			return []FollowUp{f}
+		}
+	case *moves.QueenGiven:
+		return []FollowUp{promised(EggsOfQueen, e)}
+	}
+	return nil
+}
+
+// seen tells by a look what came of it, where it can and none has told before.
+func (f *FollowUp) seen(e Entry, l *Look, st hive.Stack) {
+	if f.Looked != 0 || e.Day < f.From || e.Day > f.end {
+		return
+	}
+	kept, told := false, false
+	switch f.Promise {
+	case SuperUsed:
+		kept, told = used(l, f.box)
+	case BroodInBox:
+		kept, told = broodIn(l, e.Day, st, func(b look.BoxLook, _ hive.Box, _ int) bool { return b.Box == f.box })
+	case BroodInCombs:
+		kept, told = broodIn(l, e.Day, st, func(b look.BoxLook, in hive.Box, slot int) bool {
+			return b.Depth == look.ByFace && slot < len(in.Frames) && slices.Contains(f.frames, in.Frames[slot].ID)
+		})
+	case EggsOfQueen:
+		kept, told = l.Queen.Eggs || l.Queen.Larvae, l.Queen.Looked
+	case NoNewCells:
+		kept, told = l.Cells.Charged+l.Cells.Capped == 0, l.Cells.Check == "complete"
+	}
+	if told {
+		f.Looked, f.LookedAt, f.Kept = e.Day, e.ID, kept
+	}
+}
+
+// usedFrom is the share of a super's combs that hold something from which on it is in use. Source: common practice: bees are
+// in it and have begun to store.
+const usedFrom = 0.05
+
+// used tells by a look whether a super is in use.
+func used(l *Look, box string) (is, told bool) {
+	for _, b := range l.Boxes {
+		if b.Box != box {
+			continue
+		}
+		switch {
+		case b.State != "":
+			return b.State != string(look.SuperEmpty), true
+		case b.Counts != nil:
+			c := *b.Counts
+			all := c.Honey + c.Nectar + c.Brood + c.Pollen + c.Empty + c.Undrawn
+			return c.Honey+c.Nectar+c.Brood > usedFrom*all, all > 0
+		case b.Seams != nil:
+			return *b.Seams >= 1, true
+		}
+	}
+	return false, false
+}
+
+// broodIn tells by a look whether brood stands on combs of a hive: of a box that was counted where the combs are all of it,
+// else of those that were painted.
+func broodIn(l *Look, on day.Day, st hive.Stack, of func(look.BoxLook, hive.Box, int) bool) (is, told bool) {
+	read, err := l.Read(on, st)
+	if err != nil {
+		return false, false
+	}
+	for _, b := range read.Boxes {
+		at := st.BoxAt(b.Box)
+		if at < 0 {
+			continue
+		}
+		switch b.Depth {
+		case look.ByBox:
+			if of(b, st.Boxes[at], 0) {
+				is, told = is || b.Counts.Brood > 0, true
+			}
+		case look.ByFace:
+			for slot, faces := range b.Faces {
+				if of(b, st.Boxes[at], slot) {
+					told = true
+					for _, f := range faces {
+						is = is || f[comb.Eggs]+f[comb.Larvae]+f[comb.Brood] > 0
+					}
+				}
+			}
+		}
+	}
+	return is, told
+}
