@@ -1,15 +1,20 @@
 package web
 
 import (
+	"errors"
 	"fmt"
+	"hash/crc32"
 	"html/template"
+	"net/url"
 	"strings"
 
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
 	"kembo/core/comb"
+	"kembo/core/day"
 	"kembo/core/hive"
+	"kembo/core/moves"
 	"kembo/core/plan"
 	"kembo/core/sheet"
 	"kembo/core/words"
@@ -26,14 +31,22 @@ type movesView struct {
 	Take, Cares    []string
 	Steps          []moveStep
 	Later          []string
-	Done           []planStep
+	Done           []planStep // between two hives: one tick writes both logs
+	Ticks          []moveTick
+	Sheet          string // what tells one sheet from another
+	Entry, Day     string
+	Err            string
 	Before         []runwayText
 	On             string
 }
 
+// moveTick is something that the log may hold when it is done.
+type moveTick struct{ Said, Say string }
+
 // moveStep is one step of it.
 type moveStep struct {
 	Say   string
+	Part  template.HTML // the part of the hive that it touches
 	Care  string
 	Combs []moveComb
 }
@@ -53,6 +66,56 @@ func (s *Server) showMoves(c fiber.Ctx) error {
 	return s.show(c, "moves", movesOf(m))
 }
 
+// doMoves writes what was ticked of a sheet.
+func (s *Server) doMoves(c fiber.Ctx) error {
+	id, entry := c.Params("colony"), c.FormValue("entry")
+	err := s.doneOf(c, id, entry)
+	var field *app.FieldError
+	switch queued := c.Get(queueHeader) != ""; {
+	case err == nil && queued:
+		x, err := s.as(c).Colony(c.Context(), id)
+		if err != nil {
+			return err
+		}
+		return c.JSON(sentAnswer{Stored: true, ID: entry, Code: x.Code})
+	case err == nil:
+		return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
+	case !errors.As(err, &field):
+		return err
+	case queued:
+		return refuse(c, entry, sentence(field), nil)
+	}
+	m, err := s.as(c).MoveSheet(c.Context(), id)
+	if err != nil {
+		return err
+	}
+	v := movesOf(m)
+	v.Err = sentence(field)
+	c.Status(fiber.StatusUnprocessableEntity)
+	return s.show(c, "moves", v)
+}
+
+// doneOf reads what was ticked and writes it.
+func (s *Server) doneOf(c fiber.Ctx, id, entry string) error {
+	on, err := day.Parse(c.FormValue("day"))
+	if err != nil {
+		return &app.FieldError{Field: "day", Say: err.Error()}
+	}
+	form, err := url.ParseQuery(string(c.Body()))
+	if err != nil {
+		return &app.FieldError{Field: "done", Say: "it cannot be read; open the sheet again"}
+	}
+	var said []moves.Said
+	for _, text := range form["said"] {
+		x, err := app.ReadSaid(text)
+		if err != nil {
+			return err
+		}
+		said = append(said, x)
+	}
+	return s.as(c).DoSaid(c.Context(), id, entry, on, said)
+}
+
 func movesOf(m app.MoveSheet) *movesView {
 	v := &movesView{
 		shell: shell{Title: "Move sheet, " + m.Code, Operation: m.Operation, Active: "board", Today: m.Today.Short()},
@@ -62,13 +125,17 @@ func movesOf(m app.MoveSheet) *movesView {
 		v.None = "The plan for this hive has nothing done to it, so there is nothing to move."
 		return v
 	}
-	v.On = m.On.Short()
+	v.On, v.Day, v.Entry = m.On.Short(), m.Today.String(), app.NewID()
+	v.Scripts = []string{"form.js", "moves.js"}
 	for _, a := range m.Plan {
 		if t := needsText(a.Needs, m.Units); t != "" {
 			v.Take = append(v.Take, t)
 		}
-		if a.Doable() {
+		if a.EvensOut() {
 			v.Done = append(v.Done, planStep{Action: a.Action, ID: m.ID, EntryID: app.NewID(), Do: strings.TrimSuffix(plainDo(a), ".")})
+		}
+		for _, x := range a.Acts {
+			v.Ticks = append(v.Ticks, moveTick{app.SaidText(x), upperFirst(saidWords(x, m))})
 		}
 		v.Cares = append(v.Cares, a.Cautions...)
 	}
@@ -78,6 +145,7 @@ func movesOf(m app.MoveSheet) *movesView {
 	}
 	v.Head = headOf(m)
 	v.steps(m)
+	v.Sheet = fmt.Sprintf("%s %d %x", m.On, len(v.Steps), crc32.ChecksumIEEE([]byte(stepsText(v.Steps))))
 	v.Before = runwaysOf(m.Plan[0], m.Assessment.Base.Horizon)
 	if len(m.Sheet.Steps) > 0 {
 		v.Drawing = draw.Moves(planOfMoves(m))
@@ -160,7 +228,7 @@ func stepOf(m app.MoveSheet, x sheet.Step) moveStep {
 		return boxName(m.Sheet.After, id)
 	}
 	kg := massOf(x.Kg, m.Units)
-	var out moveStep
+	out := moveStep{Part: partOf(m, x)}
 	switch x.Do {
 	case sheet.Open:
 		out.Say = "Smoke the entrance. Roof and lid off."
@@ -211,6 +279,43 @@ func stepOf(m app.MoveSheet, x sheet.Step) moveStep {
 		out.Combs = append(out.Combs, t)
 	}
 	return out
+}
+
+// partOf draws the hive small, with the boxes that a step touches.
+func partOf(m app.MoveSheet, x sheet.Step) template.HTML {
+	touched := []string{x.Box}
+	for _, n := range x.Combs {
+		touched = append(touched, m.Sheet.Combs[n-1].From.Box, m.Sheet.Combs[n-1].To.Box)
+	}
+	st := m.Sheet.Before
+	if x.Do == sheet.CombsIn || x.Do == sheet.SetNew || x.Do == sheet.SetBack || x.Do == sheet.Close {
+		st = m.Sheet.After
+	}
+	if at := st.BoxAt(x.Box); at >= 0 && (x.Do == sheet.SetNew || x.Do == sheet.SetBack) { // what goes over it comes later
+		st.Boxes = st.Boxes[:at+1]
+	}
+	return draw.Touched(st, touched)
+}
+
+// saidWords says something to be done as it would be said when done.
+func saidWords(x moves.Said, m app.MoveSheet) string {
+	w, ok := moves.All.Way(x.Do)
+	if !ok {
+		return string(x.Do)
+	}
+	return w.Words(x, m.Believed.Stack.BoxAt(x.Box)+1, m.Units)
+}
+
+// stepsText is all that steps say.
+func stepsText(all []moveStep) string {
+	var b strings.Builder
+	for _, x := range all {
+		b.WriteString(x.Say)
+		for _, c := range x.Combs {
+			b.WriteString(c.Say)
+		}
+	}
+	return b.String()
 }
 
 // thereOf says where a comb hangs in the hive with which combs are exchanged.

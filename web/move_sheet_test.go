@@ -1,9 +1,13 @@
 package web_test
 
 import (
+	"net/url"
 	"regexp"
+	"strconv"
 	"strings"
 	"testing"
+
+	"kembo/web"
 )
 
 // TestTheMoveSheetSaysWhatThePlanDoes: where a plan puts a super on, its sheet opens the hive, sets the box on and closes
@@ -32,7 +36,7 @@ func TestTheMoveSheetSaysWhatThePlanDoes(t *testing.T) {
 		}
 		supers++
 		at := 0
-		for _, part := range []string{"Take with you", "<svg class=\"moves\"", "Smoke the entrance.", " on, new, ", "Lid and roof on.", "/done"} {
+		for _, part := range []string{"Take with you", "<svg class=\"moves\"", "Smoke the entrance.", " on, new, ", "Lid and roof on.", "name=\"said\""} {
 			i := strings.Index(body[at:], part)
 			if i < 0 {
 				t.Errorf("%s: %q is not there, or not in its place", colony, part)
@@ -44,4 +48,49 @@ func TestTheMoveSheetSaysWhatThePlanDoes(t *testing.T) {
 	if supers == 0 || none == len(seen) {
 		t.Errorf("of %d sheets %d put a super on and %d have nothing to move", len(seen), supers, none)
 	}
+}
+
+// TestTickedOfASheetIsWritten: what is ticked is in the log once, whatever is sent twice; nothing ticked, a day to come and a
+// page of another version are told in a sentence, and write nothing.
+func TestTickedOfASheetIsWritten(t *testing.T) {
+	w := server(t)
+	_, board := ask(t, w, get("/"))
+	for _, colony := range regexp.MustCompile(`/colonies/[0-9a-f-]{36}`).FindAllString(board, -1) {
+		_, body := ask(t, w, get(colony+"/moves"))
+		said := regexp.MustCompile(`name="said" value="(super_drawn [^"]*)"`).FindStringSubmatch(body)
+		if said == nil {
+			continue
+		}
+		day := regexp.MustCompile(`name="day" value="([^"]*)"`).FindStringSubmatch(body)[1]
+		send := func(entry, day string, said ...string) int {
+			res, _ := ask(t, w, post(colony+"/moves", url.Values{"entry": {uid(entry)}, "day": {day}, "said": said}))
+			return res.StatusCode
+		}
+		before := strings.Count(book(t, w, colony), "Super put on")
+		for entry, wrong := range map[string][]string{
+			"s-1": {day}, "s-2": {"2031-01-01", said[1]}, "s-3": {day, "nonsense 1"}, "s-4": {day, "box_off 0 nobody"}, "s-5": {"never", said[1]},
+		} {
+			if got := send(entry, wrong[0], wrong[1:]...); got != 422 {
+				t.Errorf("%v is answered with %d", wrong, got)
+			}
+		}
+		for range 2 {
+			if got := send("s-6", day, said[1]); got != 303 {
+				t.Fatalf("%q is answered with %d", said[1], got)
+			}
+		}
+		n, _ := strconv.Atoi(strings.Fields(said[1])[1])
+		if after := strings.Count(book(t, w, colony), "Super put on"); after != before+n {
+			t.Errorf("%d supers are in the book, %d before, and %d were ticked", after, before, n)
+		}
+		return
+	}
+	t.Error("no sheet puts a super on")
+}
+
+// book is the whole log of a colony as its page has it.
+func book(t *testing.T, w *web.Server, colony string) string {
+	t.Helper()
+	_, body := ask(t, w, get(colony+"/book"))
+	return body
 }

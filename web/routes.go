@@ -113,6 +113,7 @@ func (s *Server) routes() {
 	r.Post("/colonies/:colony/photos/:photo", s.addPhoto)
 	r.Get("/photos/:photo", s.showPhoto)
 	r.Post("/colonies/:colony/done", s.done)
+	r.Post("/colonies/:colony/moves", s.doMoves)
 	r.Post("/colonies/:colony/notes", s.note)
 	r.Post("/colonies/:colony/boxes", s.boxOn)
 	r.Post("/colonies/:colony/boxes/off", s.boxOff)

@@ -57,7 +57,7 @@
     if (!failed) localStorage.setItem("kembo-fetched", String(Date.now()));
     say(failed ? "Some pages could not be fetched; with no signal they may be missing." : "Ready for no signal.", failed > 0);
     // Then what may become of a colony, one after the other, while nobody waits for it.
-    for (const s of $$(".stop[data-colony]")) for (const what of ["life", "split", "unite", "swarm", "queens/note"]) {
+    for (const s of $$(".stop[data-colony]")) for (const what of ["moves", "life", "split", "unite", "swarm", "queens/note"]) {
       const url = `/colonies/${s.dataset.colony}/${what}`;
       if (!(await fresh(url))) await fetch(url, { headers: { "X-Kembo-Keep": "1" } }).catch(() => {});
     }

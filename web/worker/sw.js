@@ -23,7 +23,7 @@ self.addEventListener("activate", (e) => {
   })());
 });
 
-const keeps = (url) => /^\/(yards\/[^/]+\/round(\/summary)?|colonies\/[^/]+\/(look|life|split|unite|swarm|move|end|feed|treat|harvest|weigh|inspect|queens(\/[a-z]+)?)|colonies\/[^/]+|yards\/[^/]+|pocket|shorthand)?$/.test(url.pathname);
+const keeps = (url) => /^\/(yards\/[^/]+\/round(\/summary)?|colonies\/[^/]+\/(look|life|moves|split|unite|swarm|move|end|feed|treat|harvest|weigh|inspect|queens(\/[a-z]+)?)|colonies\/[^/]+|yards\/[^/]+|pocket|shorthand)?$/.test(url.pathname);
 
 // A page is kept without what only says where it was come from.
 const keyOf = (url) => {
