@@ -34,9 +34,15 @@ const (
 // grows reports whether it is the part of the year in which a nest is given room to grow: before the flow is on.
 func (x *scene) grows() bool {
 	p := x.season.Phase()
-	return (p == season.BuildUp || p == season.Swarm) && x.goodDayKg < flowIsOnKg && x.queenless < 1.0/2 &&
+	return (p == season.BuildUp || p == season.Swarm) && x.mostToCome() && x.goodDayKg < flowIsOnKg && x.queenless < 1.0/2 &&
 		x.brood >= growsBrood*x.bees && x.peak >= poorPeak
 }
+
+// mostToCome reports whether the greater part of a year's flow is yet to come: what is built up now still gathers it.
+func (x *scene) mostToCome() bool { return x.ahead.FlowKg >= stillToCome*x.s.yearKg }
+
+// stillToCome is that part. Source: common practice: the sides are opened and brood is given before the main flow.
+const stillToCome = 0.55
 
 // combsOfBees returns the combs that the bees cover.
 func (x *scene) combsOfBees() float64 {

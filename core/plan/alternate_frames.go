@@ -10,8 +10,8 @@ import (
 
 var alternateFrames = Option{
 	Action: AlternateFrames,
-	When: "in build-up and swarm season, until the flow is on, a box with four combs of honey or more and no brood stands " +
-		"over the nest, and eight combs of bees",
+	When: "in build-up and swarm season, while most of the year’s flow is yet to come and none is on, a box with four combs " +
+		"of honey or more and no brood stands over the nest, and eight combs of bees",
 	Does: "put a box of drawn comb over it and change every other comb of the two, so that no roof of honey lies over the " +
 		"nest",
 	Source: "common practice of one school; what it takes of the urge to swarm is assumed",

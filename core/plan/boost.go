@@ -16,7 +16,7 @@ import (
 
 var boost = Option{
 	Action: Boost,
-	When: "from build-up until a crop is no more to come, a small, healthy colony under a queen who lays well has room, and " +
+	When: "while most of the year’s flow is yet to come, a small, healthy colony under a queen who lays well has room, and " +
 		"a strong, healthy one stands in the yard",
 	Does: "give it combs of capped brood of the strong one with the nurse bees on them, drawn comb back; the weakest gets of " +
 		"the strongest",
@@ -130,7 +130,7 @@ func (x *scene) boosted() bool {
 	s := x.s
 	phase := x.season.Phase()
 	return (phase == season.BuildUp || phase == season.Swarm) && x.bees < boostedUnder && x.queenless < noQueenFrom &&
-		!x.aloneNow() && !s.doubted() && x.peak >= poorPeak && s.queenAge() <= oldAge && x.ahead.FlowKg >= boostFlowKg &&
+		!x.aloneNow() && !s.doubted() && x.peak >= poorPeak && s.queenAge() <= oldAge && x.mostToCome() && x.ahead.FlowKg >= boostFlowKg &&
 		x.free > 0 && s.Health == colony.Healthy
 }
 

@@ -10,8 +10,8 @@ import (
 
 var openNestSides = Option{
 	Action: OpenNestSides,
-	When: "in swarm season, until the flow is on, eight combs of bees or more, brood that stands against combs of stores, " +
-		"and fewer free cells than she lays in a week",
+	When: "in swarm season, while most of the year’s flow is yet to come and none is on, eight combs of bees or more, brood " +
+		"that stands against combs of stores, and fewer free cells than she lays in a week",
 	Does: "take the comb at each wall out and hang an empty one beside the brood on that side, never within it; again after " +
 		"a fortnight while she is short of cells",
 	Source: "common practice of one school; what it takes of the urge to swarm is assumed",

@@ -7,8 +7,8 @@ import (
 
 var rotateBoxes = Option{
 	Action: RotateBoxes,
-	When: "in build-up and swarm season, until the flow is on, a nest of two boxes has all its brood in the upper one and " +
-		"next to nothing in the lower, and eight combs of bees",
+	When: "in build-up and swarm season, while most of the year’s flow is yet to come and none is on, a nest of two boxes " +
+		"has all its brood in the upper one and next to nothing in the lower, and eight combs of bees",
 	Does:   "put the upper box down and the empty one over it, so that the nest grows upwards",
 	Source: "common practice of one school: queens go up more readily than down; what it takes of the urge is assumed",
 	steps:  rotateSteps,
