@@ -4,7 +4,9 @@ import (
 	"encoding/json"
 	"fmt"
 	"net/url"
+	"slices"
 	"strconv"
+	"strings"
 
 	"kembo/app"
 	"kembo/core/measure"
@@ -47,7 +49,6 @@ func doneFormOf(boxes []boxForm, u measure.Units) doneForm {
 		Notation: notationText(),
 	}
 	fields, ways := moves.All.Fields()
-	var folded []string
 	for i, f := range fields {
 		x := shownField(f, ways[i], u)
 		for _, b := range boxes {
@@ -60,9 +61,8 @@ func doneFormOf(boxes []boxForm, u measure.Units) doneForm {
 			continue
 		}
 		d.More = append(d.More, x)
-		folded = append(folded, words.Lower(x.Label))
 	}
-	d.MoreSay = words.Capital(words.List(folded...))
+	d.MoreSay = "Nest, excluder and boxes off"
 	return d
 }
 
@@ -81,13 +81,29 @@ func (d *doneForm) take(typed form.Done) {
 	}
 }
 
-// notationText writes the tables of the notation for the script.
+// notationText writes the tables of the notation for the script, without what only other pages show: every look carries
+// them.
 func notationText() string {
-	b, err := json.Marshal(shorthand.Notation())
+	n := shorthand.Notation()
+	n.Acts = slices.Clone(n.Acts)
+	for i := range n.Acts {
+		w := &n.Acts[i]
+		w.Label = ""
+		if w.Before != "+" { // what a plus may mean is told where it is wrong
+			w.Means = ""
+		}
+		if !w.Numbered() {
+			w.Wants = ""
+		}
+		if !w.Numbered() && w.After == "" {
+			w.Example = ""
+		}
+	}
+	b, err := json.Marshal(n)
 	if err != nil { // texts and numbers always marshal
 		return "{}"
 	}
-	return string(b)
+	return strings.ReplaceAll(string(b), `"`, "`") // which an attribute need not write out
 }
 
 // shownField is a field with nothing said.

@@ -34,10 +34,10 @@ func AlternateBox(st hive.Stack) int {
 // alternated is the way to put a box of drawn comb over a box of honey above the brood and to change every other comb of
 // the two.
 var alternated = Way{
-	Code: "alternated", Field: Field{Key: "alternate", Label: "Frames alternated above the nest"}, Value: "1",
-	Label: "honey and drawn comb, every other", Before: "alt", Example: "alt",
-	Means: "a drawn box on, its combs and those of the honey below changed, every other",
-	One:   "combs of honey and drawn ones alternated above the nest",
+	Code: "alternated", Field: Field{Key: "alternate", Label: "Above the nest"}, Value: "1",
+	Label: "combs alternated", Before: "alt", Example: "alt",
+	Means: "combs alternated above the nest",
+	One:   "combs alternated above the nest",
 	Exact: func(h Hive, _ Said, id func() string) ([]Act, error) {
 		at := AlternateBox(h.Stack)
 		if at < 0 {

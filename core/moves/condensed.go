@@ -13,9 +13,9 @@ const keptStores = 0.5
 
 // condensed is the way to take a box off the nest whose combs of stores go into the places of the emptiest of the others.
 var condensed = Way{
-	Code: "box_condensed", Field: boxesOff, Value: "condense", Label: "taken away, its stores moved over",
-	Arg: OfBox, Wants: "box", Before: "cond", Example: "cond3", Means: "box 3 taken away, its combs of stores in the place of empty ones",
-	One: "box {n} taken away, its combs of stores hung in the place of empty ones",
+	Code: "box_condensed", Field: boxesOff, Value: "condense", Label: "stores moved over",
+	Arg: OfBox, Wants: "box", Before: "cond", Example: "cond3", Means: "box 3 off, stores moved over",
+	One: "box {n} off, stores moved over",
 	Exact: func(h Hive, s Said, _ func() string) ([]Act, error) {
 		at := h.Stack.BoxAt(s.Box)
 		if at < 0 {

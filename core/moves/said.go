@@ -54,10 +54,10 @@ type Way struct {
 	Most    float64 `json:"most,omitempty"` // of the number
 	Before  string  `json:"before"`         // a line writes the number between these, in small letters
 	After   string  `json:"after,omitempty"`
-	Example string  `json:"example"`         // as a line has it
-	Means   string  `json:"means"`           // what the example means
-	Wants   string  `json:"wants,omitempty"` // what the number is, for errors
-	One     string  `json:"one"`             // as it is said when done; {n} stands for the number
+	Example string  `json:"example,omitempty"` // as a line has it
+	Means   string  `json:"means,omitempty"`   // what the example means
+	Wants   string  `json:"wants,omitempty"`   // what the number is, for errors
+	One     string  `json:"one"`               // as it is said when done; {n} stands for the number
 	Many    string  `json:"many,omitempty"`
 	Things  string  `json:"-"` // what it takes, as in "{n} L of 1:1 syrup"; empty: nothing that is carried
 	ForAll  bool    `json:"-"` // it can be said of all hives of a yard

@@ -8,7 +8,7 @@ import (
 )
 
 // sides is the field of the form for the sides of a nest.
-var sides = Field{Key: "sides", Label: "Sides of the nest opened"}
+var sides = Field{Key: "sides", Label: "Sides of the nest"}
 
 // wallEmpty is the share of a comb at the wall that is empty from which on it goes to the brood itself, and none is
 // brought. Source: common practice; the size a guess.
@@ -19,8 +19,8 @@ const wallEmpty = 0.8
 func sidesOpened(code Code, kind, before string, undrawn bool) Way {
 	return Way{
 		Code: code, Field: sides, Value: kind, Label: kind, Before: before, Example: before,
-		Means:  "the comb at each wall taken up or out, and " + kind + " hung beside the brood",
-		One:    "sides of the nest opened with " + kind,
+		Means:  "sides opened, " + kind + " in",
+		One:    "sides opened, " + kind + " in",
 		Things: "2 frames of " + kind,
 		Exact: func(h Hive, _ Said, id func() string) ([]Act, error) {
 			st := h.Stack

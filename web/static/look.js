@@ -130,7 +130,7 @@
 
   // ---- a stop of the round
   // What stands beside a number says how, and stays when the number is taken back.
-  const choices = new Set(JSON.parse(form.dataset.notation).acts.filter((w) => w.field.as).map((w) => "act." + w.field.as));
+  const choices = new Set(JSON.parse(form.dataset.notation.replaceAll("`", '"')).acts.filter((w) => w.field.as).map((w) => "act." + w.field.as));
   $$(".js-tick", form).forEach((t) => t.addEventListener("change", () => {
     for (const [k, v] of new URLSearchParams(t.dataset.tick)) set1(k, t.checked ? v : choices.has(k) ? val(k) : "");
     told();

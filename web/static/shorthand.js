@@ -371,6 +371,8 @@ window.kemboShorthand = (() => {
     return out;
   }
   // use takes the table from the page; acts is the part of it that says what was done.
-  const use = (text) => (table = JSON.parse(text));
+  // In an attribute of a page backticks stand for quotes, which would be written out as five letters each.
+  const read = (text) => JSON.parse(text.replaceAll("`", '"'));
+  const use = (text) => (table = read(text));
   return { parse, format, say, use, acts: () => table.acts };
 })();
