@@ -73,7 +73,11 @@ window.kemboQueue = (() => {
   const renew = async (colony) => {
     if (!window.caches) return;
     const pages = await caches.open("kembo-pages");
-    for (const k of await pages.keys()) if (k.url.includes("/colonies/" + colony)) fetch(k.url, { headers: { "X-Kembo-Keep": "1" } }).catch(() => {});
+    for (const k of await pages.keys()) {
+      if (!k.url.includes("/colonies/" + colony)) continue;
+      if (k.url.endsWith("/moves")) await pages.delete(k); // it is the sheet of a plan that is none any more
+      else fetch(k.url, { headers: { "X-Kembo-Keep": "1" } }).catch(() => {});
+    }
   };
 
   const tell = (item, a) => {
