@@ -113,7 +113,7 @@ func (s *Server) doneOf(c fiber.Ctx, id, entry string) error {
 		}
 		said = append(said, x)
 	}
-	return s.as(c).DoSaid(c.Context(), id, entry, on, said)
+	return s.as(c).DoSaid(c.Context(), id, app.Ticked{Entry: entry, Sheet: c.FormValue("sheet"), On: on, Said: said})
 }
 
 func movesOf(m app.MoveSheet) *movesView {

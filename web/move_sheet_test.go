@@ -62,8 +62,11 @@ func TestTickedOfASheetIsWritten(t *testing.T) {
 			continue
 		}
 		day := regexp.MustCompile(`name="day" value="([^"]*)"`).FindStringSubmatch(body)[1]
+		sheet := regexp.MustCompile(`name="sheet" value="([^"]+)"`).FindStringSubmatch(body)[1]
 		send := func(entry, day string, said ...string) int {
-			res, _ := ask(t, w, post(colony+"/moves", url.Values{"entry": {uid(entry)}, "day": {day}, "said": said}))
+			res, _ := ask(t, w, post(colony+"/moves", url.Values{
+				"entry": {uid(entry)}, "day": {day}, "sheet": {sheet}, "said": said,
+			}))
 			return res.StatusCode
 		}
 		before := strings.Count(book(t, w, colony), "Super put on")
@@ -78,6 +81,16 @@ func TestTickedOfASheetIsWritten(t *testing.T) {
 			if got := send("s-6", day, said[1]); got != 303 {
 				t.Fatalf("%q is answered with %d", said[1], got)
 			}
+		}
+		if got := send("s-7", day, said[1]); got != 422 {
+			t.Errorf("a second phone that writes the same sheet is answered with %d", got)
+		}
+		many := make([]string, 13)
+		for i := range many {
+			many[i] = said[1]
+		}
+		if got := send("s-8", day, many...); got != 422 {
+			t.Errorf("thirteen things ticked are answered with %d", got)
 		}
 		n, _ := strconv.Atoi(strings.Fields(said[1])[1])
 		if after := strings.Count(book(t, w, colony), "Super put on"); after != before+n {

@@ -80,7 +80,7 @@ func FollowUps(colony string, entries []Entry) []FollowUp {
 			}
 		case moves.Act:
 			for _, a := range moves.Steps(b) {
-				out = append(out, promisesOf(e, a, h.Stack)...)
+				out = append(out, promisesOf(e, a)...)
 				if d, err := moves.Do(moves.Of(h), a, e.Day); err == nil && d.Hives.At(colony) != nil {
 					h = *d.Hives.At(colony)
 				}
@@ -100,8 +100,9 @@ func promised(p Promise, e Entry) FollowUp {
 	}
 }
 
-// promisesOf returns what an act should lead to, done to a hive that stands so.
-func promisesOf(e Entry, a moves.Act, st hive.Stack) []FollowUp {
+// promisesOf returns what an act should lead to. Frames that change places in a hive promise nothing by themselves: it may
+// be for brood or for honey.
+func promisesOf(e Entry, a moves.Act) []FollowUp {
 	switch x := a.(type) {
 	case *moves.BoxOn:
 		f := promised(BroodInBox, e)
@@ -114,18 +115,6 @@ func promisesOf(e Entry, a moves.Act, st hive.Stack) []FollowUp {
 		f := promised(BroodInCombs, e)
 		f.frames = x.In
 		return []FollowUp{f}
-	case *moves.FramesExchanged: // those that come into the nest
-		f := promised(BroodInCombs, e)
-		for i := range x.A {
-			p, ok := st.PlaceOf(x.A[i])
-			q, too := st.PlaceOf(x.B[i])
-			if ok && too && !st.Boxes[p.Box].Super && st.Boxes[q.Box].Super {
-				f.frames = append(f.frames, x.B[i])
-			}
-		}
-		if len(f.frames) > 0 {
-			return []FollowUp{f}
-		}
 	case *moves.QueenGiven:
 		return []FollowUp{promised(EggsOfQueen, e)}
 	}

@@ -12,7 +12,7 @@ const cappedLeast = 0.4
 
 // CappedCombs returns up to n combs of the nest with most capped brood, the fullest first.
 func CappedCombs(st Stack, n int) []Place {
-	return bestOf(st, n, func(f Frame) (float64, bool) {
+	return bestOf(st, n, func(_ Box, _ int, f Frame) (float64, bool) {
 		capped := f.A[comb.Brood] + f.B[comb.Brood]
 		return capped, capped >= cappedLeast
 	})
@@ -33,7 +33,7 @@ func BesideBrood(st Stack, n int) []Place {
 		}
 	}
 	const besideStores = 1.2 // faces, at most
-	return bestOf(st, n, func(f Frame) (float64, bool) {
+	return bestOf(st, n, func(_ Box, _ int, f Frame) (float64, bool) {
 		held := f.A.Stored() + f.B.Stored() + f.A[comb.Pollen] + f.B[comb.Pollen]
 		return -float64(near[f.ID]) - held/2, broodFaces(f) < honeyCombBrood && held <= besideStores
 	})
@@ -64,7 +64,7 @@ func BesideBroodIn(b Box, left int) int {
 }
 
 // bestOf returns up to n combs of the nest by a rank, the highest first; of two alike the one that stands first.
-func bestOf(st Stack, n int, rank func(Frame) (float64, bool)) []Place {
+func bestOf(st Stack, n int, rank func(b Box, slot int, f Frame) (float64, bool)) []Place {
 	type ranked struct {
 		at Place
 		by float64
@@ -75,7 +75,7 @@ func bestOf(st Stack, n int, rank func(Frame) (float64, bool)) []Place {
 			continue
 		}
 		for k, f := range b.Frames {
-			if by, ok := rank(f); ok {
+			if by, ok := rank(b, k, f); ok {
 				all = append(all, ranked{Place{Box: i, Slot: k}, by})
 			}
 		}

@@ -1,7 +1,6 @@
 package hive
 
 import (
-	"cmp"
 	"slices"
 
 	"kembo/core/comb"
@@ -29,29 +28,11 @@ const (
 // the fullest first. The outermost comb of each side stays: it is the wall of
 // food that the nest leans on.
 func HoneyCombs(st Stack, n int) Combs {
-	type candidate struct {
-		at Place
-		kg float64
-	}
-	var all []candidate
-	for i, b := range st.Boxes {
-		if b.Super {
-			continue
-		}
-		for k, f := range b.Frames {
-			brood := f.A.Worker() + f.B.Worker() + f.A[comb.Drone] + f.B[comb.Drone]
-			inside := k > 0 && k < len(b.Frames)-1
-			if inside && brood < honeyCombBrood && f.A.Stored()+f.B.Stored() > honeyCombStores {
-				all = append(all, candidate{Place{Box: i, Slot: k}, b.FrameHoneyKg(f)})
-			}
-		}
-	}
-	slices.SortStableFunc(all, func(a, b candidate) int { return cmp.Compare(b.kg, a.kg) })
-	var places []Place
-	for _, x := range all[:min(n, len(all))] {
-		places = append(places, x.at)
-	}
-	return TakeCombs(st, places...)
+	return TakeCombs(st, bestOf(st, n, func(b Box, slot int, f Frame) (float64, bool) {
+		inside := slot > 0 && slot < len(b.Frames)-1
+		stored := f.A.Stored()+f.B.Stored() > honeyCombStores
+		return b.FrameHoneyKg(f), inside && stored && broodFaces(f) < honeyCombBrood
+	})...)
 }
 
 // TakeCombs returns what leaves the nest with the combs at places, in figures
@@ -123,7 +104,7 @@ func (s Stack) SuperFormat() BoxFormat {
 // EmptyCombs returns up to n combs of the nest that make room, the emptiest first, and none with brood before one without.
 func EmptyCombs(st Stack, n int) []Place {
 	const faces = 2
-	return bestOf(st, n, func(f Frame) (float64, bool) {
+	return bestOf(st, n, func(_ Box, _ int, f Frame) (float64, bool) {
 		return f.A[comb.Empty] + f.B[comb.Empty] - faces*(f.A.Worker()+f.B.Worker()), true
 	})
 }

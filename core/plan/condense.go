@@ -70,7 +70,7 @@ func (s *Situation) sayCondense(p *part, combs int, kg float64) told {
 	t.do = "Take the empty box away " + s.by(p)
 	text := "About {bees} bees cover {combs} of {all} combs, and one box is empty: less room to warm while nights are cold."
 	if combs > 0 {
-		t.do = "Put them into one box less " + s.by(p)
+		t.do = "Put them into one box fewer " + s.by(p)
 		text = "About {bees} bees cover {combs} of {all} combs. Hang the {stores} of one box in the place of empty ones beside " +
 			"them and take that box away: less room to warm while nights are cold."
 	}

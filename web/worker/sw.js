@@ -23,7 +23,11 @@ self.addEventListener("activate", (e) => {
   })());
 });
 
-const keeps = (url) => /^\/(yards\/[^/]+\/round(\/summary)?|colonies\/[^/]+\/(look|life|moves|split|unite|swarm|move|end|feed|treat|harvest|weigh|inspect|queens(\/[a-z]+)?)|colonies\/[^/]+|yards\/[^/]+|pocket|shorthand)?$/.test(url.pathname);
+const OF_COLONY = "look|life|moves|split|unite|swarm|move|end|feed|treat|harvest|weigh|inspect|queens(/[a-z]+)?";
+const KEPT = new RegExp(
+  `^/(yards/[^/]+/round(/summary)?|colonies/[^/]+/(${OF_COLONY})|colonies/[^/]+|yards/[^/]+|pocket|shorthand)?$`,
+);
+const keeps = (url) => KEPT.test(url.pathname);
 
 // A page is kept without what only says where it was come from.
 const keyOf = (url) => {
