@@ -47,6 +47,9 @@ func TestSpringOptions(t *testing.T) {
 		{plan.RotateBoxes, "honey below", "deep h8 p1 e1 s3 | deep b7 h2 p1 s10", nil, "", false},
 		{plan.RotateBoxes, "one box", full, nil, "", false},
 		{plan.AlternateFrames, "a roof of honey", roofed, nil, "", true},
+		{
+			plan.AlternateFrames, "the same over an excluder", "deep b6.5 h1.5 p1 n0.5 e0.5 s9.5 | x | medium! h6 e4 s5", nil, "", false,
+		},
 		{plan.AlternateFrames, "two combs of it", "deep b6.5 h1.5 p1 n0.5 e0.5 s9.5 | medium! h1 e9 s5", nil, "", false},
 		{plan.AlternateFrames, "only foundation to hand", roofed, func(c *assessment.Case) { c.Settings.DrawnSupers = false }, "", false},
 		{plan.Boost, "a small one beside a strong one", small, strong, "", true},

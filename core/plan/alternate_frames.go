@@ -11,7 +11,7 @@ import (
 var alternateFrames = Option{
 	Action: AlternateFrames,
 	When: "in build-up and swarm season, while most of the year’s flow is yet to come and none is on, a box with four combs " +
-		"of honey or more and no brood stands over the nest, and eight combs of bees",
+		"of honey or more and no brood stands over the nest, no excluder between, and eight combs of bees",
 	Does: "put a box of drawn comb over it and change every other comb of the two, so that no roof of honey lies over the " +
 		"nest",
 	Source: "common practice of one school; what it takes of the urge to swarm is assumed",
@@ -26,11 +26,12 @@ func alternateSteps(x *scene) []Step {
 	if !x.grows() || x.aloneNow() || x.combsOfBees() < combsFull || !s.Settings.DrawnSupers {
 		return nil
 	}
-	at := moves.AlternateBox(s.Estimate.Stack)
-	if at < 0 {
+	st := s.Estimate.Stack
+	at := moves.AlternateBox(st)
+	if at < 0 || st.ExcluderAbove > 0 && at >= st.ExcluderAbove { // over an excluder the nest does not grow into it anyway
 		return nil
 	}
-	b := s.Estimate.Stack.Boxes[at]
+	b := st.Boxes[at]
 	kg := b.HoneyKg()
 	return []Step{{
 		Key: "alternate " + b.ID, Said: []moves.Said{{Do: "alternated"}}, Opens: craft.Parted, Minutes: alternateMinutes,
