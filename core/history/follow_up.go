@@ -117,8 +117,33 @@ func promisesOf(e Entry, a moves.Act) []FollowUp {
 		return []FollowUp{f}
 	case *moves.QueenGiven:
 		return []FollowUp{promised(EggsOfQueen, e)}
+	case *moves.Rearranged:
+		return drawnPromises(e, x)
 	}
 	return nil
+}
+
+// drawnPromises returns what a plan that was drawn should lead to: brood in drawn combs that came into the nest, and boxes
+// that came in use.
+func drawnPromises(e Entry, x *moves.Rearranged) (out []FollowUp) {
+	combs := promised(BroodInCombs, e)
+	for _, b := range x.Boxes {
+		switch {
+		case b.New != nil:
+			f := promised(BroodInBox, e)
+			if b.Super {
+				f = promised(SuperUsed, e)
+			}
+			f.box = b.Box
+			out = append(out, f)
+		case !b.Super:
+			combs.frames = append(combs.frames, b.Drawn...)
+		}
+	}
+	if len(combs.frames) > 0 {
+		out = append(out, combs)
+	}
+	return out
 }
 
 // seen tells by a look what came of it, where it can and none has told before.

@@ -27,6 +27,9 @@ func TestFollowUps(t *testing.T) {
 	super := &moves.BoxOn{At: 1, Box: moves.BoxOf(medium, "super", frames("s", 10), hive.Make{Super: true, Drawn: true})}
 	under := &moves.BoxOn{Box: moves.BoxOf(deep, "low", frames("l", 10), hive.Make{Drawn: true})}
 	swap := &moves.CombsSwapped{Out: []string{"nb"}, In: []string{"new"}}
+	drawn := &moves.Rearranged{Boxes: []moves.Hung{{
+		Box: "nest", Frames: append(frames("n", 1), append([]string{"new"}, frames("n", 10)[2:]...)...), Drawn: []string{"new"},
+	}}}
 	given := &moves.QueenGiven{Queen: "q", Year: 2026}
 	counted := func(box string, c look.Counts) *history.Look {
 		return &history.Look{Boxes: []history.BoxLook{{Box: box, Depth: "boxes", Counts: &c}}}
@@ -57,6 +60,7 @@ func TestFollowUps(t *testing.T) {
 		kept   bool
 	}{
 		{"a super begun", super, []seen{{8, glanced("started")}}, history.SuperUsed, 8, true},
+		{"a drawn comb laid in that a plan brought", drawn, []seen{{9, painted(1, "L4 B2")}}, history.BroodInCombs, 9, true},
 		{"one still empty", super, []seen{{8, glanced("empty")}}, history.SuperUsed, 8, false},
 		{"counted", super, []seen{{8, counted("super", look.Counts{Nectar: 2, Empty: 8})}}, history.SuperUsed, 8, true},
 		{"looked at too soon, then not", super, []seen{{2, glanced("empty")}}, history.SuperUsed, 0, false},

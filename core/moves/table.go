@@ -26,6 +26,7 @@ var All = Table{
 	fed,
 	combsSwapped,
 	arranging,
+	rearranged,
 	boxOff,
 	harvested,
 	treatment,
