@@ -84,12 +84,7 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 	for _, p := range parts {
 		opens = max(opens, p.Opens)
 		d := doing{in: in, keeps: p.Keeps, alters: p.Alters, swarms: p.Swarms, eases: p.Eases}
-		acts, after, err := moves.All.ExactAll(h, p.Said, moves.Unnamed())
-		if err != nil {
-			c.forbidden = true
-			return h
-		}
-		changes, err := moves.Changes(h, s.Today+day.Day(in), acts...)
+		changes, after, err := p.changes(h, s.Today+day.Day(in))
 		if err != nil {
 			c.forbidden = true
 			return h
@@ -281,7 +276,7 @@ func (s *Situation) craftPlan(parts []part, in int, before, after hive.Stack) *c
 		if m.partner != "" {
 			p.Partner = s.neighbour(m.partner)
 		}
-		if len(t.Said)+len(t.Changes) > 0 || t.Alters != nil || m.takes || m.gives || m.union {
+		if len(t.Said)+len(t.Acts)+len(t.Changes) > 0 || t.Alters != nil || m.takes || m.gives || m.union {
 			p.Acts++
 		}
 	}

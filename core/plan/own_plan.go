@@ -44,6 +44,11 @@ func (s *Situation) Check(keys []string, on day.Day, advisedKg float64) (Checked
 	if len(parts) == 0 {
 		return Checked{}, false
 	}
+	return s.checked(parts, advisedKg), true
+}
+
+// checked judges what would be done beside leaving and beside the plan that is advised.
+func (s *Situation) checked(parts []part, advisedKg float64) Checked {
 	leave, own := s.try(nil, all), s.try(parts, all)
 	c := Checked{Never: own.forbidden, Breaches: []craft.Breach{}}
 	for _, b := range own.breaches {
@@ -55,7 +60,7 @@ func (s *Situation) Check(keys []string, on day.Day, advisedKg float64) (Checked
 		c.GainKg, c.BetterIn = own.mean-leave.mean, beats(own.value, leave.value)
 		c.LostKg = advisedKg - c.GainKg
 	}
-	return c, true
+	return c
 }
 
 // asGood is the difference to the plan that is advised under which the own one is as good, kg. Rounding.

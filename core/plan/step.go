@@ -20,6 +20,7 @@ type Step struct {
 	Action Action
 	Key    string       // tells variants of an action apart
 	Said   []moves.Said // what a tick writes; none: no tick can
+	Acts   []moves.Act  // what is done after that, exactly: of a plan that was drawn
 	Opens  craft.Opening
 	// Minutes beside opening the hive.
 	Minutes float64
@@ -79,4 +80,21 @@ type part struct {
 	in   int
 	adds float64 // kg of honey, against the plan without it
 	by   int     // days by which it is done
+}
+
+// changes does to a hive what a step says, on a day, and returns what it is to the forecast, beside the step's own changes.
+func (t *Step) changes(h moves.Hive, on day.Day) ([]bees.Change, moves.Hive, error) {
+	acts, after, err := moves.All.ExactAll(h, t.Said, moves.Unnamed())
+	if err != nil {
+		return nil, h, err
+	}
+	for _, a := range t.Acts {
+		d, err := moves.Do(moves.Of(after), a, on)
+		if err != nil {
+			return nil, h, err
+		}
+		acts, after = append(acts, a), *d.Hives.Here()
+	}
+	changes, err := moves.Changes(h, on, acts...)
+	return changes, after, err
 }
