@@ -223,7 +223,7 @@ func TestEveryPageIsSoundAtEverySize(t *testing.T) {
 		y + "/colonies/new", y + "/edit", y + "/treat", y + "/mites", "/gone", "/more", "/medicines", y + "/follow-up", "/crop", "/yours",
 		"/", y, y + "/round", c + "/look?round=2026-06-03", y + "/round/summary", y + "/sheet", y + "/keyed", y + "/tags",
 		y + "/calendar", y + "/colonies/many", "/yards/new", "/stock", "/sample/empty", "/guide/round", "/guide/records", c + "/equipment",
-		c + "/combs", c + "/moves",
+		c + "/combs", c + "/moves", c + "/own", c + "/own?lift=1.2", c + "/own?do=1.2-1.5,1.1-off,drawn-1.1&lift=b1",
 		c + "/weight", "/culls", "/formats", "/devices", "/bench", "/bench/syrup", "/bench/brood", "/pocket", "/shorthand",
 		"/find?q=ql-0", "/find?q=nothing", "/settings", "/operation", "/yards", "/queens/" + x.Believed.Queens[0].ID,
 	}

@@ -13,6 +13,7 @@ import (
 	"kembo/app"
 	"kembo/core/comb"
 	"kembo/core/day"
+	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/moves"
 	"kembo/core/plan"
@@ -33,6 +34,7 @@ type movesView struct {
 	Later          []string
 	Done           []planStep // between two hives: one tick writes both logs
 	Ticks          []moveTick
+	Own, OwnOf     string // a plan that was drawn: it is written whole
 	Sheet          string // what tells one sheet from another
 	Entry, Day     string
 	Err            string
@@ -59,6 +61,13 @@ type moveComb struct {
 }
 
 func (s *Server) showMoves(c fiber.Ctx) error {
+	if c.Query("do") != "" {
+		m, o, err := s.as(c).OwnSheet(c.Context(), c.Params("colony"), sketchOf(c))
+		if err != nil {
+			return err
+		}
+		return s.show(c, "moves", ownMovesOf(m, o))
+	}
 	m, err := s.as(c).MoveSheet(c.Context(), c.Params("colony"))
 	if err != nil {
 		return err
@@ -70,20 +79,12 @@ func (s *Server) showMoves(c fiber.Ctx) error {
 func (s *Server) doMoves(c fiber.Ctx) error {
 	id, entry := c.Params("colony"), c.FormValue("entry")
 	err := s.doneOf(c, id, entry)
+	if err == nil || c.Get(queueHeader) != "" {
+		return s.wrote(c, id, entry, err)
+	}
 	var field *app.FieldError
-	switch queued := c.Get(queueHeader) != ""; {
-	case err == nil && queued:
-		x, err := s.as(c).Colony(c.Context(), id)
-		if err != nil {
-			return err
-		}
-		return c.JSON(sentAnswer{Stored: true, ID: entry, Code: x.Code})
-	case err == nil:
-		return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id)
-	case !errors.As(err, &field):
+	if !errors.As(err, &field) {
 		return err
-	case queued:
-		return refuse(c, entry, sentence(field), nil)
 	}
 	m, err := s.as(c).MoveSheet(c.Context(), id)
 	if err != nil {
@@ -153,17 +154,65 @@ func movesOf(m app.MoveSheet) *movesView {
 	return v
 }
 
+// ownMovesOf is the sheet of a plan that was drawn.
+func ownMovesOf(m app.MoveSheet, o app.OwnPlan) *movesView {
+	v := &movesView{
+		shell: shell{Title: "Move sheet, " + m.Code, Operation: m.Operation, Active: "board", Today: m.Today.Short()},
+		ID:    m.ID, Code: m.Code,
+	}
+	switch {
+	case o.Shut != "":
+		v.None = o.Shut
+	case o.Err != "":
+		v.None = o.Err
+	case len(m.Sheet.Steps) == 0:
+		v.None = "The plan that was drawn leaves the hive as it hangs."
+	}
+	if v.None != "" {
+		return v
+	}
+	v.On, v.Day, v.Entry = m.On.Short(), m.Today.String(), app.NewID()
+	v.Scripts = []string{"form.js", "moves.js"}
+	v.Own, v.OwnOf, v.Take = o.Sketch.Steps, o.Sketch.Of, comes(o)
+	v.Cares = append(v.Cares, o.Breaks...)
+	if o.Checked != nil {
+		for _, b := range o.Checked.Breaches {
+			v.Cares = append(v.Cares, b.Say)
+		}
+	}
+	v.Head = "Your own plan." + minutesOf(m)
+	v.steps(m)
+	v.Sheet = fmt.Sprintf("own %s %x", m.On, crc32.ChecksumIEEE([]byte(stepsText(v.Steps))))
+	if o.With != nil {
+		for i, r := range o.With.Runway {
+			base := o.Assessment.Base
+			x := runwayText{
+				Name: forecast.Titles[i], Before: daysText(base.Runway[i].Likely, base.Horizon), After: daysText(r.Likely, base.Horizon),
+			}
+			x.Changed = x.Before != x.After
+			v.Before = append(v.Before, x)
+		}
+	}
+	v.Drawing = draw.Moves(planOfMoves(m))
+	return v
+}
+
 // headOf says what the plan is, how long it takes and what is the heaviest lift.
 func headOf(m app.MoveSheet) string {
 	head := m.Plan[0].Do + "."
 	if n := len(m.Plan) - 1; n > 0 {
 		head = fmt.Sprintf("%s, and %s more.", m.Plan[0].Do, words.Count(n, "step", "steps"))
 	}
-	if m.Sheet.Lifts > 0 {
-		head += fmt.Sprintf(" About %.0f minutes; %s, the heaviest %s.", m.Sheet.Minutes,
-			words.Count(m.Sheet.Lifts, "lift", "lifts"), massOf(m.Sheet.HeaviestKg, m.Units))
+	return head + minutesOf(m)
+}
+
+// minutesOf says how long it takes, and what is lifted.
+func minutesOf(m app.MoveSheet) string {
+	if m.Sheet.Lifts == 0 {
+		return ""
 	}
-	return head
+	return fmt.Sprintf(" About %.0f minutes; %s, the heaviest %s.", m.Sheet.Minutes,
+		words.Count(m.Sheet.Lifts, "lift", "lifts"), massOf(m.Sheet.HeaviestKg, m.Units))
 }
 
 // steps writes the sheet's steps, with those of the plan that move nothing where hands come to them: looks before the

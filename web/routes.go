@@ -104,6 +104,8 @@ func (s *Server) routes() {
 	r.Post("/colonies/:colony/scale", s.scaleFile)
 	r.Post("/colonies/:colony/scale/import", s.importScale)
 	r.Get("/colonies/:colony/moves", s.showMoves)
+	r.Get("/colonies/:colony/own", s.showOwn)
+	r.Post("/colonies/:colony/own", s.doOwn)
 	r.Get("/colonies/:colony/combs", s.showCombs)
 	r.Post("/colonies/:colony/combs", s.saveCombs)
 	r.Get("/culls", s.showCulls)

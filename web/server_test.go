@@ -108,7 +108,7 @@ func TestPagesHaveNothingInlineOrFromElsewhere(t *testing.T) {
 	_, board := ask(t, w, get("/"))
 	colony := regexp.MustCompile(`/colonies/[0-9a-f-]+`).FindString(board)
 	for _, path := range []string{
-		"/", colony, colony + "/look", colony + "/weight", colony + "/combs", colony + "/moves", "/yards/new", "/culls", "/formats",
+		"/", colony, colony + "/look", colony + "/weight", colony + "/combs", colony + "/moves", colony + "/own?do=1.2-1.5", "/yards/new", "/culls", "/formats",
 		"/settings", "/bench", "/bench/mites?count=24&bees=300", "/bench/box",
 		"/bench/ledger?before=60&after=40&out=medium-10",
 	} {

@@ -131,7 +131,7 @@ func TestOddHivesAreShown(t *testing.T) {
 	}
 	for _, id := range ids {
 		for _, p := range []string{
-			"", "/look", "/look?round=2026-06-03", "/weight", "/combs", "/moves", "?with=super&with=feed&on=2026-06-05",
+			"", "/look", "/look?round=2026-06-03", "/weight", "/combs", "/moves", "/own", "?with=super&with=feed&on=2026-06-05",
 		} {
 			paths = append(paths, "/colonies/"+id+p)
 		}
