@@ -13,6 +13,7 @@ import (
 	"kembo/core/assessment"
 	"kembo/core/forecast"
 	"kembo/core/history"
+	"kembo/core/plan"
 	"kembo/store"
 )
 
@@ -156,10 +157,11 @@ type batch struct {
 	rows    []store.Worked
 	mu      sync.Mutex
 	paces   []forecast.Pace
-	near    []Standing // of the yard, as they were before those that are being worked out
-	before  []Standing // and before the first of the batch
-	asked   []work     // to be worked out once the others are
-	alarm   bool       // brood was found suspect, or is so no more: that bears on every hive of the yard
+	near    []Standing  // of the yard, as they were before those that are being worked out
+	before  []Standing  // and before the first of the batch
+	asked   []work      // to be worked out once the others are
+	pairs   *plan.Pairs // of the yard once all were worked out; nil: they are not yet
+	alarm   bool        // brood was found suspect, or is so no more: that bears on every hive of the yard
 }
 
 // read reads the log of a colony.
@@ -176,6 +178,9 @@ func (b *batch) read(ctx context.Context, w *work) error {
 	}
 	if w.by, err = b.s.around(ctx, w.colony.ID, b.y, b.near); err != nil {
 		return err
+	}
+	if b.pairs != nil {
+		w.by.pairs = b.pairs
 	}
 	w.hash = hashOf(b.y, b.weather, b.set, w.colony.Code, w.entries, w.gains, w.givers, w.by.kept)
 	return nil

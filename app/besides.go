@@ -18,6 +18,7 @@ func (b *batch) besides(ctx context.Context) error {
 	if err != nil {
 		return err
 	}
+	b.pairs = pairsOf(near)
 	looked := 0
 	for _, x := range near {
 		if x.Looked > 0 {

@@ -19,6 +19,7 @@ type around struct {
 	dropped bool // the plan that was kept is of another version of the model, or cannot be read
 	suspect bool // its brood was, when it was last worked out
 	others  []colony.Neighbour
+	pairs   *plan.Pairs // of the yard as it was last worked out; nil: this one was not yet
 }
 
 // around returns what a colony's plan rests on beside its log, in a yard with these standings.
@@ -40,15 +41,31 @@ func (s *Service) around(ctx context.Context, id string, y yardDay, yard []Stand
 		}
 		a.kept = &k
 	}
+	own := false
 	for _, x := range yard {
 		switch {
 		case x.Colony == id:
-			a.suspect = x.Health == colony.Suspect
+			a.suspect, own = x.Health == colony.Suspect, x.Looked > 0
 		case x.Looked > 0:
 			a.others = append(a.others, x.neighbour())
 		}
 	}
+	if own {
+		a.pairs = pairsOf(yard)
+	}
 	return a, nil
+}
+
+// pairsOf are the pairs between which combs may go in a yard with these standings.
+func pairsOf(yard []Standing) *plan.Pairs {
+	var all []colony.Neighbour
+	for _, x := range yard {
+		if x.Looked > 0 {
+			all = append(all, x.neighbour())
+		}
+	}
+	p := plan.PairsOf(all)
+	return &p
 }
 
 // neighbour is a standing as another hive of the yard sees it.
@@ -56,7 +73,7 @@ func (s Standing) neighbour() colony.Neighbour {
 	n := colony.Neighbour{
 		Colony: s.Code, Bees: s.Bees, Health: s.Health, MitesPercent: s.MitesPercent, Known: s.Known,
 		StoresKg: s.StoresKg, SpareKg: s.SpareKg, Brood: s.BroodCells, Queenless: s.Queenless,
-		Planned: true, BroodPriceKg: s.BroodPriceKg,
+		Planned: true, BroodPriceKg: s.BroodPriceKg, HoneyKg: s.HoneyKg, BroodKg: s.BroodKg,
 	}
 	for _, a := range s.Advice {
 		if a.Takes > 0 {

@@ -37,7 +37,7 @@ var mayImport = map[string][]string{
 	"craft":         {"colony", "comb", "day", "hive", "mites", "season", "words"},
 	"plan": {
 		"bees", "brood", "colony", "comb", "craft", "day", "endvalue", "feed", "forecast", "hive", "look", "measure", "moves",
-		"places", "queen", "season", "words",
+		"places", "queen", "season", "share", "words",
 	},
 	"assessment": {"plan", "bees", "colony", "day", "forecast", "history", "hive", "look", "mites", "queen", "season"},
 	"shorthand":  {"comb", "history", "hive", "look", "measure", "moves"},
@@ -48,6 +48,7 @@ var mayImport = map[string][]string{
 	"stock": {"comb", "day", "hive"},
 	"moves": {"bees", "colony", "comb", "day", "feed", "forecast", "hive", "measure", "mites", "queen", "words"},
 	"sheet": {"hive"},
+	"share": nil,
 	// Where combs should hang knows no forecast and no act: it is the same for any hive.
 	"places":  {"comb", "hive", "words"},
 	"arrange": {"comb", "hive", "places", "sheet"},

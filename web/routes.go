@@ -66,6 +66,8 @@ func (s *Server) routes() {
 	r.Get("/gone", s.showGone)
 	r.Get("/follow-up", s.showFollowUp)
 	r.Get("/yards/:yard/follow-up", s.showFollowUp)
+	r.Get("/balance", s.showBalance)
+	r.Get("/yards/:yard/balance", s.showBalance)
 	r.Get("/medicines", s.showMedicines)
 	r.Get("/medicines.csv", s.medicinesCSV)
 	r.Get("/yours", s.showYours)

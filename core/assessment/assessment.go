@@ -19,7 +19,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "34"
+const ModelVersion = "35"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101
@@ -50,6 +50,7 @@ type Case struct {
 	// What a log or a record tells beside; it does not bear on the forecast.
 	Code       string             // by which they know it; "": its name
 	Neighbours []colony.Neighbour // other hives of the yard
+	Pairs      *plan.Pairs        // between which combs may go; nil: they are worked out from the neighbours
 	Waiting    *queen.Waiting     // for a queen to lay; nil: it is not known to
 	DronesSeen string             // none, few, many; "": not noted
 	Mites      []history.MitesCounted
@@ -155,7 +156,7 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *plan.Situation {
 		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings, Health: c.Health,
 		HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments, BeganOn: c.BeganOn,
-		Neighbours: c.Neighbours, FedTold: c.FedTold, Fed: c.Fed, Site: c.Site, RhythmDays: c.RhythmDays,
+		Neighbours: c.Neighbours, Pairs: c.Pairs, FedTold: c.FedTold, Fed: c.Fed, Site: c.Site, RhythmDays: c.RhythmDays,
 		QueenYear: c.QueenYear, Waiting: c.Waiting, MitesPercent: mitesOf(c), Kept: c.Kept, Code: c.Code,
 	}
 }

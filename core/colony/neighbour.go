@@ -15,6 +15,9 @@ type Neighbour struct {
 	// BroodPriceKg is what it would lose by giving a comb of brood with its nurse bees, kg of honey; 0: it gives none, or it
 	// is not known.
 	BroodPriceKg float64
+	// HoneyKg is what combs of honey would be worth to it where it lacks stores, or what it would lose by giving them, and
+	// BroodKg what combs of brood would be worth to it, kg of honey, by how many; 0: it is not known.
+	HoneyKg, BroodKg [2]float64
 	// Planned says that its plan is known: whose combs it takes, and how many; "" for none. They are of honey, or of brood.
 	Planned    bool
 	Takes      string

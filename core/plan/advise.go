@@ -60,9 +60,8 @@ type Plan struct {
 	Breaches  []craft.Breach   `json:"breaches"`
 	KeptSince day.Day          `json:"kept_since,omitempty"` // it is the plan of an earlier day, kept
 	Result    *forecast.Result `json:"-"`
-	// BroodPriceKg is what it would lose beside by giving a comb of brood to another hive, kg of honey; 0: it gives none.
-	BroodPriceKg float64 `json:"-"`
-	keep         Kept
+	Sharing   Sharing          `json:"-"` // what combs that go between hives come to beside it
+	keep      Kept
 }
 
 // Weighed is something else that was tried, and by how much it lost.
@@ -95,7 +94,7 @@ func For(s *Situation) Plan {
 		Leaving: leave.terms, Alive: chosen.alive, Swarm: chosen.swarm, Days: s.horizon, Breaches: chosen.breaches, KeptSince: since,
 	}
 	p.Weighed = s.weighedOf(tried, chosen)
-	p.BroodPriceKg = s.broodPriceKg(parts)
+	p.Sharing = s.sharing(parts)
 	p.Result = s.resultOf(chosen)
 	for i := range parts {
 		p.Advice = append(p.Advice, s.adviceOf(&parts[i], i+1, p))

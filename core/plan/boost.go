@@ -1,12 +1,10 @@
 package plan
 
 import (
-	"cmp"
 	"fmt"
 	"slices"
 
 	"kembo/core/bees"
-	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/craft"
@@ -134,50 +132,24 @@ func (x *scene) boosted() bool {
 		x.free > 0 && s.Health == colony.Healthy
 }
 
-// boostsFrom returns the hive that brood comes from: of the yard's small ones, known to lay, the weakest gets of the
-// strongest, the next of the next. "" for none.
+// boostsFrom returns the hive that brood comes from by the yard's pairs. "" for none.
 func (s *Situation) boostsFrom(x *scene) string {
 	own := colony.Neighbour{Colony: s.code(), Known: true, Bees: x.bees, Health: s.Health, MitesPercent: s.MitesPercent}
-	all := append([]colony.Neighbour{own}, s.Neighbours...)
-	slices.SortFunc(all, func(a, b colony.Neighbour) int {
-		return cmp.Or(cmp.Compare(a.Bees, b.Bees), cmp.Compare(a.Colony, b.Colony))
-	})
-	strong := slices.DeleteFunc(slices.Clone(all), func(n colony.Neighbour) bool {
-		return !takesIn(n) || n.Bees < donorBees || n.Known && n.BroodPriceKg <= 0
-	})
-	slices.Reverse(strong)
-	i := 0
-	for _, n := range all {
-		small := n.Known && n.Bees < boostedUnder && n.Bees >= boostedLeast && !n.Queenless && n.Health == colony.Healthy
-		if !small || i >= len(strong) {
-			continue
-		}
-		if n.Colony == own.Colony {
-			return strong[i].Colony
-		}
-		i++
+	if s.Pairs == nil {
+		own.BroodKg = s.broodWorth(x.in)
 	}
-	return ""
+	return s.pairs(own).Brood[own.Colony]
 }
 
 // takeBrood is what the small hive gets.
 func (s *Situation) takeBrood(x *scene, from string, combs int, f comb.FrameFormat) Step {
 	cells := boostCapped * 2 * f.WorkerCells() * float64(combs)
-	nurses := boostNurses * f.BeesAtFullCover() * float64(combs)
-	var l bees.Load
-	for age := range l.Capped {
-		l.Capped[age] = cells / brood.CappedDays
-	}
-	l.House = nurses
 	n := s.neighbour(from)
-	price := cmp.Or(n.BroodPriceKg, usualBroodPriceKg) * float64(combs)
-	if combs > 1 { // each comb more costs more than the one before
-		price *= dearer
-	}
+	price := broodPrice(*n, combs)
 	return Step{
 		Key: fmt.Sprintf("brood %d of %s", combs, from), Opens: craft.Nest, Minutes: 2 * boostMinutes * float64(combs),
 		Moves:   crossing{partner: from, takes: true, combs: combs, nest: true, brood: true},
-		Changes: []bees.Change{{In: &bees.Parcel{l}}}, Kg: price, PaysKg: price,
+		Changes: []bees.Change{{In: broodParcel(f, combs)}}, Kg: price, PaysKg: price,
 		say: func(s *Situation, p *part) told {
 			var t told
 			t.do = fmt.Sprintf("Give it %s of capped brood from %s %s", words.Count(combs, "comb", "combs"), from, s.by(p))

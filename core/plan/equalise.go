@@ -1,9 +1,7 @@
 package plan
 
 import (
-	"cmp"
 	"fmt"
-	"slices"
 
 	"kembo/core/bees"
 	"kembo/core/colony"
@@ -61,41 +59,23 @@ func equaliseSteps(x *scene) []Step {
 	return out
 }
 
-// matched returns the hive of the yard with which this one, which can spare so much, evens out: of those known the
-// richest gives to the poorest, the next to the next. "" for none. So a yard’s hives do not all give to one.
+// matched returns the hive of the yard with which this one, which can spare so much, evens out by the yard's pairs. "" for
+// none.
 func (s *Situation) matched(spareKg float64) string {
 	own := colony.Neighbour{
 		Colony: s.code(), Known: true, Health: s.Health, SpareKg: spareKg, Bees: s.Base.Bees.Likely,
 	}
-	settled := map[string]bool{} // between others; of two hives the one with the smaller code chooses first
-	for _, n := range s.Neighbours {
-		if n.Takes != "" && !n.TakesBrood && n.Takes != own.Colony && n.Colony < own.Colony {
-			settled[n.Colony], settled[n.Takes] = true, true
-		}
+	if spareKg < -1 && s.Pairs == nil && s.season != nil {
+		next, _ := s.visits()
+		own.HoneyKg = s.honeyWorth(next)
 	}
-	rich, poor := []colony.Neighbour{}, []colony.Neighbour{}
-	for _, n := range append([]colony.Neighbour{own}, s.Neighbours...) {
-		switch {
-		case settled[n.Colony]:
-		case !n.Known || n.Health != colony.Healthy || n.Queenless:
-		case n.SpareKg >= spareLeast && n.Bees >= partnerBees:
-			rich = append(rich, n)
-		case n.SpareKg < -1:
-			poor = append(poor, n)
-		}
+	honey := s.pairs(own).Honey
+	if from, ok := honey[own.Colony]; ok {
+		return from
 	}
-	slices.SortFunc(rich, func(a, b colony.Neighbour) int {
-		return cmp.Or(cmp.Compare(b.SpareKg, a.SpareKg), cmp.Compare(a.Colony, b.Colony))
-	})
-	slices.SortFunc(poor, func(a, b colony.Neighbour) int {
-		return cmp.Or(cmp.Compare(a.SpareKg, b.SpareKg), cmp.Compare(a.Colony, b.Colony))
-	})
-	for i := range min(len(rich), len(poor)) {
-		switch own.Colony {
-		case rich[i].Colony:
-			return poor[i].Colony
-		case poor[i].Colony:
-			return rich[i].Colony
+	for to, from := range honey { // each gives to one
+		if from == own.Colony {
+			return to
 		}
 	}
 	return ""

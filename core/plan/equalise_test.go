@@ -2,7 +2,6 @@ package plan
 
 import (
 	"fmt"
-	"slices"
 	"testing"
 
 	"kembo/core/colony"
@@ -37,25 +36,39 @@ func TestHivesEvenOutInPairs(t *testing.T) {
 	if want := "A-D B-C C-B D-A E- "; got != want {
 		t.Errorf("paired %q, not %q", got, want)
 	}
-	// C has settled with A: D, whose code comes after, looks for another, and C would not give way to D.
-	d, c := &Situation{Input: forecast.Input{Colony: "D"}}, &Situation{Input: forecast.Input{Colony: "C"}}
-	for _, n := range all[:3] {
-		if n.Colony == "C" {
-			n.Takes = "A"
-		}
-		d.Neighbours = append(d.Neighbours, n)
+	given := PairsOf(all) // as an input of each
+	again := ""
+	for _, n := range all[:5] {
+		s := &Situation{Input: forecast.Input{Colony: n.Colony}, Base: &forecast.Result{}, Pairs: &given}
+		again += fmt.Sprintf("%s-%s ", n.Colony, s.matched(n.SpareKg))
 	}
-	for _, n := range append(slices.Clone(all[:2]), all[3]) {
-		if n.Colony == "D" {
-			n.Takes = "B"
-		}
-		c.Neighbours = append(c.Neighbours, n)
+	if again != got {
+		t.Errorf("told the pairs of the yard %q, not %q", again, got)
 	}
-	for _, s := range []*Situation{c, d} {
-		s.Health, s.Base = colony.Healthy, &forecast.Result{}
-		s.Base.Bees = measure.Range{Likely: 20_000}
+}
+
+// TestPairsGoByWhatTheyAreWorth: where what combs come to was worked out, the hive that gains most by them gets them, not the
+// one that lacks most; and seen from either hive the pair is the same.
+func TestPairsGoByWhatTheyAreWorth(t *testing.T) {
+	all := []colony.Neighbour{
+		{Colony: "A", SpareKg: 12, HoneyKg: [2]float64{1, 2.5}}, {Colony: "B", SpareKg: 6, HoneyKg: [2]float64{5, 0}},
+		{Colony: "C", SpareKg: -7, HoneyKg: [2]float64{6, 7}}, {Colony: "D", SpareKg: -15, HoneyKg: [2]float64{2, 3}},
 	}
-	if got := d.matched(-15) + c.matched(-7); got != "BB" {
-		t.Errorf("settled with others, D and C are matched with %q", got)
+	for i := range all {
+		all[i].Known, all[i].Bees, all[i].Health = true, 20_000, colony.Healthy
+	}
+	got := fmt.Sprint(PairsOf(all).Honey)
+	// A gives to C: 6 - 1 less the work; D, which lacks more, would gain less than the dear combs of B cost.
+	if want := "map[C:A]"; got != want {
+		t.Errorf("paired %q, not %q", got, want)
+	}
+	strong := colony.Neighbour{Colony: "S", Bees: 30_000, BroodPriceKg: 1.5}
+	small := colony.Neighbour{Colony: "T", Bees: 6_000, BroodKg: [2]float64{1, 1.2}}
+	if v := broodPair(strong, small); v > 0 {
+		t.Errorf("brood that is worth 1 kg to one and costs 1.5 is worth %.1f", v)
+	}
+	small.BroodKg = [2]float64{4, 9}
+	if v := broodPair(strong, small); v < 5 || v > 6 {
+		t.Errorf("two combs worth 9 that cost 1.5 each, the second more, are worth %.1f", v)
 	}
 }

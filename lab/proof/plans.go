@@ -29,6 +29,7 @@ type plans struct {
 	morning map[string]*assessment.Assessment
 	kept    map[string]*plan.Kept
 	near    map[string]colony.Neighbour
+	pairs   *plan.Pairs // of the yard, as it was last worked out
 	stats   struct{ assessed, done, failed int }
 	trace   func(y *Yard, h *Hive, what string)
 }
@@ -62,6 +63,8 @@ func (k *plans) Comes(y *Yard) bool {
 		return false
 	}
 	k.last = since
+	defer func() { k.pairs = k.paired(y) }()
+	k.pairs = k.paired(y)
 	if k.knowing {
 		k.morning = nil
 		return true
@@ -83,6 +86,20 @@ func (k *plans) Comes(y *Yard) bool {
 		}
 	}
 	return must || gain > plan.DefaultSettings().Weights.Trip
+}
+
+// paired are the hives of the yard between which combs may go; nil where one was never worked out.
+func (k *plans) paired(y *Yard) *plan.Pairs {
+	var all []colony.Neighbour
+	for _, h := range y.Living() {
+		n, ok := k.near[h.ID]
+		if !ok {
+			return nil
+		}
+		all = append(all, n)
+	}
+	p := plan.PairsOf(all)
+	return &p
 }
 
 // inquiry is what the look saves that comes before a plan, kg of honey; one that is a step of the plan is in its gain.
@@ -129,7 +146,7 @@ func (k *plans) assess(y *Yard, h *Hive, g ground) *assessment.Assessment {
 	}
 	if a.Situation.Health != colony.Suspect {
 		n.SpareKg, n.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
-		n.BroodPriceKg = a.Plan.BroodPriceKg
+		n.BroodPriceKg, n.HoneyKg, n.BroodKg = a.Plan.Sharing.BroodPriceKg, a.Plan.Sharing.HoneyKg, a.Plan.Sharing.BroodKg
 	}
 	n.Planned = true
 	for _, x := range a.Advice {
@@ -168,7 +185,7 @@ func (k *plans) work(y *Yard, h *Hive, g ground, visit day.Day) *assessment.Asse
 		Colony: h.ID, Today: y.Today, Visit: visit, VisitPlanned: true, Site: g.site, Health: b.Health,
 		HealthDay: b.HealthDay, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay, HistoryKnown: b.HistoryKnown,
 		Feeds: b.Feeds, Treatments: b.Treatments, Settings: set, Seed: assessment.Seed,
-		RhythmDays: k.rhythm(g.site.On(y.Today)), Kept: k.kept[h.ID], Neighbours: others,
+		RhythmDays: k.rhythm(g.site.On(y.Today)), Kept: k.kept[h.ID], Neighbours: others, Pairs: k.pairs,
 	}.With(b), *b.Estimate, g.yard)
 }
 
