@@ -179,9 +179,7 @@ func (b *batch) read(ctx context.Context, w *work) error {
 	if w.by, err = b.s.around(ctx, w.colony.ID, b.y, b.near); err != nil {
 		return err
 	}
-	if b.pairs != nil {
-		w.by.pairs = b.pairs
-	}
+	w.by.pairs = b.pairs
 	w.hash = hashOf(b.y, b.weather, b.set, w.colony.Code, w.entries, w.gains, w.givers, w.by.kept)
 	return nil
 }

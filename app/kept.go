@@ -19,7 +19,8 @@ type around struct {
 	dropped bool // the plan that was kept is of another version of the model, or cannot be read
 	suspect bool // its brood was, when it was last worked out
 	others  []colony.Neighbour
-	pairs   *plan.Pairs // of the yard as it was last worked out; nil: this one was not yet
+	own     colony.Neighbour // as it was last worked out
+	pairs   *plan.Pairs      // of the yard once all of it was worked out; nil: from what is known of each
 }
 
 // around returns what a colony's plan rests on beside its log, in a yard with these standings.
@@ -41,17 +42,13 @@ func (s *Service) around(ctx context.Context, id string, y yardDay, yard []Stand
 		}
 		a.kept = &k
 	}
-	own := false
 	for _, x := range yard {
 		switch {
 		case x.Colony == id:
-			a.suspect, own = x.Health == colony.Suspect, x.Looked > 0
+			a.suspect, a.own = x.Health == colony.Suspect, x.neighbour()
 		case x.Looked > 0:
 			a.others = append(a.others, x.neighbour())
 		}
-	}
-	if own {
-		a.pairs = pairsOf(yard)
 	}
 	return a, nil
 }

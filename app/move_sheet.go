@@ -2,6 +2,7 @@ package app
 
 import (
 	"context"
+	"encoding/json"
 	"errors"
 
 	"kembo/core/day"
@@ -24,6 +25,8 @@ type MoveSheet struct {
 	// hangs there; "" and nil where none is.
 	With string
 	Over map[string]sheet.Place
+	// Exchange is what goes between the two, as DoExchange reads it; "": nothing does.
+	Exchange string
 	// There is that hive as it stands before, and after.
 	There [2]hive.Stack
 }
@@ -82,6 +85,13 @@ func (s *Service) exchanged(ctx context.Context, m *MoveSheet, here moves.Hive, 
 	d, err := moves.Do(moves.Of(e.here, e.other), e.act, m.On)
 	if err != nil {
 		return here, fieldOf(err, "action")
+	}
+	if m.Exchange == "" {
+		b, err := json.Marshal(e.act)
+		if err != nil {
+			return here, err
+		}
+		m.Exchange = string(b)
 	}
 	there := e.other
 	if e.other.Colony == here.Colony {

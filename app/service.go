@@ -243,6 +243,6 @@ func caseOf(
 		Colony: colony.ID, Code: colony.Code, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site,
 		Health: b.Health, HealthDay: b.HealthDay, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay,
 		HistoryKnown: b.HistoryKnown, Feeds: b.Feeds, Treatments: b.Treatments, Settings: own, Seed: assessment.Seed,
-		RhythmDays: y.RhythmDays, Kept: by.kept, Neighbours: by.others, Pairs: by.pairs,
+		RhythmDays: y.RhythmDays, Kept: by.kept, Neighbours: by.others, Own: by.own, Pairs: by.pairs,
 	}.With(b), nil
 }

@@ -32,7 +32,9 @@ type movesView struct {
 	Take, Cares    []string
 	Steps          []moveStep
 	Later          []string
-	Done           []planStep // between two hives: one tick writes both logs
+	Exchange       string // between two hives: one button writes both logs
+	ExchangeSay    string
+	ExchangeEntry  string
 	Ticks          []moveTick
 	Own, OwnOf     string // a plan that was drawn: it is written whole
 	Sheet          string // what tells one sheet from another
@@ -96,6 +98,29 @@ func (s *Server) doMoves(c fiber.Ctx) error {
 	return s.show(c, "moves", v)
 }
 
+// doExchange writes what went between two hives by a sheet.
+func (s *Server) doExchange(c fiber.Ctx) error {
+	id, entry := c.Params("colony"), c.FormValue("entry")
+	on, err := day.Parse(c.FormValue("day"))
+	if err != nil {
+		err = &app.FieldError{Field: "day", Say: err.Error()}
+	} else {
+		err = s.as(c).DoExchange(c.Context(), id, app.Exchanged{Entry: entry, On: on, Act: c.FormValue("act")})
+	}
+	var field *app.FieldError
+	if err == nil || c.Get(queueHeader) != "" || !errors.As(err, &field) {
+		return s.wrote(c, id, entry, err)
+	}
+	m, err := s.as(c).MoveSheet(c.Context(), id)
+	if err != nil {
+		return err
+	}
+	v := movesOf(m)
+	v.Err = sentence(field)
+	c.Status(fiber.StatusUnprocessableEntity)
+	return s.show(c, "moves", v)
+}
+
 // doneOf reads what was ticked and writes it.
 func (s *Server) doneOf(c fiber.Ctx, id, entry string) error {
 	on, err := day.Parse(c.FormValue("day"))
@@ -132,8 +157,8 @@ func movesOf(m app.MoveSheet) *movesView {
 		if t := needsText(a.Needs, m.Units); t != "" {
 			v.Take = append(v.Take, t)
 		}
-		if a.EvensOut() {
-			v.Done = append(v.Done, planStep{Action: a.Action, ID: m.ID, EntryID: app.NewID(), Do: strings.TrimSuffix(plainDo(a), ".")})
+		if a.EvensOut() && m.Exchange != "" {
+			v.Exchange, v.ExchangeSay, v.ExchangeEntry = m.Exchange, strings.TrimSuffix(plainDo(a), "."), app.NewID()
 		}
 		for _, x := range a.Acts {
 			v.Ticks = append(v.Ticks, moveTick{app.SaidText(x), upperFirst(saidWords(x, m))})

@@ -118,6 +118,7 @@ func (s *Server) routes() {
 	r.Get("/photos/:photo", s.showPhoto)
 	r.Post("/colonies/:colony/done", s.done)
 	r.Post("/colonies/:colony/moves", s.doMoves)
+	r.Post("/colonies/:colony/exchange", s.doExchange)
 	r.Post("/colonies/:colony/notes", s.note)
 	r.Post("/colonies/:colony/boxes", s.boxOn)
 	r.Post("/colonies/:colony/boxes/off", s.boxOff)

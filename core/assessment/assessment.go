@@ -50,7 +50,8 @@ type Case struct {
 	// What a log or a record tells beside; it does not bear on the forecast.
 	Code       string             // by which they know it; "": its name
 	Neighbours []colony.Neighbour // other hives of the yard
-	Pairs      *plan.Pairs        // between which combs may go; nil: they are worked out from the neighbours
+	Own        colony.Neighbour   // this hive as it was last worked out; zero: it was not
+	Pairs      *plan.Pairs        // between which combs may go; nil: they are worked out from all of them
 	Waiting    *queen.Waiting     // for a queen to lay; nil: it is not known to
 	DronesSeen string             // none, few, many; "": not noted
 	Mites      []history.MitesCounted
@@ -156,7 +157,7 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *plan.Situation {
 		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings, Health: c.Health,
 		HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments, BeganOn: c.BeganOn,
-		Neighbours: c.Neighbours, Pairs: c.Pairs, FedTold: c.FedTold, Fed: c.Fed, Site: c.Site, RhythmDays: c.RhythmDays,
+		Neighbours: c.Neighbours, Own: c.Own, Pairs: c.Pairs, FedTold: c.FedTold, Fed: c.Fed, Site: c.Site, RhythmDays: c.RhythmDays,
 		QueenYear: c.QueenYear, Waiting: c.Waiting, MitesPercent: mitesOf(c), Kept: c.Kept, Code: c.Code,
 	}
 }

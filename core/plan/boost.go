@@ -104,7 +104,7 @@ func boostSteps(x *scene) []Step {
 	if !x.boosted() || x.bees < boostedLeast {
 		return out
 	}
-	from := s.boostsFrom(x)
+	from := s.pairs().Brood[s.code()]
 	if from == "" {
 		return out
 	}
@@ -130,15 +130,6 @@ func (x *scene) boosted() bool {
 	return (phase == season.BuildUp || phase == season.Swarm) && x.bees < boostedUnder && x.queenless < noQueenFrom &&
 		!x.aloneNow() && !s.doubted() && x.peak >= poorPeak && s.queenAge() <= oldAge && x.mostToCome() && x.ahead.FlowKg >= boostFlowKg &&
 		x.free > 0 && s.Health == colony.Healthy
-}
-
-// boostsFrom returns the hive that brood comes from by the yard's pairs. "" for none.
-func (s *Situation) boostsFrom(x *scene) string {
-	own := colony.Neighbour{Colony: s.code(), Known: true, Bees: x.bees, Health: s.Health, MitesPercent: s.MitesPercent}
-	if s.Pairs == nil {
-		own.BroodKg = s.broodWorth(x.in)
-	}
-	return s.pairs(own).Brood[own.Colony]
 }
 
 // takeBrood is what the small hive gets.

@@ -4,7 +4,6 @@ import (
 	"fmt"
 
 	"kembo/core/bees"
-	"kembo/core/colony"
 	"kembo/core/craft"
 	"kembo/core/forecast"
 	"kembo/core/words"
@@ -38,7 +37,7 @@ func equaliseSteps(x *scene) []Step {
 		return nil
 	}
 	lacks := s.lacks(s.scene(next)) // as the yard's other hives are told it
-	match := s.matched(-lacks)
+	match := s.matched()
 	for _, n := range s.Neighbours {
 		if n.Planned && n.Takes == s.code() && !n.TakesBrood && -lacks > 0 && x.nestKg > deepHoneyKg*float64(n.TakesCombs) {
 			out = append(out, s.giveHoney(x, n.Colony, n.TakesCombs, promisedKg))
@@ -59,22 +58,14 @@ func equaliseSteps(x *scene) []Step {
 	return out
 }
 
-// matched returns the hive of the yard with which this one, which can spare so much, evens out by the yard's pairs. "" for
-// none.
-func (s *Situation) matched(spareKg float64) string {
-	own := colony.Neighbour{
-		Colony: s.code(), Known: true, Health: s.Health, SpareKg: spareKg, Bees: s.Base.Bees.Likely,
-	}
-	if spareKg < -1 && s.Pairs == nil && s.season != nil {
-		next, _ := s.visits()
-		own.HoneyKg = s.honeyWorth(next)
-	}
-	honey := s.pairs(own).Honey
-	if from, ok := honey[own.Colony]; ok {
+// matched returns the hive of the yard with which this one evens out by the yard's pairs. "" for none.
+func (s *Situation) matched() string {
+	honey := s.pairs().Honey
+	if from, ok := honey[s.code()]; ok {
 		return from
 	}
 	for to, from := range honey { // each gives to one
-		if from == own.Colony {
+		if from == s.code() {
 			return to
 		}
 	}

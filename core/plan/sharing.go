@@ -111,18 +111,17 @@ type Pairs struct{ Honey, Brood map[string]string }
 func PairsOf(yard []colony.Neighbour) Pairs {
 	var rich, poor, strong, small []colony.Neighbour
 	for _, n := range yard {
+		sound := n.Known && n.Health == colony.Healthy && !n.Queenless
 		switch {
-		case !n.Known || n.Health != colony.Healthy || n.Queenless:
-			continue
-		case n.SpareKg >= spareLeast && n.Bees >= partnerBees:
+		case sound && n.SpareKg >= spareLeast && n.Bees >= partnerBees:
 			rich = append(rich, n)
-		case n.SpareKg < -1:
+		case sound && n.SpareKg < -1:
 			poor = append(poor, n)
 		}
-		if n.Bees < boostedUnder && n.Bees >= boostedLeast {
+		if sound && n.Bees < boostedUnder && n.Bees >= boostedLeast {
 			small = append(small, n)
 		}
-		if takesIn(n) && n.Bees >= donorBees && n.BroodPriceKg > 0 {
+		if takesIn(n) && n.Bees >= donorBees && (!n.Known || n.BroodPriceKg > 0) {
 			strong = append(strong, n)
 		}
 	}
@@ -154,13 +153,29 @@ func pair(gives, takes []colony.Neighbour, worth func(from, to colony.Neighbour)
 	return out
 }
 
-// pairs returns the yard's pairs, as they are given, or else from the other hives and this one with what combs would be worth
-// to it.
-func (s *Situation) pairs(own colony.Neighbour) Pairs {
-	if s.Pairs != nil {
-		return *s.Pairs
+// pairs returns the yard's pairs, as they are given, or else as it gains most by them with this hive as it stands now.
+func (s *Situation) pairs() Pairs {
+	if s.Pairs == nil {
+		p := PairsOf(append([]colony.Neighbour{s.self()}, s.Neighbours...))
+		s.Pairs = &p
 	}
-	return PairsOf(append([]colony.Neighbour{own}, s.Neighbours...))
+	return *s.Pairs
+}
+
+// self is the hive as the others of its yard see it. What it would lose by giving is known from when it was last worked out.
+func (s *Situation) self() colony.Neighbour {
+	n := colony.Neighbour{
+		Colony: s.code(), Known: true, Bees: s.Base.Bees.Likely, Health: s.Health, MitesPercent: s.MitesPercent,
+		SpareKg: s.SpareKg(), Queenless: s.Queenless(), BroodPriceKg: s.Own.BroodPriceKg, HoneyKg: s.Own.HoneyKg,
+	}
+	next, _ := s.visits()
+	if n.SpareKg < -1 {
+		n.HoneyKg = s.honeyWorth(next)
+	}
+	if x := s.scene(next); len(s.nest()) > 0 && x.boosted() && x.bees >= boostedLeast {
+		n.BroodKg = s.broodWorth(next)
+	}
+	return n
 }
 
 // honeyPair returns what combs of honey from one hive to another are worth, at best, kg. What was not worked out is told by the

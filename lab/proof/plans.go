@@ -185,7 +185,7 @@ func (k *plans) work(y *Yard, h *Hive, g ground, visit day.Day) *assessment.Asse
 		Colony: h.ID, Today: y.Today, Visit: visit, VisitPlanned: true, Site: g.site, Health: b.Health,
 		HealthDay: b.HealthDay, CellCheck: b.CellCheck, CellCheckDay: b.CellCheckDay, HistoryKnown: b.HistoryKnown,
 		Feeds: b.Feeds, Treatments: b.Treatments, Settings: set, Seed: assessment.Seed,
-		RhythmDays: k.rhythm(g.site.On(y.Today)), Kept: k.kept[h.ID], Neighbours: others, Pairs: k.pairs,
+		RhythmDays: k.rhythm(g.site.On(y.Today)), Kept: k.kept[h.ID], Neighbours: others, Own: k.near[h.ID], Pairs: k.pairs,
 	}.With(b), *b.Estimate, g.yard)
 }
 

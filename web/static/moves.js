@@ -17,7 +17,7 @@
   }
   const keep = () => localStorage.setItem(key, JSON.stringify({ sheet: mark, ticked: boxes.map((b) => b.checked) }));
   list.addEventListener("change", keep);
-  $(".mv-done form.asked")?.addEventListener("submit", () => localStorage.removeItem(key));
+  $$(".mv-done form.asked").forEach((f) => f.addEventListener("submit", () => localStorage.removeItem(key)));
 
   let at = 0;
   const show = (i) => {
