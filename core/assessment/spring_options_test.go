@@ -5,7 +5,9 @@ import (
 	"testing"
 
 	"kembo/core/assessment"
+	"kembo/core/moves"
 	"kembo/core/plan"
+	"kembo/core/season"
 )
 
 // TestSpringOptions: on both sides of each bound, whether a way of spring can be done here at all. Source: common practice,
@@ -18,6 +20,7 @@ func TestSpringOptions(t *testing.T) {
 	roofed := "deep b6.5 h1.5 p1 n0.5 e0.5 s9.5 | medium! h6 e4 s5"
 	small := "deep b2 h2 p0.5 e5.5 s3"
 	strong := all(checked(0), beside(26000, 24000))
+	walls := "deep b1.5 e5.5 h3 s2.5 | deep h3 e7 s0"
 	wide := "deep b1 h3 p0.5 e5.5 s3 | deep h2 e8 s0.5"
 	for _, x := range []struct {
 		action     plan.Action
@@ -58,6 +61,12 @@ func TestSpringOptions(t *testing.T) {
 		{plan.Boost, "no eggs seen", small, all(strong, brood(false, true, true)), "", false},
 		{plan.Boost, "a hive of nine seams", full, strong, "", false},
 		{plan.Boost, "in September", small, strong, "2026-09-02", false},
+		{plan.MoveOuterFramesIn, "honey at the walls, before twelve days of frost", walls, all(frostAfter(12), there), "2026-03-14", true},
+		{plan.MoveOuterFramesIn, "the same at nine degrees", walls, all(frostAfter(9), there), "2026-03-14", false},
+		{plan.MoveOuterFramesIn, "no frost ahead", walls, all(weathered(28, 4, 12, 0), there), "2026-03-14", false},
+		{plan.MoveOuterFramesIn, "honey beside the brood", "deep b1.5 h8.5 s2.5", all(frostAfter(12), there), "2026-03-14", false},
+		{plan.MoveOuterFramesIn, "no brood: where they sit is not known", "deep e6 h4 s2.5",
+			all(frostAfter(12), there, brood(false, false, false)), "2026-03-14", false},
 		{plan.Condense, "four combs of twenty", wide, nil, "2026-04-08", true},
 		{plan.Condense, "twelve of twenty", "deep b4 h3 p1 e2 s8 | deep h2 e8 s4", nil, "2026-04-08", false},
 		{plan.Condense, "one box full and one just put under it", "deep e10 s0 | deep b5 h2 p1 e2 s8.5", nil, "2026-04-08", false},
@@ -145,4 +154,56 @@ func with(x situation, schools map[plan.Action]plan.Stance) situation {
 
 func planned(a *assessment.Assessment, action plan.Action) bool {
 	return slices.ContainsFunc(a.Advice, func(v plan.Advice) bool { return v.Action == action })
+}
+
+// there has the keeper stand at the hive.
+func there(c *assessment.Case) { c.Visit = c.Today }
+
+// frostAfter has a day so warm, then twelve of hard frost, and cool ones after.
+func frostAfter(maxC float64) func(*assessment.Case) {
+	return func(c *assessment.Case) {
+		weathered(28, 3, maxC, 0)(c)
+		for d := c.Today + 1; d <= c.Today+12; d++ {
+			c.Site.Weather[d] = season.Weather{Day: d, MinC: -14, MaxC: -6}
+		}
+	}
+}
+
+// TestHoneyIsHungInBeforeAFrost: with sixteen kilograms in the hive and three within reach, twelve days of hard frost ahead and
+// a day on which bees fly, combs are hung beside the brood; what is done is in the forecast, so that it is not told again, and
+// no syrup is given before a frost. Source: common practice: small colonies with brood starve beside honey.
+func TestHoneyIsHungInBeforeAFrost(t *testing.T) {
+	x := situation{
+		name: "honey at the walls", place: "central-europe", bloom: limes, on: "2026-03-14", days: 21,
+		hive: "deep b1.5 e5.5 h3 s2.5 | deep h3 e7 s0", told: frostAfter(12),
+	}
+	a := x.assess(t)
+	if !planned(a, plan.MoveOuterFramesIn) {
+		t.Fatalf("told is %s", a.Advice[0].Do)
+	}
+	s := a.Situation
+	h := moves.Hive{Colony: "x", Stack: s.Estimate.Stack}
+	acts, after, err := moves.All.ExactAll(h, []moves.Said{{Do: "honey_in", N: 2}}, moves.Unnamed())
+	if err != nil {
+		t.Fatal(err)
+	}
+	changes, err := moves.Changes(h, s.Today, acts...)
+	if err != nil {
+		t.Fatal(err)
+	}
+	with := s.Ready.Run(changes...)
+	if now, then := s.Base.LastChance(21), with.LastChance(21); then > now/2 {
+		t.Errorf("chance of starving %.2f, with combs beside the brood %.2f", now, then)
+	}
+	if _, _, err := moves.All.ExactAll(after, []moves.Said{{Do: "honey_in", N: 1}}, moves.Unnamed()); err == nil {
+		t.Error("combs that hang there are hung there again")
+	}
+	for _, hive := range []string{"deep b1.5 e6 h2.5 s2.5", "deep b1.5 e6 h2.5 s3.5"} {
+		x.hive = hive
+		for _, step := range x.assess(t).Advice {
+			if step.Action == plan.FeedEmergency && step.On <= s.Today+7 && slices.ContainsFunc(step.Acts, func(m moves.Said) bool { return m.Do == "syrup_thin" }) {
+				t.Errorf("%s: %s, before a frost", hive, step.Do)
+			}
+		}
+	}
 }

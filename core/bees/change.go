@@ -40,6 +40,9 @@ type Change struct {
 	In      *Parcel // what comes in from another hive, with its combs counted among those brought
 	InAbove float64 // share of its honey that comes in supers
 
+	// Inward is the share of the nest's honey that was hung beside the brood and was further off; under 0: away from it.
+	Inward float64
+
 	// Turned says that the boxes of the nest change places; Lid and Low are then
 	// those of the nest as it stands afterwards.
 	Turned   bool
@@ -205,6 +208,9 @@ func (s *State) Befall(p *Parameters, c *Change) {
 	}
 	if c.Treat != nil {
 		s.treat(c.Treat)
+	}
+	if c.Inward != 0 {
+		s.hungBeside(p, c.Inward)
 	}
 	if c.LaysIn > 0 {
 		s.begins(p, c.LaysIn)

@@ -265,3 +265,32 @@ func TestASecondSwarmFollowsInSome(t *testing.T) {
 		t.Errorf("a colony of few thousand has thrown one on day %d", day)
 	}
 }
+
+// TestHoneyBesideTheClusterIsReached: of honey that hangs off it a small cluster touches what it covers; hung beside it all,
+// and taken from there none. Common practice, no source.
+func TestHoneyBesideTheClusterIsReached(t *testing.T) {
+	p := bees.Defaults()
+	begin := func() bees.State {
+		s := hived()
+		s.House, s.Foragers, s.NestHoney, s.NestDrawn = 4000, 1000, 10, 138_000
+		s.Tally()
+		s.Reach = s.WithinReach(&p)
+		return s
+	}
+	was := begin()
+	hung := begin()
+	hung.Befall(&p, &bees.Change{Inward: 0.4})
+	off := hung
+	off.Befall(&p, &bees.Change{Inward: -0.4})
+	if got, want := hung.Reach-was.Reach, 4*(1-was.Reach/10); math.Abs(got-want) > 0.01 || was.Reach > 2 {
+		t.Errorf("of 10 kg it reaches %.2f, with 4 kg hung beside it %.2f", was.Reach, hung.Reach)
+	}
+	if math.Abs(hung.WithinReach(&p)-hung.Reach) > 0.01 || math.Abs(off.Reach-was.Reach) > 0.01 {
+		t.Errorf("it reaches %.2f, after a mild day %.2f, taken away again %.2f", hung.Reach, hung.WithinReach(&p), off.Reach)
+	}
+	all := begin()
+	all.Befall(&p, &bees.Change{Inward: 3})
+	if all.Reach > all.Stores() || all.WithinReach(&p) > all.Stores() {
+		t.Errorf("it reaches %.2f of %.2f kg", all.Reach, all.Stores())
+	}
+}

@@ -14,14 +14,31 @@ func (s *State) tight(p *Parameters, c *Condition) bool {
 // hand: of the combs that it covers, as far as honey is near, and above them
 // where no excluder parts it from the queen.
 func (s *State) WithinReach(p *Parameters) float64 {
-	comb := s.NestDrawn
 	kg := s.NestHoney * s.Near
 	if !s.Excluder {
-		comb += s.SuperDrawn
 		kg += s.SuperHoney
 	}
-	cover := least(1, p.ReachSpread*s.Bees()/(p.BeesPerCell*most(comb, 1)))
-	return least(kg*cover+s.NestNectar, s.Stores())
+	return least(kg*s.covers(p)+s.NestNectar, s.Stores())
+}
+
+// covers returns the share of the comb that the cluster touches.
+func (s *State) covers(p *Parameters) float64 {
+	comb := s.NestDrawn
+	if !s.Excluder {
+		comb += s.SuperDrawn
+	}
+	return least(1, p.ReachSpread*s.Bees()/(p.BeesPerCell*most(comb, 1)))
+}
+
+// hungBeside hangs a share of the nest's honey where the cluster touches it, of which it would have touched what it covers; a
+// share under 0 is taken from there.
+func (s *State) hungBeside(p *Parameters, share float64) {
+	cover := s.covers(p)
+	if cover <= 0 || cover >= 1 {
+		return
+	}
+	s.Near = least(1/cover, most(0, s.Near+share*(1-cover)/cover))
+	s.Reach = least(s.Stores(), most(0, s.Reach+s.NestHoney*share*(1-cover)))
 }
 
 // creep moves a cluster without brood on to what lies next to it.

@@ -43,6 +43,7 @@ type Plan struct {
 	Season    season.Moment // on the day that it is done
 	SeasonNow season.Moment // and today
 	HighC     float64       // of that day, as likely
+	EmptiesC  float64       // the middle of the highs of the days in which a feeder is emptied, from then on
 	ColdestC  float64       // the coldest night of the week from then on, as likely
 	GoodDayKg float64       // what a good day brings
 	StoresKg  float64       // in the nest, as likely on that day

@@ -39,7 +39,7 @@ func stack(boxes ...hive.Box) hive.Stack { return hive.Stack{Boxes: boxes} }
 func usual() craft.Plan {
 	st := stack(box("n", false, 0.5), box("s", true, 0.5))
 	return craft.Plan{
-		Today: on, On: on, Season: june, HighC: 20, GoodDayKg: 0.2, StoresKg: 14, Bees: 30000, InUse: 0.9, Before: st, After: st,
+		Today: on, On: on, Season: june, HighC: 20, EmptiesC: 18, GoodDayKg: 0.2, StoresKg: 14, Bees: 30000, InUse: 0.9, Before: st, After: st,
 		Health: colony.Healthy, HealthDay: on, EggsSeen: true, LiftLimitKg: 25, WinterKg: 19, ReserveKg: 5,
 	}
 }
@@ -97,6 +97,8 @@ func TestEachRuleOnBothSidesOfItsBound(t *testing.T) {
 			func(p *craft.Plan) { p.OpensNest, p.ColdestC = true, 5 }},
 		{"nest_in_cold", func(p *craft.Plan) { p.OpensNest, p.ColdestC = true, -2 }, func(p *craft.Plan) { p.ColdestC = -2 }},
 		{"nest_parted", turnedWith(0.1), turnedWith(0.09)},
+		{"syrup_in_the_cold", func(p *craft.Plan) { p.FedKg, p.Liquid, p.EmptiesC = 2, true, 5.9 },
+			func(p *craft.Plan) { p.FedKg, p.Liquid, p.EmptiesC = 2, true, 6 }},
 		{"cold_opening", func(p *craft.Plan) { p.Opens, p.HighC = craft.Nest, 10 }, func(p *craft.Plan) { p.Opens, p.HighC = craft.Nest, 15 }},
 		{"flow_opening", func(p *craft.Plan) { p.Opens = craft.Nest }, func(p *craft.Plan) { p.Opens = craft.Parted }},
 		{"super_over_empty", func(p *craft.Plan) {

@@ -10,6 +10,53 @@ import (
 // cappedLeast is the capped brood, in faces, from which on a comb is one of capped brood. Source: common practice.
 const cappedLeast = 0.4
 
+// HasBrood reports whether a comb holds brood of any kind, more than a trace.
+func HasBrood(f Frame) bool { return broodFaces(f) >= honeyCombBrood }
+
+// HoneyOff returns combs of honey in the box with most brood that hang further from the brood than next to it, at most
+// one of a side, where none hangs next to it, and whether each is to the left of it; none where there is no brood.
+func HoneyOff(st Stack) (places []Place, left []bool) {
+	box, most := -1, 0.0
+	for i, b := range st.Boxes {
+		if n := b.BroodCells(); !b.Super && n > most {
+			box, most = i, n
+		}
+	}
+	if box < 0 {
+		return nil, nil
+	}
+	frames := st.Boxes[box].Frames
+	first, last := -1, -1
+	for k, f := range frames {
+		if HasBrood(f) {
+			if first < 0 {
+				first = k
+			}
+			last = k
+		}
+	}
+	if first < 0 {
+		return nil, nil
+	}
+	honey := func(k int) bool {
+		return k >= 0 && k < len(frames) && frames[k].A.Stored()+frames[k].B.Stored() > honeyCombStores && !HasBrood(frames[k])
+	}
+	for _, side := range []struct {
+		edge, step int
+	}{{first, -1}, {last, 1}} {
+		if honey(side.edge + side.step) {
+			continue
+		}
+		for k := side.edge + 2*side.step; k >= 0 && k < len(frames); k += side.step {
+			if honey(k) {
+				places, left = append(places, Place{Box: box, Slot: k}), append(left, side.step < 0)
+				break
+			}
+		}
+	}
+	return places, left
+}
+
 // CappedCombs returns up to n combs of the nest with most capped brood, the fullest first.
 func CappedCombs(st Stack, n int) []Place {
 	return bestOf(st, n, func(_ Box, _ int, f Frame) (float64, bool) {

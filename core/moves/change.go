@@ -169,6 +169,7 @@ func ChangeOf(before, after Hive) bees.Change {
 		}
 	}
 	arranged(&c, before.Stack, after.Stack)
+	c.Inward = measure.Share(besideBrood(after.Stack, then)-besideBrood(before.Stack, now), all.nestKg)
 	d := after.Did
 	c.FeedKg, c.BeesOut, c.Opened = d.FeedKg, d.BeesOut, d.Opened
 	c.QueenOut, c.QueenIn, c.Caged = d.QueenOut, d.QueenIn, d.Caged
@@ -178,6 +179,25 @@ func ChangeOf(before, after Hive) bees.Change {
 		c.BeesOut, c.BroodOut, c.FlyBack = 1, 1, false
 	}
 	return c
+}
+
+// besideBrood returns the honey of combs of the nest that hang next to brood and hold none, of those that others are among:
+// what came or went is told elsewhere. kg.
+func besideBrood(st hive.Stack, others map[string]held) float64 {
+	kg := 0.0
+	for i := range st.Boxes {
+		b := &st.Boxes[i]
+		if b.Super {
+			continue
+		}
+		brood := func(k int) bool { return k >= 0 && k < len(b.Frames) && hive.HasBrood(b.Frames[k]) }
+		for k, f := range b.Frames {
+			if x, stays := others[f.ID]; stays && !x.in.Super && !brood(k) && (brood(k-1) || brood(k+1)) {
+				kg += b.FrameHoneyKg(f)
+			}
+		}
+	}
+	return kg
 }
 
 // treatOf returns what a treatment that was noted on a day is to mites; nil for none.

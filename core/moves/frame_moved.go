@@ -109,4 +109,4 @@ func (a *FrameMoved) Words(measure.Units) (title, say string) {
 	return "Frame moved", "To another hive, without bees."
 }
 
-var frameMoved = Row{Kind: "frame_moved", New: func() Act { return new(FrameMoved) }}
+var frameMoved = Row{Kind: "frame_moved", New: func() Act { return new(FrameMoved) }, Ways: []Way{honeyIn}}

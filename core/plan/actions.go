@@ -18,6 +18,7 @@ const (
 	HoldHarvest       Action = "hold_harvest"
 	PackDown          Action = "pack_down"
 	Condense          Action = "condense"
+	MoveOuterFramesIn Action = "move_outer_frames_in"
 	Boost             Action = "boost"
 	RotateBoxes       Action = "rotate_boxes"
 	OpenNestSides     Action = "open_nest_sides"
@@ -50,7 +51,7 @@ var Actions = []Entry{
 	{"feed_stimulate", "Feed to build up", false},
 	{FeedWinter, "Feed for winter", true},
 	{AddSuper, "Add a super", true},
-	{"move_outer_frames_in", "Move outer frames in", false},
+	{MoveOuterFramesIn, "Move outer frames in", true},
 	{RemoveSuper, "Take a super off", true},
 	{RelieveHoneyBound, "Relieve a honey-bound nest", true},
 	{HarvestSuper, "Harvest a super", true},

@@ -31,7 +31,7 @@ var (
 // winter, thin before. Source: common practice.
 func (x *scene) form() form {
 	switch {
-	case !craft.TakesSyrup(x.season, x.highC):
+	case !craft.TakesSyrup(x.season, min(x.highC, x.emptiesC+craft.ChillC)):
 		return fondant
 	case season.ThickFeed.Has(x.season):
 		return thick

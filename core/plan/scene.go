@@ -21,6 +21,7 @@ type scene struct {
 	free                float64 // empty drawn cells of the nest
 	freeKg              float64 // the honey that they hold
 	nestKg, superKg     float64
+	reachKg             float64 // that a cluster would touch
 	goodDayKg           float64
 	pollenDays          float64
 	pollenHours         float64 // of flight in the week after, weighed by the pollen that is in flower
@@ -29,6 +30,7 @@ type scene struct {
 	inUse               float64 // share of its drawn comb that holds something
 	queenless           float64 // share of members in which none lays and none is to come
 	highC               float64
+	emptiesC            float64 // the middle of the highs of the days in which a feeder is emptied
 	coldestC            float64 // the lowest night of the week from then on
 	flowKg              float64 // that is offered from then to the visit after it
 }
@@ -79,6 +81,7 @@ func (s *Situation) scene(in int) *scene {
 		of.add(&x.free, st.NestFree(&p))
 		of.add(&x.freeKg, st.NestFree(&p)*st.NestKgPerCell)
 		of.add(&x.nestKg, st.NestHoney+st.NestNectar)
+		of.add(&x.reachKg, st.WithinReach(&p))
 		of.add(&x.superKg, st.SuperHoney+st.SuperNectar)
 		of.add(&x.goodDayKg, t.GoodDay)
 		of.add(&x.pollenDays, st.PollenDays(&p, pollenMost))
@@ -88,7 +91,7 @@ func (s *Situation) scene(in int) *scene {
 	})
 	of.middle()
 	x.queenless /= float64(max(1, of.members))
-	x.highC, x.coldestC = s.high(in), s.coldest(in)
+	x.highC, x.emptiesC, x.coldestC = s.high(in), s.empties(in), s.coldest(in)
 	x.flowKg = s.season.FlowKg(in, in+x.next)
 	return x
 }
@@ -132,6 +135,19 @@ func (s *Situation) high(in int) float64 {
 		best = max(best, s.Site.WeatherOn(s.Today+day.Day(in+d)).MaxC)
 	}
 	return best
+}
+
+// feederDays are those in which a feeder is emptied. Source: common practice: four or five.
+const feederDays = 5
+
+// empties returns the middle of the highs of the days in which a feeder is emptied that is filled on a day, °C, as forecast or
+// usual.
+func (s *Situation) empties(in int) float64 {
+	sum := 0.0
+	for d := range feederDays {
+		sum += s.Site.WeatherOn(s.Today + day.Day(in+d)).MaxC
+	}
+	return sum / feederDays
 }
 
 // bearsOn is as many days as a night's warmth is asked for. Source: common practice: what a forecast of the weather tells.

@@ -80,7 +80,7 @@ func (s *Situation) Trials() []Trial {
 func (s *Situation) tryFeed() Trial {
 	said := moves.Said{Do: "syrup_thin", N: tryFeedL}
 	switch {
-	case !craft.TakesSyrup(s.Season, s.HighsC):
+	case !craft.TakesSyrup(s.Season, min(s.HighsC, s.empties(0)+craft.ChillC)):
 		said = moves.Said{Do: "fondant", N: tryFondantKg}
 	case season.ThickFeed.Has(s.Season):
 		said.Do = "syrup_thick"
