@@ -33,11 +33,12 @@ var heavyLift = Rule{
 	},
 }
 
-// lifted returns the boxes that have to be lifted: those over the nest where it is parted, and those that go.
+// lifted returns the boxes that have to be lifted: those over the nest where it is parted, those that go, and those that are
+// set higher than they stood.
 func lifted(p *Plan) []hive.Box {
 	var out []hive.Box
-	for _, b := range p.Before.Boxes {
-		if b.Super || p.After.BoxAt(b.ID) < 0 {
+	for i, b := range p.Before.Boxes {
+		if at := p.After.BoxAt(b.ID); b.Super || at < 0 || at > i {
 			out = append(out, b)
 		}
 	}

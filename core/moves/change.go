@@ -100,12 +100,16 @@ func contentOf(f hive.Frame, in *hive.Box, super bool) content {
 }
 
 // framesOf lists the frames of a stack in order. Those of a box that is not in
-// before and stands under a nest are under.
+// before and stands under a nest are under, unless a comb of that hive hangs in it:
+// then she has been set there.
 func framesOf(st, before hive.Stack) []held {
 	var out []held
 	for i := range st.Boxes {
 		b := &st.Boxes[i]
-		under := i == 0 && !b.Super && len(st.Boxes) > 1 && before.BoxAt(b.ID) < 0
+		under := i == 0 && !b.Super && len(st.Boxes) > 1 && before.BoxAt(b.ID) < 0 && !slices.ContainsFunc(b.Frames, func(f hive.Frame) bool {
+			_, had := before.PlaceOf(f.ID)
+			return had
+		})
 		for _, f := range b.Frames {
 			out = append(out, held{f, b, under})
 		}

@@ -178,4 +178,4 @@ func (a *Rearranged) Expect(when string, days int, _ measure.Units) string {
 	return ""
 }
 
-var rearranged = Row{Kind: "rearranged", New: func() Act { return new(Rearranged) }}
+var rearranged = Row{Kind: "rearranged", New: func() Act { return new(Rearranged) }, Ways: []Way{broodRaised}}

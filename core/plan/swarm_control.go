@@ -2,10 +2,12 @@ package plan
 
 import (
 	"fmt"
+	"slices"
 
 	"kembo/core/bees"
 	"kembo/core/craft"
 	"kembo/core/day"
+	"kembo/core/moves"
 	"kembo/core/queen"
 	"kembo/core/words"
 )
@@ -13,8 +15,8 @@ import (
 var swarmControl = Option{
 	Action: SwarmControl,
 	When:   "charged or capped queen cells were found, or eggs in many cups, that are read as a swarm's",
-	Does: "take the old queen out with some combs as a nuc; or split the colony; or take the cells down for a week, " +
-		"where eggs or she were seen today",
+	Does: "take the old queen out with some combs as a nuc; or split the colony; or raise the brood over the supers, with her " +
+		"below on drawn combs; or take the cells down for a week, where eggs or she were seen today",
 	Source: "common practice; how much of the urge is left is a guess",
 	steps:  controlSteps,
 }
@@ -27,6 +29,15 @@ const (
 	nucLeaves, splitLeaves, cellsLeave     = 0.1, 0.08, 0.65
 	nucBoxKg                               = 0.5
 	splitWorth                             = 1.6 // times a nuc's worth: the half that goes is more
+)
+
+// raiseBrood is the key of swarm control that raises the brood, and what it takes. Source: common practice: for a keeper who
+// wants honey and no increase, while most of the flow is to come and drawn comb is to hand; what is left of the urge is a guess.
+const (
+	raiseBrood                = "raise"
+	raiseMinutes, raiseLeaves = 40.0, 0.3
+	raiseBees, raiseFlowKg    = 18_000, 8.0
+	raiseBoxes                = 2 // of the nest, at most: more is no lift
 )
 
 // cellsDown is the key of swarm control that takes nothing out but the cells.
@@ -86,8 +97,36 @@ func controlSteps(x *scene) []Step {
 		Moves: crossing{allCells: true},
 		say:   func(s *Situation, p *part) told { return s.sayControl(p, "cells") },
 	}
-	nuc.Until, split.Until, cells.Until = until, until, until
-	return []Step{nuc, split, cells}
+	out := []Step{nuc, split, cells}
+	if raise, ok := s.raise(x); ok {
+		out = append(out, raise)
+	}
+	for i := range out {
+		out[i].Until = until
+	}
+	return out
+}
+
+// raise is the brood raised over the supers; false where it is none to do it with.
+func (s *Situation) raise(x *scene) (Step, bool) {
+	said := []moves.Said{{Do: "brood_raised"}}
+	if _, _, err := moves.All.ExactAll(s.hive(), said, moves.Unnamed()); err != nil || !s.Settings.DrawnSupers ||
+		x.bees < raiseBees || x.ahead.FlowKg < raiseFlowKg || len(s.nest()) > raiseBoxes {
+		return Step{}, false
+	}
+	st := Step{
+		Key: raiseBrood, Said: said, Opens: craft.Combs, Minutes: raiseMinutes, Kg: underWearKg, Swarms: raiseLeaves,
+		Load: []Need{{What: "box of drawn comb", Of: s.nest()[0].Format.Name, Count: 1}, {What: "excluder", Count: 1}},
+		say:  func(s *Situation, p *part) told { return s.sayControl(p, raiseBrood) },
+	}
+	if !s.supered() {
+		st.Load = append(st.Load, Need{What: "drawn super", Of: s.Estimate.Stack.SuperFormat().Name, Count: 1})
+		st.Kg += superWearKg
+	}
+	if s.Estimate.Stack.ExcluderAbove > 0 { // it is there
+		st.Load = slices.Delete(st.Load, 1, 2)
+	}
+	return st, true
 }
 
 // heirLooked is the days after the queen was taken out on which eggs of the next are looked for. Source: common practice.
@@ -116,6 +155,7 @@ func (s *Situation) sayControl(p *part, how string) told {
 	t.do = map[string]string{
 		"nuc":   "Take the queen out with a nuc, and leave one cell, ",
 		"split": "Split it, the queen in one half and one cell in the other, ",
+		"raise": "Raise the brood over the supers, the queen below on one comb of it, ",
 		"cells": "Take down the queen cells ",
 	}[how] + s.by(p)
 	till := max(int(s.Days()), 1)
@@ -142,13 +182,22 @@ func (s *Situation) sayControl(p *part, how string) told {
 		fmt.Sprintf("Of the %s leave one that is open and well fed, where the queen goes; look for more after a week.",
 			words.Count(n, "cell", "cells")),
 	}
-	if how == "cells" {
+	switch how {
+	case raiseBrood:
+		t.cautions = raiseCautions
+	case "cells":
 		t.cautions = []string{
 			"Only where eggs or the queen are seen today: else the cells are all there is. It buys a week: check again before " +
 				"eight days are over.",
 		}
 	}
 	return t
+}
+
+// raiseCautions are what is minded where brood is raised. Source: common practice.
+var raiseCautions = []string{
+	"Find her first: she goes below on one comb without queen cells, and all cells come out, above and below.",
+	"On day 7 to 9 look for queen cells in the raised box and take them down; drones need a way out up there.",
 }
 
 // sayBegun says what is done about eggs in many cups, before any of them is a cell.
@@ -158,6 +207,7 @@ func (s *Situation) sayBegun(p *part, how string, risk float64) told {
 	t.do = map[string]string{
 		"nuc":   "Take the queen out with a nuc, and leave two cups with an egg, ",
 		"split": "Split it, the queen in one half and two cups with an egg in the other, ",
+		"raise": "Raise the brood over the supers, the queen below on one comb of it, ",
 		"cells": "Take down the cups with an egg ",
 	}[how] + s.by(p)
 	t.reason, t.figures = reason(
@@ -175,7 +225,10 @@ func (s *Situation) sayBegun(p *part, how string, risk float64) told {
 		"Leave the cups on a comb with young brood: where the eggs are taken out again, the bees raise a queen from a larva. " +
 			"Look for cells after a week.",
 	}
-	if how == "cells" {
+	switch how {
+	case raiseBrood:
+		t.cautions = raiseCautions
+	case "cells":
 		t.cautions = []string{"It buys a week: give room with it, and check every comb again before eight days are over."}
 	}
 	return t

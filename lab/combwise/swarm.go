@@ -25,6 +25,8 @@ type Swarming struct {
 	// Settles is the share of the urge that is gone, until the next year, once a swarm, a
 	// nuc or a split has left; Torn the share that goes where all cells are torn down.
 	Settles, Torn float64
+	// Raised is the share that goes where the brood is raised over the supers and the queen is left below.
+	Raised float64
 	// Eased is the share of the urge that goes, for a time, where the nest is given room at its sides, above or below.
 	Eased float64
 	// Clipped is the share of swarms whose bees come back, for their queen cannot fly.
@@ -156,6 +158,9 @@ func (c *Colony) TearCells() {
 		c.cells, c.calm = 0, max(c.calm, c.Traits.Swarming.Torn)
 	}
 }
+
+// BroodRaised says that the brood was raised over the supers, all cells taken down, and the queen left below.
+func (c *Colony) BroodRaised() { c.cells, c.calm = 0, max(c.calm, c.Traits.Swarming.Raised) }
 
 // QueenTaken says that the queen was taken out with a nuc or a split, and one cell left: they
 // do not swarm this year as they would have.

@@ -331,7 +331,7 @@ func (k *plans) step(y *Yard, h *Hive, a *assessment.Assessment, s plan.KeptStep
 	case plan.LookCloser, plan.CheckCells, plan.TestComb:
 		return nil
 	case plan.SwarmControl:
-		return k.swarm(y, h, s.Key)
+		return k.swarm(y, h, a, s)
 	case plan.Combine:
 		return y.unite(h, y.named(last))
 	case plan.Equalise:
@@ -362,12 +362,20 @@ func (k *plans) said(y *Yard, h *Hive, x plan.Advice) error {
 	return h.say(y.Today, x.Acts...)
 }
 
-func (k *plans) swarm(y *Yard, h *Hive, how string) error {
-	switch how {
+func (k *plans) swarm(y *Yard, h *Hive, a *assessment.Assessment, s plan.KeptStep) error {
+	switch s.Key {
 	case "nuc":
 		return y.nuc(h, nucFrames)
 	case "split":
 		return y.nuc(h, h.nestFrames()/2)
+	case "raise":
+		for _, x := range a.Advice {
+			if x.Action == s.Action && x.On == s.On {
+				h.bees.BroodRaised()
+				return k.said(y, h, x)
+			}
+		}
+		return nil
 	}
 	h.bees.TearCells()
 	const minutes = 20

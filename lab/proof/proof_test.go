@@ -6,7 +6,9 @@ import (
 	"testing"
 
 	"kembo/core/history"
+	"kembo/core/look"
 	"kembo/core/moves"
+	"kembo/lab/combwise"
 )
 
 func world(t *testing.T, climate string) *World {
@@ -216,4 +218,24 @@ func standing(y *Yard) float64 {
 		kg += h.bees.Holds().SuperKg
 	}
 	return kg
+}
+
+// TestBroodIsRaisedInAProof: the cells are gone, the bees are calmer by what the world has it, nothing of the hive is lost, and
+// she goes on laying below.
+func TestBroodIsRaisedInAProof(t *testing.T) {
+	y, h := lone(t, world(t, "uk"))
+	h.see(y.World, y.Today, look.ByFace, combwise.UsualEye) // the stack shows what is there
+	before := h.bees.Holds()
+	h.bees.BroodRaised()
+	if err := h.say(y.Today, moves.Said{Do: "brood_raised"}); err != nil {
+		t.Fatal(err)
+	}
+	after := h.bees.Holds()
+	st := h.bees.Stack
+	if c := h.bees.QueenCells(); c.Charged+c.Capped > 0 || st.ExcluderAbove != 1 || !st.Boxes[len(st.Boxes)-1].Super {
+		t.Errorf("cells %+v, the excluder over %d of %d boxes", c, st.ExcluderAbove, len(st.Boxes))
+	}
+	if !h.bees.Laying() || after.Bees != before.Bees || after.Sealed != before.Sealed {
+		t.Errorf("of %.0f bees and %.0f capped cells %.0f and %.0f are left", before.Bees, before.Sealed, after.Bees, after.Sealed)
+	}
 }

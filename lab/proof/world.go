@@ -72,6 +72,9 @@ const (
 	dayDiffers = 0.30
 )
 
+// leastRaised is the least that goes of the urge where brood is raised. Source: assumed: between a nuc and cells torn down.
+const leastRaised = 0.4
+
 // mostEased is the most that room given to a nest takes of the urge to swarm. Source: assumed, as in core/plan; nothing is
 // within reach.
 const mostEased = 0.7
@@ -96,6 +99,7 @@ func NewWorld(climate string, seed uint64) (*World, error) {
 	w.How = combwise.Swarming{
 		Cells: true, ByCover: 2 * r.Float64(), Settles: 0.5 + 0.5*r.Float64(), Torn: 0.7 * r.Float64(),
 	}
+	w.How.Raised = leastRaised + (1-leastRaised)*rand.New(rand.NewPCG(seed, 83)).Float64()
 	w.How.Eased = mostEased * rand.New(rand.NewPCG(seed, 79)).Float64() // of dice of its own: all else stays as it was
 	for y := range yearsMet + 1 {
 		w.meet((w.From-lead).Time().Year()+y, r)
