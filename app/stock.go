@@ -30,6 +30,8 @@ type Stock struct {
 	Last  string            // id of the last count; "": none
 	LastN int               // items in it
 	LastD day.Day
+	// Held are hives that were lost and whose combs came into store, but are not to be used yet.
+	Held []EndedColony
 }
 
 // Stock returns what stands in store: by the last count of each item and what the acts
@@ -79,6 +81,36 @@ func (s *Service) Stock(ctx context.Context) (Stock, error) {
 		all = append(all, stock.Move{Item: i}) // none moved: it is listed all the same
 	}
 	out.Lines = stock.Lines(counts, all)
+	out.Held, err = s.held(ctx)
+	return out, err
+}
+
+// heldDays is for how long a hive that was lost is told of as held. Source: none; guess: two seasons.
+const heldDays = 730
+
+// held returns the hives that were lost and have not been found free to be used again.
+func (s *Service) held(ctx context.Context) ([]EndedColony, error) {
+	all, err := s.Ended(ctx)
+	if err != nil {
+		return nil, err
+	}
+	today, _, err := s.TodayHere(ctx)
+	if err != nil {
+		return nil, err
+	}
+	var out []EndedColony
+	for _, x := range all {
+		if !x.How.Loss() || today-x.Day > heldDays {
+			continue
+		}
+		c, err := s.Believed(ctx, x.ID)
+		if err != nil {
+			return nil, err
+		}
+		if c.Believed.Held() {
+			out = append(out, x)
+		}
+	}
 	return out, nil
 }
 

@@ -14,6 +14,7 @@ import (
 	"github.com/chromedp/chromedp"
 
 	"kembo/app"
+	"kembo/core/moves"
 	"kembo/demo"
 	"kembo/store"
 )
@@ -215,11 +216,16 @@ func TestEveryPageIsSoundAtEverySize(t *testing.T) {
 	if err := h.svc.Act(ctx, h.colony("QL-05").ID, app.NewID(), x.Today, treatmentOf("thymol")); err != nil {
 		t.Fatal(err)
 	}
+	lost := h.colony("HE-06")
+	if err := h.svc.Act(ctx, lost.ID, app.NewID(), lost.Today, &moves.ColonyEnded{Ending: moves.Ending{How: moves.Died}}); err != nil {
+		t.Fatal(err)
+	}
+	dead := "/colonies/" + lost.ID
 	paths := []string{
 		c, c + "/life", c + "/move", c + "/split", c + "/unite", c + "/swarm", c + "/end", c + "/discard", c + "/queens",
 		c + "/queens/note", c + "/queens/give", c + "/queens/found", c + "/queens/gone", c + "/queens/cage", c + "/book",
 		c + "/book/" + id, c + "/book/" + id + "/correct", c + "/mites", c + "/mites/count", c + "/inspect", c + "/feed",
-		c + "/treat", c + "/out", c + "/weigh", c + "/arrange", c + "/boxes/any", c + "/harvest", c + "/look",
+		c + "/treat", c + "/out", dead, dead + "/dead", c + "/weigh", c + "/arrange", c + "/boxes/any", c + "/harvest", c + "/look",
 		y + "/colonies/new", y + "/edit", y + "/treat", y + "/mites", "/gone", "/more", "/medicines", y + "/follow-up", y + "/balance", "/crop", "/yours",
 		"/", y, y + "/round", c + "/look?round=2026-06-03", y + "/round/summary", y + "/sheet", y + "/keyed", y + "/tags",
 		y + "/calendar", y + "/colonies/many", "/yards/new", "/stock", "/sample/empty", "/guide/round", "/guide/records", c + "/equipment",

@@ -56,7 +56,7 @@ var bookGroups = []struct {
 		"combs_uncapped", "arranged", "frames_exchanged", "stores_moved", "rearranged", "harvested", history.KindCombs,
 	}},
 	{"feeds", "Feeds and treatments", []history.Kind{history.KindFeed, history.KindTreatment}},
-	{"health", "Mites and brood", []history.Kind{history.KindMites, history.KindInspect}},
+	{"health", "Mites and brood", []history.Kind{history.KindMites, history.KindInspect, history.KindDeadOut}},
 	{"queens", "Queens", []history.Kind{
 		"queen_given", "queen_moved", "queen_caged", "queen_found", "queen_noted", "queen_gone", "queen_raised",
 	}},

@@ -51,8 +51,9 @@ type colonyView struct {
 	Ended                               string // how and when; "": it lives
 	EndedBy                             string // the entry that says so
 	EndedInto, EndedIntoCode            string
-	Why                                 string   // in the keeper's words
-	Veils                               []string // what the veils of the drawing mean, where it has any
+	Dead                                *deadView // it was lost
+	Why                                 string    // in the keeper's words
+	Veils                               []string  // what the veils of the drawing mean, where it has any
 }
 
 // brokenView is an entry that does not fit into the log.
@@ -135,6 +136,12 @@ func colonyOf(course app.Course, photos map[string][]app.Photo, keys []string) *
 		v.Ended = words.Capital(e.How.Words()) + " on " + e.Day.Long()
 		v.EndedBy, v.EndedInto, v.EndedIntoCode = e.Entry, e.Into, x.EndedInto
 		v.Why = e.Why
+		if e.How.Loss() {
+			v.Dead = &deadView{Held: x.Believed.Held()}
+			if g := x.Believed.GoneThrough; g != nil {
+				v.Dead.Seen, v.Dead.Causes = true, g.Causes()
+			}
+		}
 	}
 	v.Chip, v.Alarm = chipOf(x.Standing)
 	plan := stackOf(x)

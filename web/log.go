@@ -56,6 +56,8 @@ func entryWords(e history.Entry, u measure.Units) (kind, say string) {
 		return mitesWords(x)
 	case *history.Inspection:
 		return inspectionWords(x)
+	case *history.DeadOut:
+		return deadOutWords(x)
 	case moves.Act:
 		return x.Words(u)
 	}

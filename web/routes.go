@@ -137,7 +137,7 @@ func (s *Server) routes() {
 		"move": s.moving(), "end": s.ending(), "discard": s.discarding(), "swarm": s.swarming(), "unite": s.uniting(),
 		"split": s.splitting(), "queens/note": s.queenNoting(), "queens/give": s.queenGiving(),
 		"queens/found": s.queenFinding(), "queens/gone": s.queenGoing(), "queens/cage": s.queenCaging(),
-		"mites/count": s.countingMites(), "inspect": s.inspecting(), "feed": s.feeding(), "weigh": s.weighing(),
+		"mites/count": s.countingMites(), "inspect": s.inspecting(), "dead": s.goingThrough(), "feed": s.feeding(), "weigh": s.weighing(),
 		"treat": s.treating(), "out": s.takingOut(), "equipment": s.equipping(), "arrange": s.arranging(),
 		"boxes/any": s.boxing(), "harvest": s.harvesting(),
 		"book/:entry/correct": s.correcting(), "book/:entry/move": s.movingEntry(),

@@ -23,7 +23,8 @@ type stockView struct {
 	Groups     []stockGroup
 	Undo       string // id of the last count; "": none
 	UndoSay    string
-	DrawnBoxes []string // what could be made up at once
+	DrawnBoxes []string  // what could be made up at once
+	Held       []goneRow // hives that were lost, whose combs are not to be used yet
 }
 
 type stockGroup struct {
@@ -89,6 +90,9 @@ func stockOf(x app.Stock) *stockView {
 	v := &stockView{
 		shell: shell{Title: "Stock", Operation: x.Operation, Active: "more", Today: x.Today.Short()},
 		Entry: app.NewID(), On: x.Today.String(),
+	}
+	for _, h := range x.Held {
+		v.Held = append(v.Held, goneRow{ID: h.ID, Code: h.Code, Yard: h.Yard, Date: h.Day.Short(), Say: words.Capital(h.How.Words())})
 	}
 	for _, l := range x.Lines {
 		r := stockRow{Label: stockLabel(l.Item, x.Names, x.Units), Field: stockField(l.Item), Now: "not counted"}

@@ -37,6 +37,7 @@ func TestBroodIsRaisedForHoney(t *testing.T) {
 		"six seams":           func(s *situation) { s.hive = "deep b5 h2 p1 e2 s6" },
 		"three boxes of nest": func(s *situation) { s.hive = "deep b6 h2 p1 n1 s10 | deep b5 h3 n2 s10 | deep b3 h5 n2 s9" },
 		"foundation alone":    func(s *situation) { s.told = all(s.told, func(c *assessment.Case) { c.Settings.DrawnSupers = false }) },
+		"cells capped":        func(s *situation) { s.told = cells(4, 2, "edge") },
 		"cups, and no cells":  func(s *situation) { s.told = checked(0) },
 		"the swarm has left":  func(s *situation) { s.told = all(cells(0, 6, "edge"), brood(false, true, true)) },
 	} {

@@ -15,13 +15,14 @@ type Ended struct {
 }
 
 // over returns why an entry cannot be one of a colony that has ended; nil where it
-// can: combs that were left may be noted, and go to other hives.
+// can: combs that were left may be noted, and go to other hives, and one that was lost is
+// gone through.
 func (w *walker) over(e Entry) error {
 	if w.Ended == nil || e.Body == nil {
 		return nil
 	}
 	switch e.Body.(type) {
-	case *Combs, *Placed:
+	case *Combs, *Placed, *DeadOut:
 		return nil
 	}
 	if a := e.Act(); a != nil && onlyOut(a, w.ground.Colony) {

@@ -14,6 +14,7 @@ const (
 	KindPlaced   Kind = "placed"
 	KindMites    Kind = "mites"
 	KindInspect  Kind = "inspection"
+	KindDeadOut  Kind = "dead_out"
 	KindUndo     Kind = "undo"
 
 	KindFeed      Kind = "feed"
@@ -39,6 +40,7 @@ var own = []struct {
 	{KindPlaced, func() body { return new(Placed) }},
 	{KindMites, func() body { return new(MiteCount) }},
 	{KindInspect, func() body { return new(Inspection) }},
+	{KindDeadOut, func() body { return new(DeadOut) }},
 }
 
 // Kinds lists every kind that a log may hold.

@@ -32,7 +32,8 @@ const (
 )
 
 // raiseBrood is the key of swarm control that raises the brood, and what it takes. Source: common practice: for a keeper who
-// wants honey and no increase, while most of the flow is to come and drawn comb is to hand; what is left of the urge is a guess.
+// wants honey and no increase, while most of the flow is to come, drawn comb is to hand and no cell is capped yet: they are not to
+// be held by then. What is left of the urge is a guess.
 const (
 	raiseBrood                = "raise"
 	raiseMinutes, raiseLeaves = 40.0, 0.3
@@ -111,7 +112,7 @@ func controlSteps(x *scene) []Step {
 func (s *Situation) raise(x *scene) (Step, bool) {
 	said := []moves.Said{{Do: "brood_raised"}}
 	if _, _, err := moves.All.ExactAll(s.hive(), said, moves.Unnamed()); err != nil || !s.Settings.DrawnSupers ||
-		x.bees < raiseBees || x.ahead.FlowKg < raiseFlowKg || len(s.nest()) > raiseBoxes {
+		x.bees < raiseBees || x.ahead.FlowKg < raiseFlowKg || len(s.nest()) > raiseBoxes || s.Estimate.Queen.CappedCells > 0 {
 		return Step{}, false
 	}
 	st := Step{
