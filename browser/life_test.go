@@ -226,7 +226,7 @@ func TestEveryPageIsSoundAtEverySize(t *testing.T) {
 		c + "/queens/note", c + "/queens/give", c + "/queens/found", c + "/queens/gone", c + "/queens/cage", c + "/book",
 		c + "/book/" + id, c + "/book/" + id + "/correct", c + "/mites", c + "/mites/count", c + "/inspect", c + "/feed",
 		c + "/treat", c + "/out", dead, dead + "/dead", c + "/weigh", c + "/arrange", c + "/boxes/any", c + "/harvest", c + "/look",
-		y + "/colonies/new", y + "/edit", y + "/treat", y + "/mites", "/gone", "/more", "/medicines", y + "/follow-up", y + "/balance", "/crop", "/yours",
+		y + "/colonies/new", y + "/edit", y + "/treat", y + "/mites", "/gone", "/more", "/medicines", y + "/follow-up", y + "/balance", "/rearing", "/crop", "/yours",
 		"/", y, y + "/round", c + "/look?round=2026-06-03", y + "/round/summary", y + "/sheet", y + "/keyed", y + "/tags",
 		y + "/calendar", y + "/colonies/many", "/yards/new", "/stock", "/sample/empty", "/guide/round", "/guide/records", c + "/equipment",
 		c + "/combs", c + "/moves", c + "/own", c + "/own?lift=1.2", c + "/own?do=1.2-1.5,1.1-off,drawn-1.1&lift=b1",

@@ -58,7 +58,7 @@ var bookGroups = []struct {
 	{"feeds", "Feeds and treatments", []history.Kind{history.KindFeed, history.KindTreatment}},
 	{"health", "Mites and brood", []history.Kind{history.KindMites, history.KindInspect, history.KindDeadOut}},
 	{"queens", "Queens", []history.Kind{
-		"queen_given", "queen_moved", "queen_caged", "queen_found", "queen_noted", "queen_gone", "queen_raised",
+		"queen_given", "queen_moved", "queen_caged", "queen_found", "queen_noted", "queen_gone", "queen_raised", history.KindGraft,
 	}},
 	{"life", "Its life", []history.Kind{
 		history.KindStack, history.KindPlaced, "swarm_left", "ended", "several", "bees_moved", "entrance", "guard",

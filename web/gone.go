@@ -74,6 +74,7 @@ func (s *Server) showMore(c fiber.Ctx) error {
 		{"/yards/new", "New yard", "A place where hives stand."},
 		{"/crop", "What came off", "Kilograms by colony, yard and day."},
 		{"/medicines", "Feeds and treatments", "The book for the inspector, to print or as CSV."},
+		{"/rearing", "Rear queens", "Grafts with their calendar, cells and what came of them, and who wants one."},
 		{"/balance", "Even out a yard", "Who lacks, who can spare, and what is carried from hive to hive."},
 		{"/follow-up", "What came of it", "Supers, boxes, combs and queens: whether they did what they should."},
 		{"/stock", "Stock", "Boxes, combs, foundation, feeders, sugar in store."},

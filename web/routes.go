@@ -67,6 +67,8 @@ func (s *Server) routes() {
 	r.Get("/follow-up", s.showFollowUp)
 	r.Get("/yards/:yard/follow-up", s.showFollowUp)
 	r.Get("/balance", s.showBalance)
+	r.Get("/rearing", s.showRearing)
+	r.Post("/rearing", s.doRearing)
 	r.Get("/yards/:yard/balance", s.showBalance)
 	r.Get("/medicines", s.showMedicines)
 	r.Get("/medicines.csv", s.medicinesCSV)

@@ -49,6 +49,7 @@ type Believed struct {
 	Waiting      *queen.Waiting // for a queen to lay; nil: it is not known to
 	Mites        []MitesCounted // the earliest first
 	Inspections  []Inspected    // of brood, the earliest first
+	Grafts       []Grafted      // in it, the earliest first
 	GoneThrough  *GoneThrough   // what was found in it once it was dead; nil: it was not gone through
 	Crops        []Crop         // what came off, the earliest first
 	Ended        *Ended         // nil: it lives, as far as is known

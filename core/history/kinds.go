@@ -15,6 +15,7 @@ const (
 	KindMites    Kind = "mites"
 	KindInspect  Kind = "inspection"
 	KindDeadOut  Kind = "dead_out"
+	KindGraft    Kind = "graft"
 	KindUndo     Kind = "undo"
 
 	KindFeed      Kind = "feed"
@@ -41,6 +42,7 @@ var own = []struct {
 	{KindMites, func() body { return new(MiteCount) }},
 	{KindInspect, func() body { return new(Inspection) }},
 	{KindDeadOut, func() body { return new(DeadOut) }},
+	{KindGraft, func() body { return new(Graft) }},
 }
 
 // Kinds lists every kind that a log may hold.

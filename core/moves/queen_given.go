@@ -21,6 +21,7 @@ type QueenGiven struct {
 	Origin  queen.Origin `json:"origin,omitempty"`
 	Mother  string       `json:"mother,omitempty"` // id of a queen
 	Source  string       `json:"source,omitempty"` // in the keeper's words
+	Graft   string       `json:"graft,omitempty"`  // entry of the graft that the cell is of
 }
 
 // beginsAfter is the days until a mated queen who was given lays: she is let out of
