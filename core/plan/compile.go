@@ -254,7 +254,8 @@ var minutesTo = [...]float64{craft.Shut: 0, craft.LidOff: 2, craft.Parted: 4, cr
 func (s *Situation) craftPlan(parts []part, in int, before, after hive.Stack) *craft.Plan {
 	x := s.scene(in)
 	p := &craft.Plan{
-		Today: s.Today, On: s.Today + day.Day(in), Season: x.season, SeasonNow: s.Season, HighC: x.highC, EmptiesC: x.emptiesC, ColdestC: x.coldestC, GoodDayKg: x.goodDayKg,
+		Today: s.Today, On: s.Today + day.Day(in), Season: x.season, SeasonNow: s.Season, HighC: x.highC, EmptiesC: x.emptiesC,
+		ColdestC: x.coldestC, GoodDayKg: x.goodDayKg,
 		StoresKg: x.nestKg, Bees: x.bees, Undrawn: x.undrawn, InUse: x.inUse, Before: before, After: after, Suspect: s.suspect(), Suspects: s.suspects(),
 		Health: s.Health, HealthDay: s.HealthDay, Treatments: s.Treatments, Barred: s.Barred(),
 		EggsSeen:    (s.Estimate.Queen.Eggs || s.Estimate.Queen.Seen) && s.Estimate.Queen.Day == s.Today,

@@ -17,7 +17,8 @@ var apart = [][2]Action{
 	{AlternateFrames, AddSuper}, {AlternateFrames, RemoveSuper}, {AlternateFrames, HarvestSuper}, {AlternateFrames, PackDown},
 	{AlternateFrames, SwarmControl}, {AlternateFrames, FeedEmergency}, {AddBoxUnder, SwarmControl},
 	{MoveOuterFramesIn, PackDown}, {MoveOuterFramesIn, Condense}, {MoveOuterFramesIn, RelieveHoneyBound},
-	{MoveOuterFramesIn, OpenNestSides}, {MoveOuterFramesIn, SwarmControl}, {Boost, Equalise}, {Boost, Requeen}, {Boost, GiveCellOrQueen}, {Boost, TestComb}, {Boost, PackDown}, {Boost, Condense},
+	{MoveOuterFramesIn, OpenNestSides}, {MoveOuterFramesIn, SwarmControl},
+	{Boost, Equalise}, {Boost, Requeen}, {Boost, GiveCellOrQueen}, {Boost, TestComb}, {Boost, PackDown}, {Boost, Condense},
 	{TestComb, LookCloser}, {CheckCells, GiveCellOrQueen}, {CheckCells, Requeen}, {CheckCells, TestComb},
 }
 
