@@ -1,6 +1,7 @@
 package web
 
 import (
+	"errors"
 	"fmt"
 	"html/template"
 	"math"
@@ -8,6 +9,7 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
+	"kembo/core/day"
 	"kembo/core/measure"
 	"kembo/core/words"
 	"kembo/web/draw"
@@ -24,6 +26,8 @@ type balanceView struct {
 	Rounds       []balanceRound
 	Unhelped     string
 	None         bool
+	Line, Err    string // one that was refused, and why
+	Entry, Day   string
 }
 
 // balanceLine is a hive in words.
@@ -38,12 +42,36 @@ type balanceRound struct {
 }
 
 // showBalance shows what the hives of a yard lack and can spare; the first yard where none is named.
-func (s *Server) showBalance(c fiber.Ctx) error {
+func (s *Server) showBalance(c fiber.Ctx) error { return s.balance(c, "") }
+
+// doBetween writes a line about hives between which combs went.
+func (s *Server) doBetween(c fiber.Ctx) error {
+	on, err := day.Parse(c.FormValue("day"))
+	id := ""
+	if err != nil {
+		err = &app.FieldError{Field: "day", Say: err.Error()}
+	} else {
+		id, err = s.as(c).Between(c.Context(), c.FormValue("line"), c.FormValue("entry"), on)
+	}
+	var field *app.FieldError
+	switch {
+	case err == nil:
+		return c.Redirect().Status(fiber.StatusSeeOther).To("/colonies/" + id + "#log")
+	case !errors.As(err, &field):
+		return err
+	}
+	c.Status(fiber.StatusUnprocessableEntity)
+	return s.balance(c, sentence(field))
+}
+
+func (s *Server) balance(c fiber.Ctx, wrong string) error {
 	ys, err := s.as(c).Yards(c.Context())
 	if err != nil {
 		return err
 	}
-	v := &balanceView{shell: shell{Title: "Even out a yard", Active: "more"}}
+	v := &balanceView{
+		shell: shell{Title: "Even out a yard", Active: "more"}, Err: wrong, Line: c.FormValue("line"), Entry: app.NewID(),
+	}
 	yard := c.Params("yard")
 	for _, y := range ys {
 		v.Yards = append(v.Yards, lifeWay{Name: y.Name, To: "/yards/" + y.ID + "/balance"})
@@ -65,7 +93,7 @@ func (s *Server) showBalance(c fiber.Ctx) error {
 
 func (v *balanceView) fill(b app.Balance) {
 	v.Yard, v.YardID, v.Suspects, v.Unhelped = b.Yard, b.YardID, words.List(b.Suspects...), unhelped(b.Unhelped)
-	v.None = len(b.Hives) == 0
+	v.None, v.Day = len(b.Hives) == 0, b.Today.String()
 	u := b.Units
 	fig := draw.Balance{Unit: u.Mass.Name, Alt: "What each hive lacks or can spare, its bees and brood, and what goes between hives"}
 	for _, h := range b.Hives {

@@ -70,6 +70,7 @@ func (s *Server) routes() {
 	r.Get("/rearing", s.showRearing)
 	r.Post("/rearing", s.doRearing)
 	r.Get("/yards/:yard/balance", s.showBalance)
+	r.Post("/yards/:yard/between", s.doBetween)
 	r.Get("/medicines", s.showMedicines)
 	r.Get("/medicines.csv", s.medicinesCSV)
 	r.Get("/yours", s.showYours)
