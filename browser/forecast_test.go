@@ -27,7 +27,6 @@ func TestTryingThingsOnAForecast(t *testing.T) {
 			`document.querySelector("#course").scrollIntoView({ block: "start", behavior: "instant" }), true`,
 		),
 	)
-	p.shoot("course")
 	p.do(chromedp.Focus(css(".try input[value=combs]")), chromedp.KeyEvent(" "))
 	p.until(`document.querySelector("#ahead svg")?.textContent.includes("and 2 honey combs for empty ones")`)
 	get(

@@ -14,6 +14,7 @@ import (
 	"github.com/chromedp/chromedp"
 
 	"kembo/app"
+	"kembo/core/history"
 	"kembo/core/moves"
 	"kembo/demo"
 	"kembo/store"
@@ -221,6 +222,9 @@ func TestEveryPageIsSoundAtEverySize(t *testing.T) {
 		t.Fatal(err)
 	}
 	dead := "/colonies/" + lost.ID
+	if err := h.svc.Grafted(ctx, "QL-04", app.NewID(), x.Today-10, history.Graft{Cells: 30, From: "QL-01"}); err != nil {
+		t.Fatal(err)
+	}
 	paths := []string{
 		c, c + "/life", c + "/move", c + "/split", c + "/unite", c + "/swarm", c + "/end", c + "/discard", c + "/queens",
 		c + "/queens/note", c + "/queens/give", c + "/queens/found", c + "/queens/gone", c + "/queens/cage", c + "/book",
@@ -255,8 +259,10 @@ func TestEveryPageIsSoundAtEverySize(t *testing.T) {
 				switch s.name + path {
 				case "1280" + c + "/book":
 					p.shoot("book")
-				case "390" + c + "/queens":
-					p.shoot("queens-phone")
+				case "1280/rearing":
+					p.shoot("rearing")
+				case "1280" + y + "/balance":
+					p.shoot("balance")
 				case "night" + y:
 					p.shoot("board-dark")
 				}

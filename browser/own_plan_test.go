@@ -31,6 +31,7 @@ func TestAPlanIsDrawnByDragKeysAndTaps(t *testing.T) {
 	desk.until(drawn("1.2-1.5,drawn-1.1,1.10-off"))
 	desk.do(chromedp.KeyEvent("u"))
 	desk.until(drawn("1.2-1.5,drawn-1.1"))
+	desk.shoot("own")
 
 	desk.open(own)
 	desk.do(chromedp.Focus(chromedp.CSS(at("1.1"))), chromedp.KeyEvent(kb.ArrowRight), chromedp.KeyEvent("\r"))

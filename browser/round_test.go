@@ -111,7 +111,6 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 	if got := get(p, chromedp.Value(css("[name='box.0.f.5.a']"))); got != "HNPPBBEL" {
 		t.Errorf("the preset laid %q in the middle of the nest", got)
 	}
-	p.shoot("painter-phone")
 	p.press("#painter .js-close")
 	p.press("[name=then][value=next]")
 	p.until(`document.querySelector("#look").dataset.code === "QL-03"`)
