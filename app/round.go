@@ -7,7 +7,9 @@ import (
 
 	"kembo/core/day"
 	"kembo/core/history"
+	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/season"
 	"kembo/store"
 )
 
@@ -20,6 +22,9 @@ type Round struct {
 	Settings
 	Stops []Stop
 	Heavy []Heavy // what would be lifted by hand, the heaviest first
+	// Weather is that of the day, as forecast or usual, and Open how far hives may be opened in it.
+	Weather season.Weather
+	Open    look.Opening
 }
 
 // Stop is one colony of a round.
@@ -123,6 +128,16 @@ func (s *Service) Round(ctx context.Context, yard string, on day.Day) (Round, er
 		r.Stops = append(r.Stops, stop)
 	}
 	r.Heavy = heavyOf(r.Stops, r.LiftLimitKg)
+	y, err := s.yard(ctx, yard)
+	if err != nil {
+		return r, err
+	}
+	site, err := s.site(ctx, y)
+	if err != nil {
+		return r, err
+	}
+	r.Weather = site.WeatherOn(r.On)
+	r.Open = look.OpenIn(r.Weather, r.NestFromC)
 	return r, nil
 }
 

@@ -20,6 +20,7 @@ type Settings struct {
 	LiftLimitKg float64 // a person's own; guidance may be lower
 	MitesSpring float64 // per cent above which to act, to the end of June
 	MitesLate   float64 // and after
+	NestFromC   float64 // °C, from which nests are opened; 0: the usual
 	SupersStay  bool    // supers go to hives of their own yard only
 	Keeping     string  // key of the preset of what things are worth; empty: the first
 	// Schools are what the keeper makes of ways on which keepers differ.
@@ -109,6 +110,11 @@ var Numbers = []Number{
 	{
 		Key: "mites_late", Field: "mites_late", Label: "From July", Group: mitesHead, Help: mitesHelp,
 		Usual: usualMitesLate, Least: 0.1, Most: 20, of: func(s *Settings) *float64 { return &s.MitesLate },
+	},
+	{
+		Key: "nest_from_c", Field: "nest_from", Label: "Open nests from, °C",
+		Help:  "The highest of the day, less in wind, more in sun. Under it the round says what a look may still be.",
+		Usual: look.UsualNestC, Least: 5, Most: 20, Free: true, of: func(s *Settings) *float64 { return &s.NestFromC },
 	},
 	{
 		Key: "off_faces", Field: "off_faces", Label: "Faces, painted", Group: offGroup, Help: offHelp, Unit: Share,

@@ -44,6 +44,7 @@ type roundView struct {
 	SummaryURL   string
 	OtherEnd     string
 	Visit        string
+	Open         string // how far hives may be opened today; "": as far as one likes
 }
 
 // roundRow is a colony as it stands in the round.
@@ -128,7 +129,7 @@ func (s *Server) roundOf(c fiber.Ctx) (*roundView, app.Round, error) {
 		YardID: r.ID, Name: r.Name, On: r.On.Short(), OnISO: r.On.String(), TodayISO: r.Today.String(), End: q.end,
 		Of: len(r.Stops), Done: len(r.Stops) - r.Left(), LiftLimit: kgText(r.Units, r.LiftLimitKg),
 		Season: r.On.String()[:4], Entry: app.NewID(), SummaryURL: q.list(r.ID, "/summary"),
-		OtherEnd: roundQuery{r.On, !q.end}.list(r.ID, ""), Visit: r.Visit.Short(),
+		OtherEnd: roundQuery{r.On, !q.end}.list(r.ID, ""), Visit: r.Visit.Short(), Open: openText(r),
 	}
 	v.Today = r.Today.Short()
 	v.ForAll, v.Amounts = forAll(r.Units)
@@ -330,4 +331,24 @@ func (v *lookView) inRound(q roundQuery, x app.Colony) {
 	for i := range v.Boxes {
 		v.Boxes[i].Depth = string(look.BySeams)
 	}
+}
+
+// openText says how far hives may be opened on the day of a round, where that is not as far as one likes.
+func openText(r app.Round) string {
+	o := r.Open
+	day := fmt.Sprintf("Up to %.0f %s", r.Units.Temperature.In(r.Weather.MaxC), r.Units.Temperature.Name)
+	if w := r.Weather.WindMS; w != nil && *w >= 5 {
+		day += ", windy"
+	}
+	switch {
+	case o.Nest && o.Minutes == 0:
+		return ""
+	case o.Nest:
+		return fmt.Sprintf("%s: a nest stands open %.0f minutes at most.", day, o.Minutes)
+	case o.Lid && r.Weather.RainMM > 2:
+		return "Rain: only seams from above and feeders; leave the nests shut."
+	case o.Lid:
+		return day + ": seams from above and feeders only; leave the nests shut."
+	}
+	return day + ": heft them and watch the entrances; no lid comes off."
 }
