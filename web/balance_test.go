@@ -64,6 +64,9 @@ func TestALineBetweenHivesIsWritten(t *testing.T) {
 		if code != 422 || !strings.Contains(body, strings.ReplaceAll(line, ">", "&gt;")) {
 			t.Errorf("%q is answered with %d", line, code)
 		}
+		if strings.Contains(line, "HE-") && !strings.Contains(body, "stands in another yard") {
+			t.Errorf("%q is not refused for its yard", line)
+		}
 	}
 	if n := strings.Count(book(t, w, ids["QL-02"]), "of brood from QL-04 to QL-02"); n != before {
 		t.Error("half of a line was written")

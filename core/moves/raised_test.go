@@ -122,3 +122,37 @@ func TestHoneyIsHungIn(t *testing.T) {
 		}
 	}
 }
+
+// TestWhatCannotHang: an act that names what is not there, or the same twice, is refused and changes nothing.
+func TestWhatCannotHang(t *testing.T) {
+	before := brooding(1, true)
+	good := func() *moves.Rearranged { return moves.RearrangedAs(before, before) }
+	for name, spoil := range map[string]func(*moves.Rearranged){
+		"no boxes":                 func(a *moves.Rearranged) { a.Boxes = nil },
+		"a comb in two places":     func(a *moves.Rearranged) { a.Boxes[0].Frames[0] = a.Boxes[0].Frames[1] },
+		"a box in two places":      func(a *moves.Rearranged) { a.Boxes[1].Box = a.Boxes[0].Box },
+		"a comb that is not there": func(a *moves.Rearranged) { a.Boxes[0].Frames[0] = "nowhere" },
+		"a box that is not there":  func(a *moves.Rearranged) { a.Boxes[0].Box = "nowhere" },
+		"an excluder on the lid":   func(a *moves.Rearranged) { a.Excluder = 2 },
+		"a deep comb in a super": func(a *moves.Rearranged) {
+			a.Boxes[1].Frames[0], a.Boxes[0].Frames[0] = a.Boxes[0].Frames[0], a.Boxes[1].Frames[0]
+		},
+		"too many combs": func(a *moves.Rearranged) {
+			a.Boxes[0].Drawn = []string{"more"}
+			a.Boxes[0].Frames = append(a.Boxes[0].Frames, "more")
+		},
+	} {
+		a := good()
+		spoil(a)
+		h := moves.Of(moves.Hive{Colony: "c", Stack: before})
+		if err := a.Apply(h); err == nil {
+			t.Errorf("%s: it is done", name)
+		}
+		if got := h.Here().Stack; len(got.Boxes) != 2 || got.Frames() != before.Frames() || got.ExcluderAbove != 1 {
+			t.Errorf("%s: the hive is changed", name)
+		}
+	}
+	if err := good().Apply(moves.Of(moves.Hive{Colony: "c", Stack: before})); err != nil {
+		t.Error(err)
+	}
+}

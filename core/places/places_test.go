@@ -135,6 +135,12 @@ func TestWhatAPlanBreaks(t *testing.T) {
 			t.Errorf("%s: %v, not %v", tt.name, got, want)
 		}
 	}
+	broken := stackOf("hhpbbebbph")
+	turned := broken.Clone()
+	turned.Boxes[0].Frames[0], turned.Boxes[0].Frames[1] = turned.Boxes[0].Frames[1], turned.Boxes[0].Frames[0]
+	if got := places.New(places.Of(broken, broken, mild), places.Of(broken, turned, mild)); len(got) > 0 {
+		t.Errorf("what stood broken before is told as broken by the plan: %v", got)
+	}
 	three := places.Of(before, out(3), mild)
 	if b := three.Breaches(); three.Say(b[len(b)-1]) != "Box 2 is left with a gap of 3 combs." {
 		t.Errorf("said is %q", three.Say(b[len(b)-1]))
