@@ -92,6 +92,7 @@ func (o *OwnPlan) judge(steps []draft.Step) {
 		sit = o.Assessment.Situation
 		on = sit.Conditions(o.On)
 	}
+	on.Due = dueOf(o.Believed, o.Today)
 	st := o.Believed.Stack
 	made, err := draft.Apply(st, steps, on, moves.Unnamed())
 	if err != nil {
@@ -101,7 +102,7 @@ func (o *OwnPlan) judge(steps []draft.Step) {
 		}
 	}
 	o.Made, o.Sketch.Steps = made, draft.Text(made.Steps)
-	o.Goals = arrange.Goals(made.After)
+	o.Goals = arrange.Goals(made.After, on)
 	now, after := places.Of(st, st, on), places.Of(st, made.After, on)
 	if len(made.Steps) == 0 {
 		for _, b := range now.Breaches() {
@@ -122,6 +123,15 @@ func (o *OwnPlan) judge(steps []draft.Step) {
 		o.Checked, changes = &own, c
 		o.With = sit.Ready.Run(changes...)
 	}
+}
+
+// dueOf are the combs of a hive that should come out, by id.
+func dueOf(b history.Believed, today day.Day) map[string]bool {
+	out := map[string]bool{}
+	for _, c := range b.Culls(today) {
+		out[b.Stack.Boxes[c.Place.Box].Frames[c.Place.Slot].ID] = true
+	}
+	return out
 }
 
 // handlesNest reports whether a sheet has combs of the nest in the hand.
@@ -171,6 +181,7 @@ func (s *Service) DoSketch(ctx context.Context, id, entry string, on day.Day, sk
 	if c.Assessment != nil {
 		where = c.Assessment.Situation.Conditions(on)
 	}
+	where.Due = dueOf(c.Believed, c.Today)
 	r := request{ID: entry, Kind: "own-plan", Body: on.String() + " " + sketch.Of + " " + sketch.Steps}
 	_, err = s.once(ctx, id, r, func(m making) ([]history.Entry, error) { return m.sketched(on, sketch.Of, steps, where) })
 	if err == nil {

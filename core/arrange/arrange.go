@@ -32,7 +32,7 @@ type Result struct {
 // For returns the arrangement for a goal that costs least; false where the hive has nothing that the goal is about. New
 // combs are named by id.
 func For(g Goal, before hive.Stack, c places.Conditions, id func() string) (Result, bool) {
-	starts := g.starts(before, id)
+	starts := g.starts(before, c, id)
 	if len(starts) == 0 {
 		return Result{}, false
 	}
@@ -70,7 +70,7 @@ type start struct {
 
 // How often a search changes combs about, at least, for each comb and at most, and how many at once before it begins again.
 // Rounding.
-const leastTries, triesASpot, mostTries, mostKicks = 24_000, 1_500, 50_000, 4
+const leastTries, triesASpot, mostTries, mostKicks = 50_000, 1_500, 50_000, 4
 
 // run searches: from the hive as it stands, from one built anew, and then from near the best.
 func (s *search) run(tries int) {

@@ -174,7 +174,7 @@ func TestNothingCheaperIsMissed(t *testing.T) {
 			})
 		}
 	})
-	for _, key := range []string{"together", "ladder", "edges", "to-1"} {
+	for _, key := range []string{"together", "ladder", "edges", "to-1", "renewed"} {
 		if compared[key] < 1 {
 			t.Errorf("%s was never compared: %v", key, compared)
 		}
@@ -189,7 +189,10 @@ func compare(t *testing.T, i int, st hive.Stack) (keys []string) {
 	if i%3 == 0 {
 		c = places.Conditions{FramesOfBees: 4, ColdestC: 1}
 	}
-	goals := Goals(st)
+	if i%4 == 1 { // a comb of each box should come out
+		c.Due = map[string]bool{st.Boxes[0].Frames[1].ID: true, st.Boxes[1].Frames[2].ID: true}
+	}
+	goals := Goals(st, c)
 	if i >= chosenHives && len(goals) > 0 {
 		if i%16 > 0 { // with the two that come there are 1.8 million
 			goals = slices.DeleteFunc(goals, func(g Goal) bool { return g.Key == Edges().Key })
@@ -202,7 +205,7 @@ func compare(t *testing.T, i int, st hive.Stack) (keys []string) {
 			t.Fatalf("%s: nothing for %s", textOf(st), g.Key)
 		}
 		least := got.Cost
-		for _, from := range g.starts(st, ids()) {
+		for _, from := range g.starts(st, c, ids()) {
 			least = cheapest(newSearch(g, st, from, c), least)
 		}
 		keys = append(keys, g.Key)
@@ -221,8 +224,8 @@ func TestTheSearchCountsAsTheSheetDoes(t *testing.T) {
 	r := rand.New(rand.NewPCG(3, 9))
 	for _, text := range []string{"hpbbbbephh hhbbpeehhh s:hhhhhhhhhh", "hpbb ehhh", "hpbbbbephh | s:hheehheehh s:ffffffffff"} {
 		st := stackOf(text)
-		for _, g := range Goals(st) {
-			for _, from := range g.starts(st, ids()) {
+		for _, g := range Goals(st, mild) {
+			for _, from := range g.starts(st, mild, ids()) {
 				s := newSearch(g, st, from, mild)
 				for range 40 {
 					s.kick(r)
@@ -247,7 +250,7 @@ func TestWhatHandsDo(t *testing.T) {
 		{"two empty combs at the edges", "hhpbbbbphh", "edges", ""},
 	} {
 		st := stackOf(tt.hive)
-		for _, g := range Goals(st) {
+		for _, g := range Goals(st, mild) {
 			if g.Key != tt.goal {
 				continue
 			}
@@ -274,7 +277,7 @@ func TestWhatHandsDo(t *testing.T) {
 func rebuilt(t *testing.T, g Goal, st hive.Stack) float64 {
 	t.Helper()
 	least := math.Inf(1)
-	for _, from := range g.starts(st, ids()) {
+	for _, from := range g.starts(st, mild, ids()) {
 		s := newSearch(g, st, from, mild)
 		s.ideal()
 		m := openMinutes + queenMinutes
@@ -298,7 +301,7 @@ func TestFullHivesAreArrangedAtOnce(t *testing.T) {
 		w := []rune("hhhhhppeeebbbbbbbbbbbbxxeehhhh")
 		r.Shuffle(len(w), func(i, k int) { w[i], w[k] = w[k], w[i] })
 		st := stackOf(string(w[:10]) + " " + string(w[10:20]) + " " + string(w[20:]) + " | s:hhhhhhhhhh s:hhhhheeeee s:eeeeeeeeee")
-		for _, g := range Goals(st) {
+		for _, g := range Goals(st, mild) {
 			at := time.Now()
 			x, _ := For(g, st, mild, ids())
 			took := time.Since(at)

@@ -24,5 +24,5 @@ func Example() {
 	}
 	fmt.Printf("%s: %d comb moved, %.1f minutes\n", order, len(r.Sheet.Combs), r.Minutes)
 	// Output:
-	// 132456: 1 comb moved, 3.5 minutes
+	// 124536: 1 comb moved, 3.5 minutes
 }

@@ -14,7 +14,7 @@ type Goal struct {
 	Key  string
 	Name string
 	// starts returns what a search may begin with; none where the hive has nothing of what it is about.
-	starts func(st hive.Stack, id func() string) []start
+	starts func(st hive.Stack, c places.Conditions, id func() string) []start
 	// lacks returns what an arrangement lacks of the goal, minutes.
 	lacks func(*search) float64
 	// bound returns what no arrangement costs less than.
@@ -29,14 +29,14 @@ const askedMinutes, broodMinutes = 40.0, 60.0
 const pollenStays, honeyKgStays, otherStays, emptyStays = 8.0, 2.0, 4.0, 0.5
 
 // Goals are those that a hive may be arranged for, in the order of a form.
-func Goals(st hive.Stack) []Goal {
-	all := []Goal{Together(), Ladder(), Edges()}
+func Goals(st hive.Stack, c places.Conditions) []Goal {
+	all := []Goal{Together(), Ladder(), Edges(), Renewed()}
 	for n := len(nestOf(st)) - 1; n > 0; n-- {
 		all = append(all, ToBoxes(n))
 	}
 	var out []Goal
 	for _, g := range all {
-		if len(g.starts(st, func() string { return "" })) > 0 {
+		if len(g.starts(st, c, func() string { return "" })) > 0 {
 			out = append(out, g)
 		}
 	}
@@ -47,7 +47,7 @@ func Goals(st hive.Stack) []Goal {
 func Together() Goal {
 	return Goal{
 		Key: "together", Name: "The nest in order",
-		starts: func(st hive.Stack, _ func() string) []start {
+		starts: func(st hive.Stack, _ places.Conditions, _ func() string) []start {
 			if broodBox(st) < 0 {
 				return nil
 			}
@@ -65,7 +65,7 @@ const ladderCombs, edgeCombs = 2, 2
 func Ladder() Goal {
 	return Goal{
 		Key: "ladder", Name: fmt.Sprintf("%d combs of brood up", ladderCombs),
-		starts: func(st hive.Stack, _ func() string) []start {
+		starts: func(st hive.Stack, _ places.Conditions, _ func() string) []start {
 			i := broodBox(st)
 			if i < 0 || i+1 >= len(st.Boxes) || st.Boxes[i+1].Super || broodIn(st.Boxes[i+1]) >= ladderCombs ||
 				broodIn(st.Boxes[i]) < 2*ladderCombs || st.Boxes[i].Format.Frame != st.Boxes[i+1].Format.Frame {
@@ -97,7 +97,7 @@ func Ladder() Goal {
 func Edges() Goal {
 	return Goal{
 		Key: "edges", Name: fmt.Sprintf("%d drawn combs at the edges of the nest", edgeCombs),
-		starts: func(st hive.Stack, id func() string) []start {
+		starts: func(st hive.Stack, _ places.Conditions, id func() string) []start {
 			i := broodBox(st)
 			if i < 0 || len(st.Boxes[i].Frames)-broodIn(st.Boxes[i]) < edgeCombs {
 				return nil
@@ -126,6 +126,63 @@ func Edges() Goal {
 	}
 }
 
+// Renewed takes combs out that should come out and are empty, drawn ones for them, and hangs those that are not at a wall.
+func Renewed() Goal {
+	return Goal{
+		Key: "renewed", Name: "Old combs out",
+		starts: func(st hive.Stack, c places.Conditions, id func() string) []start {
+			due, empty := dueIn(st, c)
+			if due == 0 {
+				return nil
+			}
+			x := start{stack: st}
+			for range empty {
+				x.comes = append(x.comes, hive.Frame{ID: id(), A: comb.Shares{comb.Empty: 1}, B: comb.Shares{comb.Empty: 1}})
+			}
+			return []start{x}
+		},
+		lacks: func(s *search) float64 {
+			out := 0
+			for _, a := range s.out {
+				if s.combs[s.at[a]].from.box < 0 { // it has not come
+					out++
+				}
+			}
+			for _, row := range s.view.Combs {
+				for _, c := range row {
+					if c.Due && c.Class == places.Empty {
+						out++
+					}
+				}
+			}
+			return askedMinutes/2*float64(out) + s.leaves()
+		},
+		bound: func(st hive.Stack, c places.Conditions) float64 {
+			_, empty := dueIn(st, c)
+			if empty == 0 {
+				return 0
+			}
+			return min(askedMinutes*float64(empty), openMinutes+queenMinutes+(2*combMinutes+emptyStays)*float64(empty))
+		},
+	}
+}
+
+// dueIn counts the combs of a nest that should come out, and those of them that are empty.
+func dueIn(st hive.Stack, c places.Conditions) (due, empty int) {
+	for _, b := range st.Boxes {
+		for _, f := range b.Frames {
+			if b.Super || !c.Due[f.ID] {
+				continue
+			}
+			due++
+			if places.ClassOf(f) == places.Empty {
+				empty++
+			}
+		}
+	}
+	return due, empty
+}
+
 // ToBoxes leaves a nest so many boxes, with the combs that matter.
 func ToBoxes(n int) Goal {
 	boxes := "box"
@@ -134,7 +191,7 @@ func ToBoxes(n int) Goal {
 	}
 	return Goal{
 		Key: fmt.Sprintf("to-%d", n), Name: fmt.Sprintf("The nest in %d %s", n, boxes),
-		starts: func(st hive.Stack, _ func() string) []start {
+		starts: func(st hive.Stack, _ places.Conditions, _ func() string) []start {
 			var out []start
 			for _, stay := range choices(nestOf(st), n) {
 				x := st.Clone()

@@ -91,7 +91,7 @@ func newSearch(g Goal, before hive.Stack, from start, c places.Conditions) *sear
 			kg += b.FrameHoneyKg(s.combs[n].frame) - one.HoneyKg() // as thick as it hangs there
 			s.combs[n].kg = append(s.combs[n].kg, kg)
 			at := s.combs[n].from
-			s.combs[n].seen = append(s.combs[n].seen, places.CombIn(
+			s.combs[n].seen = append(s.combs[n].seen, c.CombIn(
 				before, hive.Place{Box: at.box, Slot: at.slot}, at.box >= 0, s.combs[n].frame, b))
 		}
 	}

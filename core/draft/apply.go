@@ -80,7 +80,7 @@ func (d *Drawn) do(s *Step, c places.Conditions, id func() string) (say string, 
 
 // arrange arranges the hive for a goal, or does what was found for it.
 func (d *Drawn) arrange(s *Step, c places.Conditions, id func() string) (string, error) {
-	goals := arrange.Goals(d.After)
+	goals := arrange.Goals(d.After, c)
 	at := slices.IndexFunc(goals, func(g arrange.Goal) bool { return g.Key == s.Goal })
 	if at < 0 {
 		return "", errors.New("there is nothing here to arrange for that")

@@ -217,7 +217,7 @@ func TestWhatIsArrangedIsDrawn(t *testing.T) {
 				continue
 			}
 			arranged++
-			for _, g := range arrange.Goals(st) {
+			for _, g := range arrange.Goals(st, mild) {
 				if g.Key != key {
 					continue
 				}

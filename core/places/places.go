@@ -13,6 +13,8 @@ type Conditions struct {
 	ColdestC     float64 // the coldest night of the week to come
 	// Opens says that the keeper's school hangs empty comb at the edges of the nest and alternates above it.
 	Opens bool
+	// Due are the combs that should come out of the hive, by id: old, drone comb, or marked.
+	Due map[string]bool
 }
 
 // Bees enough, and nights mild enough, for empty comb at the edges of a nest. Source: common practice: eight frames of
@@ -42,13 +44,14 @@ type Breach struct {
 }
 
 // Rules lists them all.
-var Rules = []*Rule{&broodParted, &broodAside, &pollenParted, &roomScattered, &combFat, &gapLeft, &broodAbove}
+var Rules = []*Rule{&broodParted, &broodAside, &pollenParted, &roomScattered, &combFat, &gapLeft, &broodAbove, &combDue}
 
 // Comb is a comb as the rules see it where it hangs.
 type Comb struct {
 	Class Class
 	Fat   bool // it was drawn wider than there is room for here
 	Below bool // it came from under the excluder, or from elsewhere
+	Due   bool // it should come out of the hive
 }
 
 // View is a hive as the rules see it.
@@ -73,7 +76,7 @@ func Of(before, after hive.Stack, c Conditions) *View {
 		var row []Comb
 		for _, f := range b.Frames {
 			at, had := from[f.ID]
-			row = append(row, CombIn(before, at, had, f, after.Boxes[i]))
+			row = append(row, c.CombIn(before, at, had, f, after.Boxes[i]))
 		}
 		v.Combs = append(v.Combs, row)
 		v.Super = append(v.Super, b.Super)
@@ -83,8 +86,8 @@ func Of(before, after hive.Stack, c Conditions) *View {
 }
 
 // CombIn returns a comb as the rules see it in a box; had says that it hung before, at a place.
-func CombIn(before hive.Stack, at hive.Place, had bool, f hive.Frame, in hive.Box) Comb {
-	c := Comb{Class: ClassOf(f), Below: !had || before.ExcluderAbove == 0 || at.Box < before.ExcluderAbove}
+func (x Conditions) CombIn(before hive.Stack, at hive.Place, had bool, f hive.Frame, in hive.Box) Comb {
+	c := Comb{Class: ClassOf(f), Due: x.Due[f.ID], Below: !had || before.ExcluderAbove == 0 || at.Box < before.ExcluderAbove}
 	if had && c.Class == Honey && before.Boxes[at.Box].ID != in.ID {
 		was := before.Boxes[at.Box]
 		c.Fat = was.Format.ThicknessMM(len(was.Frames))-in.Format.ThicknessMM(len(in.Frames)) >= fatMM

@@ -147,6 +147,21 @@ func TestWhatAPlanBreaks(t *testing.T) {
 	}
 }
 
+// TestOldCombsGoToTheWall: until they are empty; one with brood stays where it is. Common practice, no source.
+func TestOldCombsGoToTheWall(t *testing.T) {
+	st := stackOf("hepbbbbphe s:hhhh")
+	for _, tt := range []struct {
+		slot, box int
+		want      string
+	}{{0, 0, ""}, {8, 0, "comb_due"}, {9, 0, "comb_due"}, {4, 0, ""}, {1, 0, "comb_due"}, {1, 1, ""}} {
+		c := mild
+		c.Due = map[string]bool{st.Boxes[tt.box].Frames[tt.slot].ID: true}
+		if got := strings.Join(slices.DeleteFunc(broken(places.Of(st, st, c)), func(r string) bool { return r != "comb_due" }), " "); got != tt.want {
+			t.Errorf("the comb in slot %d of box %d: %q, not %q", tt.slot+1, tt.box+1, got, tt.want)
+		}
+	}
+}
+
 // TestEveryRuleIsSaid: each rule has its words, what helps, and where it is from.
 func TestEveryRuleIsSaid(t *testing.T) {
 	for _, r := range places.Rules {
