@@ -75,7 +75,7 @@ const leastTries, triesASpot, mostTries, mostKicks = 50_000, 1_500, 50_000, 4
 // run searches: from the hive as it stands, from one built anew, and then from near the best.
 func (s *search) run(tries int) {
 	r := rand.New(rand.NewPCG(uint64(len(s.combs)), 7))
-	s.descend(tries / 4)
+	s.descend(tries/4, 0)
 	best, at := s.cost(), s.keep()
 	better := func() bool {
 		c := s.cost()
@@ -87,21 +87,21 @@ func (s *search) run(tries int) {
 		return true
 	}
 	s.ideal()
-	s.descend(tries / 2)
+	s.descend(tries/2, 0)
 	better()
 	for s.tries < tries {
 		s.restore(at)
 		for range 1 + r.IntN(mostKicks) {
 			s.kick(r)
 		}
-		s.descend(tries)
+		s.descend(tries, r.IntN(len(s.spots))) // from another comb each time: else it comes to the same
 		better()
 	}
 	s.restore(at)
 }
 
-// descend changes combs about while that makes it cheaper.
-func (s *search) descend(tries int) {
+// descend changes combs about while that makes it cheaper, beginning with one of them.
+func (s *search) descend(tries, first int) {
 	now := s.cost()
 	better := func() bool {
 		s.tries++
@@ -113,9 +113,10 @@ func (s *search) descend(tries int) {
 	}
 	for again := true; again && s.tries <= tries; {
 		again = false
-		for a := range s.spots {
-			for b := a + 1; b < len(s.spots); b++ {
-				if !s.fits(a, b) {
+		for i := range s.spots {
+			a := (i + first) % len(s.spots)
+			for b := range s.spots {
+				if a == b || !s.fits(a, b) {
 					continue
 				}
 				if s.swap(a, b); better() {
@@ -125,7 +126,8 @@ func (s *search) descend(tries int) {
 				}
 			}
 		}
-		for a := range s.spots {
+		for i := range s.spots {
+			a := (i + first) % len(s.spots)
 			for b := range s.spots {
 				if a == b || s.spots[a].box != s.spots[b].box || s.spots[a].box < 0 || s.fixed(a) {
 					continue

@@ -242,8 +242,8 @@ func TestTheSearchCountsAsTheSheetDoes(t *testing.T) {
 func TestWhatHandsDo(t *testing.T) {
 	for _, tt := range []struct{ name, hive, goal, want string }{
 		{"a nest in order stays as it is", "hhpbbbbphh", "together", "hhpbbbbphh"},
-		{"an empty comb in the middle goes out of it", "hhpbbebbph", "together", "hhepbbbbph hhpbbbbpeh"},
-		{"pollen behind honey comes to the brood", "hphbbbbphh", "together", "hpbbbbphhh hhbbbbpphh"},
+		{"an empty comb in the middle goes out of it", "hhpbbebbph", "together", "hhepbbbbph hhpbbbbpeh hhpebbbbph hhpbbbbeph"},
+		{"pollen behind honey comes to the brood", "hphbbbbphh", "together", "hpbbbbphhh hhbbbbpphh hhpbbbbphh"},
 		{"a spring colony in the upper of two boxes", "eeeeeeeeee hhpbbbphhh", "to-1", "hhpbbbphhh"},
 		{"brood in both, to one", "hhhhbbphhh hhpbbbphhe", "to-1", ""},
 		{"brood up", "hpbbbbbbph hhheeeehhh", "ladder", ""},

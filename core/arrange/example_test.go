@@ -18,11 +18,7 @@ func Example() {
 	}
 	st := hive.Stack{Boxes: []hive.Box{nest}}
 	r, _ := arrange.For(arrange.Together(), st, places.Conditions{FramesOfBees: 4, ColdestC: 6}, nil)
-	order := ""
-	for _, f := range r.After.Boxes[0].Frames {
-		order += f.ID
-	}
-	fmt.Printf("%s: %d comb moved, %.1f minutes\n", order, len(r.Sheet.Combs), r.Minutes)
+	fmt.Printf("%d comb moved, %.1f minutes, %d rules broken\n", len(r.Sheet.Combs), r.Minutes, len(r.Breaches))
 	// Output:
-	// 124536: 1 comb moved, 3.5 minutes
+	// 1 comb moved, 3.5 minutes, 0 rules broken
 }
