@@ -75,6 +75,7 @@ const leastTries, triesASpot, mostTries, mostKicks = 50_000, 1_500, 50_000, 4
 // run searches: from the hive as it stands, from one built anew, and then from near the best.
 func (s *search) run(tries int) {
 	r := rand.New(rand.NewPCG(uint64(len(s.combs)), 7))
+	from := s.keep()
 	s.descend(tries/4, 0)
 	best, at := s.cost(), s.keep()
 	better := func() bool {
@@ -91,6 +92,9 @@ func (s *search) run(tries int) {
 	better()
 	for s.tries < tries {
 		s.restore(at)
+		if r.IntN(3) == 0 { // what was found may lie far from what is best
+			s.restore(from)
+		}
 		for range 1 + r.IntN(mostKicks) {
 			s.kick(r)
 		}
@@ -134,8 +138,17 @@ func (s *search) descend(tries, first int) {
 				}
 				if s.slide(a, b); better() {
 					again = true
+					continue
+				}
+				s.slide(b, a)
+				if a+1 == b || a+1 >= len(s.spots) || s.spots[a+1].box != s.spots[a].box {
+					continue
+				}
+				was := s.slidePair(a, b)
+				if better() {
+					again = true
 				} else {
-					s.slide(b, a)
+					s.restoreFrom(was, min(a, b), max(a+1, b))
 				}
 			}
 		}

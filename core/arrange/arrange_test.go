@@ -85,10 +85,13 @@ func dear(t *testing.T, s *search) float64 {
 // limit where nothing is cheaper.
 func cheapest(s *search, limit float64) float64 {
 	best := limit
-	kinds := map[[3]float64]byte{} // combs that are alike
+	kinds := map[[4]float64]byte{} // combs that are alike
 	kind := make([]byte, len(s.combs))
 	for n, c := range s.combs {
-		k := [3]float64{float64(c.class), c.stays, c.frame.A[comb.Brood]}
+		k := [4]float64{float64(c.class), c.stays, c.frame.A[comb.Brood], 0}
+		if s.view.Due[c.frame.ID] {
+			k[3] = 1
+		}
 		if kinds[k] == 0 {
 			kinds[k] = byte(len(kinds) + 1)
 		}

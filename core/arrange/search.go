@@ -136,6 +136,28 @@ func (s *search) slide(a, b int) {
 	s.hang(b)
 }
 
+// slidePair hangs the comb of a spot and the next one, together, at another of their box, and returns what hung from there on.
+func (s *search) slidePair(a, b int) (was []int) {
+	low, high := min(a, b), max(a+1, b)
+	was = slices.Clone(s.at[low : high+1])
+	if b > a {
+		s.slide(a, b)
+		s.slide(a, b)
+	} else {
+		s.slide(a+1, b)
+		s.slide(a+1, b)
+	}
+	return was
+}
+
+// restoreFrom hangs again what hung at the spots from low to high.
+func (s *search) restoreFrom(was []int, low, high int) {
+	copy(s.at[low:high+1], was)
+	for k := low; k <= high; k++ {
+		s.hang(k)
+	}
+}
+
 // hang notes in the view which comb hangs at a spot.
 func (s *search) hang(a int) {
 	if p := s.spots[a]; p.box >= 0 {
