@@ -19,6 +19,7 @@ var mayImport = map[string][]string{
 	"measure":       nil,
 	"comb":          nil,
 	"hive":          {"comb", "measure"},
+	"hive/specimen": {"comb", "hive"},
 	"season":        {"day"},
 	"queen":         {"brood", "day"},
 	"brood":         {"day"},

@@ -88,14 +88,7 @@ func (s *Server) doMoves(c fiber.Ctx) error {
 	if !errors.As(err, &field) {
 		return err
 	}
-	m, err := s.as(c).MoveSheet(c.Context(), id)
-	if err != nil {
-		return err
-	}
-	v := movesOf(m)
-	v.Err = sentence(field)
-	c.Status(fiber.StatusUnprocessableEntity)
-	return s.show(c, "moves", v)
+	return s.sheetAgain(c, id, field)
 }
 
 // doExchange writes what went between two hives by a sheet.
@@ -111,12 +104,17 @@ func (s *Server) doExchange(c fiber.Ctx) error {
 	if err == nil || c.Get(queueHeader) != "" || !errors.As(err, &field) {
 		return s.wrote(c, id, entry, err)
 	}
+	return s.sheetAgain(c, id, field)
+}
+
+// sheetAgain shows a sheet again, with what is wrong.
+func (s *Server) sheetAgain(c fiber.Ctx, id string, wrong *app.FieldError) error {
 	m, err := s.as(c).MoveSheet(c.Context(), id)
 	if err != nil {
 		return err
 	}
 	v := movesOf(m)
-	v.Err = sentence(field)
+	v.Err = sentence(wrong)
 	c.Status(fiber.StatusUnprocessableEntity)
 	return s.show(c, "moves", v)
 }

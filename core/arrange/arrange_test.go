@@ -12,56 +12,10 @@ import (
 
 	"kembo/core/comb"
 	"kembo/core/hive"
+	"kembo/core/hive/specimen"
 	"kembo/core/places"
 	"kembo/core/sheet"
 )
-
-var combs = map[rune]comb.Shares{
-	'b': {comb.Brood: 0.7, comb.Honey: 0.2}, 'l': {comb.Larvae: 0.5, comb.Eggs: 0.2}, 'p': {comb.Pollen: 0.6, comb.Honey: 0.2},
-	'h': {comb.Honey: 0.9}, 'e': {comb.Empty: 1}, 'f': {comb.Foundation: 1}, 'x': {comb.Honey: 0.3, comb.Empty: 0.5, comb.Pollen: 0.2},
-}
-
-// stackOf reads boxes from the floor up, parted by spaces, a letter a comb; "s:" begins a super, "|" is the excluder.
-func stackOf(text string) hive.Stack {
-	var st hive.Stack
-	for _, w := range strings.Fields(text) {
-		if w == "|" {
-			st.ExcluderAbove = len(st.Boxes)
-			continue
-		}
-		w, super := strings.CutPrefix(w, "s:")
-		b := hive.Box{ID: fmt.Sprint("box", len(st.Boxes)), Format: hive.Formats[0], Super: super}
-		b.Format.Slots = len(w)
-		for i, c := range w {
-			b.Frames = append(b.Frames, hive.Frame{ID: fmt.Sprint(b.ID, "-", i), A: combs[c], B: combs[c]})
-		}
-		st.Boxes = append(st.Boxes, b)
-	}
-	return st
-}
-
-// textOf writes a stack as stackOf reads it.
-func textOf(st hive.Stack) string {
-	var out []string
-	for i, b := range st.Boxes {
-		w := ""
-		if b.Super {
-			w = "s:"
-		}
-		for _, f := range b.Frames {
-			for c, s := range combs {
-				if f.A == s {
-					w += string(c)
-				}
-			}
-		}
-		if st.ExcluderAbove == i && i > 0 {
-			out = append(out, "|")
-		}
-		out = append(out, w)
-	}
-	return strings.Join(out, " ")
-}
 
 func ids() func() string {
 	n := 0
@@ -142,13 +96,16 @@ func random(r *rand.Rand) hive.Stack {
 		w[i] = letters[r.IntN(len(letters))]
 	}
 	w[4] = ' '
-	return stackOf(string(w))
+	return specimen.Stack(string(w))
 }
 
 // TestNothingCheaperIsMissed holds the search against every arrangement there is, of two boxes of four combs: 40,320 where
 // none leaves, for all goals, on hives that a keeper would put right and on 500 drawn ones.
 func TestNothingCheaperIsMissed(t *testing.T) {
-	chosen := []hive.Stack{stackOf("bebh phbl"), stackOf("hhhh bbeb"), stackOf("ebpb hhhh"), stackOf("bbbb hpeh"), stackOf("hbbp hbbp")}
+	var chosen []hive.Stack
+	for _, text := range []string{"bebh phbl", "hhhh bbeb", "ebpb hhhh", "bbbb hpeh", "hbbp hbbp"} {
+		chosen = append(chosen, specimen.Stack(text))
+	}
 	hives := chosen
 	if len(chosen) != chosenHives {
 		t.Fatal(len(chosen))
@@ -205,7 +162,7 @@ func compare(t *testing.T, i int, st hive.Stack) (keys []string) {
 	for _, g := range goals {
 		got, ok := For(g, st, c, ids())
 		if !ok {
-			t.Fatalf("%s: nothing for %s", textOf(st), g.Key)
+			t.Fatalf("%s: nothing for %s", specimen.Text(st), g.Key)
 		}
 		least := got.Cost
 		for _, from := range g.starts(st, c, ids()) {
@@ -213,10 +170,10 @@ func compare(t *testing.T, i int, st hive.Stack) (keys []string) {
 		}
 		keys = append(keys, g.Key)
 		if got.Cost-least > 1e-6 {
-			t.Errorf("%s for %s: %s costs %.2f, and %.2f is enough", textOf(st), g.Key, textOf(got.After), got.Cost, least)
+			t.Errorf("%s for %s: %s costs %.2f, and %.2f is enough", specimen.Text(st), g.Key, specimen.Text(got.After), got.Cost, least)
 		}
 		if got.Bound > least+1e-6 {
-			t.Errorf("%s for %s: bound %.2f over the cheapest, %.2f", textOf(st), g.Key, got.Bound, least)
+			t.Errorf("%s for %s: bound %.2f over the cheapest, %.2f", specimen.Text(st), g.Key, got.Bound, least)
 		}
 	}
 	return keys
@@ -226,14 +183,14 @@ func compare(t *testing.T, i int, st hive.Stack) (keys []string) {
 func TestTheSearchCountsAsTheSheetDoes(t *testing.T) {
 	r := rand.New(rand.NewPCG(3, 9))
 	for _, text := range []string{"hpbbbbephh hhbbpeehhh s:hhhhhhhhhh", "hpbb ehhh", "hpbbbbephh | s:hheehheehh s:ffffffffff"} {
-		st := stackOf(text)
+		st := specimen.Stack(text)
 		for _, g := range Goals(st, mild) {
 			for _, from := range g.starts(st, mild, ids()) {
 				s := newSearch(g, st, from, mild)
 				for range 40 {
 					s.kick(r)
 					if a, b := s.cost(), dear(t, s); math.Abs(a-b) > 1e-6 {
-						t.Fatalf("%s for %s, %s: counted %.3f, by the sheet %.3f", text, g.Key, textOf(s.stack()), a, b)
+						t.Fatalf("%s for %s, %s: counted %.3f, by the sheet %.3f", text, g.Key, specimen.Text(s.stack()), a, b)
 					}
 				}
 			}
@@ -252,13 +209,13 @@ func TestWhatHandsDo(t *testing.T) {
 		{"brood up", "hpbbbbbbph hhheeeehhh", "ladder", ""},
 		{"two empty combs at the edges", "hhpbbbbphh", "edges", ""},
 	} {
-		st := stackOf(tt.hive)
+		st := specimen.Stack(tt.hive)
 		for _, g := range Goals(st, mild) {
 			if g.Key != tt.goal {
 				continue
 			}
 			r, _ := For(g, st, places.Conditions{FramesOfBees: 9, ColdestC: 8, Opens: true}, ids())
-			got := textOf(r.After)
+			got := specimen.Text(r.After)
 			if tt.want != "" && !strings.Contains(tt.want, got) {
 				t.Errorf("%s: %s, not %s", tt.name, got, tt.want)
 			}
@@ -303,12 +260,12 @@ func TestFullHivesAreArrangedAtOnce(t *testing.T) {
 	for range 3 {
 		w := []rune("hhhhhppeeebbbbbbbbbbbbxxeehhhh")
 		r.Shuffle(len(w), func(i, k int) { w[i], w[k] = w[k], w[i] })
-		st := stackOf(string(w[:10]) + " " + string(w[10:20]) + " " + string(w[20:]) + " | s:hhhhhhhhhh s:hhhhheeeee s:eeeeeeeeee")
+		st := specimen.Stack(string(w[:10]) + " " + string(w[10:20]) + " " + string(w[20:]) + " | s:hhhhhhhhhh s:hhhhheeeee s:eeeeeeeeee")
 		for _, g := range Goals(st, mild) {
 			at := time.Now()
 			x, _ := For(g, st, mild, ids())
 			took := time.Since(at)
-			t.Logf("%s: %s to %s, %.0f minutes of hands, cost %.0f, bound %.0f, %d ms", g.Key, textOf(st), textOf(x.After),
+			t.Logf("%s: %s to %s, %.0f minutes of hands, cost %.0f, bound %.0f, %d ms", g.Key, specimen.Text(st), specimen.Text(x.After),
 				x.Minutes, x.Cost, x.Bound, took.Milliseconds())
 			if plain := rebuilt(t, g, st); x.Cost > plain || x.Bound > x.Cost {
 				t.Errorf("%s: cost %.1f, bound %.1f, rebuilt %.1f", g.Key, x.Cost, x.Bound, plain)

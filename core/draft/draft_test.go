@@ -11,32 +11,19 @@ import (
 	"kembo/core/comb"
 	"kembo/core/draft"
 	"kembo/core/hive"
+	"kembo/core/hive/specimen"
 	"kembo/core/moves"
 	"kembo/core/places"
 )
 
-var combs = map[rune]comb.Shares{
-	'b': {comb.Brood: 0.7, comb.Honey: 0.2}, 'p': {comb.Pollen: 0.6}, 'h': {comb.Honey: 0.9}, 'e': {comb.Empty: 1},
-	'f': {comb.Foundation: 1},
-}
-
-// stackOf reads boxes from the floor up, a letter a comb; "s:" begins a super of shallower frames, "|" is the excluder.
+// stackOf reads a hive as a specimen; its boxes have ten slots, and its supers shallower frames.
 func stackOf(text string) hive.Stack {
-	var st hive.Stack
-	for _, w := range strings.Fields(text) {
-		if w == "|" {
-			st.ExcluderAbove = len(st.Boxes)
-			continue
+	st := specimen.Stack(text)
+	for i := range st.Boxes {
+		st.Boxes[i].Format = hive.Formats[0]
+		if st.Boxes[i].Super {
+			st.Boxes[i].Format = hive.Formats[2]
 		}
-		w, super := strings.CutPrefix(w, "s:")
-		b := hive.Box{ID: fmt.Sprint("box", len(st.Boxes)+1), Format: hive.Formats[0], Super: super}
-		if super {
-			b.Format = hive.Formats[2]
-		}
-		for i, c := range w {
-			b.Frames = append(b.Frames, hive.Frame{ID: fmt.Sprintf("%d.%d", len(st.Boxes)+1, i+1), A: combs[c], B: combs[c]})
-		}
-		st.Boxes = append(st.Boxes, b)
 	}
 	return st
 }
@@ -163,7 +150,7 @@ func TestNothingIsLostInDrawing(t *testing.T) {
 	done := 0
 	for range 400 {
 		before := stackOf("hhpbbbbph hebbbbphhh | s:hhhhhhhhh s:eeeeeeeeee")
-		before.Boxes[1].Frames[2].A = combs['h'] // its faces differ
+		before.Boxes[1].Frames[2].A = specimen.Combs['h'] // its faces differ
 		st, id := before, ids()
 		for range 6 {
 			d, err := draft.Apply(st, []draft.Step{drawn(r, st)}, places.Conditions{}, id)

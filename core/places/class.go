@@ -68,3 +68,21 @@ func broodOf(row []Comb) (first, last int, ok bool) {
 	}
 	return first, last, first >= 0
 }
+
+// outside calls look for each comb of a class that hangs outside the brood of a box, with the direction in which the brood lies
+// and the slot at its edge; for none where there is no brood.
+func outside(row []Comb, class Class, look func(slot, step, edge int)) {
+	first, last, ok := broodOf(row)
+	if !ok {
+		return
+	}
+	for k, c := range row {
+		switch {
+		case c.Class != class:
+		case k < first:
+			look(k, 1, first)
+		case k > last:
+			look(k, -1, last)
+		}
+	}
+}

@@ -3,12 +3,13 @@ package places_test
 import (
 	"fmt"
 
+	"kembo/core/hive/specimen"
 	"kembo/core/places"
 )
 
 // An empty comb in the middle of the nest, in a cold week.
 func Example() {
-	st := stackOf("hpbbebbphh")
+	st := specimen.Stack("hpbbebbphh")
 	v := places.Of(st, st, places.Conditions{FramesOfBees: 9, ColdestC: 2})
 	for _, b := range v.Breaches() {
 		fmt.Printf("%s %.0f minutes.\n", v.Say(b), b.Minutes)

@@ -1,40 +1,14 @@
 package places_test
 
 import (
-	"fmt"
 	"slices"
 	"strings"
 	"testing"
 
-	"kembo/core/comb"
 	"kembo/core/hive"
+	"kembo/core/hive/specimen"
 	"kembo/core/places"
 )
-
-// combs are what a letter of a box stands for.
-var combs = map[rune]comb.Shares{
-	'b': {comb.Brood: 0.6, comb.Honey: 0.2}, 'p': {comb.Pollen: 0.6, comb.Honey: 0.2}, 'h': {comb.Honey: 0.9},
-	'e': {comb.Empty: 1}, 'f': {comb.Foundation: 1}, '?': {}, 'x': {comb.Honey: 0.3, comb.Empty: 0.5, comb.Pollen: 0.2},
-}
-
-// stackOf reads boxes from the floor up, parted by spaces, a letter a comb; "|" is the excluder, and "s:" begins a super.
-func stackOf(text string) hive.Stack {
-	var st hive.Stack
-	for _, w := range strings.Fields(text) {
-		if w == "|" {
-			st.ExcluderAbove = len(st.Boxes)
-			continue
-		}
-		w, super := strings.CutPrefix(w, "s:")
-		b := hive.Box{ID: fmt.Sprint("box", len(st.Boxes)), Format: hive.Formats[0], Super: super}
-		b.Format.Slots = len(w)
-		for i, c := range w {
-			b.Frames = append(b.Frames, hive.Frame{ID: fmt.Sprint(b.ID, "-", i), A: combs[c], B: combs[c]})
-		}
-		st.Boxes = append(st.Boxes, b)
-	}
-	return st
-}
 
 func broken(v *places.View) []string {
 	var out []string
@@ -83,7 +57,7 @@ func TestWhereCombsHang(t *testing.T) {
 		{"the same in a school that does not", "hhpbbbbphh hehpbbpheh", mild, "room_scattered"},
 		{"a super with empty combs behind honey", "hhpbbbbphh | s:hehehehehe", mild, ""},
 	} {
-		st := stackOf(tt.hive)
+		st := specimen.Stack(tt.hive)
 		if got := strings.Join(broken(places.Of(st, st, tt.on)), " "); got != tt.want {
 			t.Errorf("%s, %s: breaks %q, not %q", tt.name, tt.hive, got, tt.want)
 		}
@@ -92,7 +66,7 @@ func TestWhereCombsHang(t *testing.T) {
 
 // TestWhatAPlanBreaks: combs that hang otherwise than before.
 func TestWhatAPlanBreaks(t *testing.T) {
-	before := stackOf("hhpbbbbphh | s:hhhhhhhhhh")
+	before := specimen.Stack("hhpbbbbphh | s:hhhhhhhhhh")
 	before.Boxes[1].Format = hive.Formats[0] // ten slots
 	before.Boxes[1].Frames = before.Boxes[1].Frames[:9]
 	now := places.Of(before, before, mild)
@@ -135,7 +109,7 @@ func TestWhatAPlanBreaks(t *testing.T) {
 			t.Errorf("%s: %v, not %v", tt.name, got, want)
 		}
 	}
-	broken := stackOf("hhpbbebbph")
+	broken := specimen.Stack("hhpbbebbph")
 	turned := broken.Clone()
 	turned.Boxes[0].Frames[0], turned.Boxes[0].Frames[1] = turned.Boxes[0].Frames[1], turned.Boxes[0].Frames[0]
 	if got := places.New(places.Of(broken, broken, mild), places.Of(broken, turned, mild)); len(got) > 0 {
@@ -149,7 +123,7 @@ func TestWhatAPlanBreaks(t *testing.T) {
 
 // TestOldCombsGoToTheWall: until they are empty; one with brood stays where it is. Common practice, no source.
 func TestOldCombsGoToTheWall(t *testing.T) {
-	st := stackOf("hepbbbbphe s:hhhh")
+	st := specimen.Stack("hepbbbbphe s:hhhh")
 	for _, tt := range []struct {
 		slot, box int
 		want      string

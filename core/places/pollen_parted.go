@@ -10,11 +10,7 @@ var pollenParted = Rule{
 	Helps: "Hang the comb of pollen next to the outermost brood.", Source: "common practice",
 	check: func(v *View, found func(Breach)) {
 		for i, row := range v.Combs {
-			first, last, ok := broodOf(row)
-			if !ok {
-				continue
-			}
-			parted := func(k, step, edge int) {
+			outside(row, Pollen, func(k, step, edge int) {
 				for j := k + step; j != edge; j += step {
 					c := row[j].Class
 					room := c == Empty || c == Bare
@@ -23,16 +19,7 @@ var pollenParted = Rule{
 						return
 					}
 				}
-			}
-			for k, c := range row {
-				switch {
-				case c.Class != Pollen:
-				case k < first:
-					parted(k, 1, first)
-				case k > last:
-					parted(k, -1, last)
-				}
-			}
+			})
 		}
 	},
 	say: func(v *View, b Breach) string {

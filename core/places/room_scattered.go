@@ -10,27 +10,17 @@ var roomScattered = Rule{
 	Helps: "Hang the empty comb nearer to the brood, and the honey outside.", Source: "common practice",
 	check: func(v *View, found func(Breach)) {
 		for i, row := range v.Combs {
-			first, last, ok := broodOf(row)
-			if !ok || v.Super[i] || v.Opens && v.mild() && i > 0 {
+			if v.Super[i] || v.Opens && v.mild() && i > 0 {
 				continue
 			}
-			behind := func(k, step, edge int) {
+			outside(row, Empty, func(k, step, edge int) {
 				for j := k + step; j != edge; j += step {
 					if row[j].Class == Honey {
 						found(Breach{Box: i, Slot: k, N: j, Minutes: scatteredMinutes})
 						return
 					}
 				}
-			}
-			for k, c := range row {
-				switch {
-				case c.Class != Empty:
-				case k < first:
-					behind(k, 1, first)
-				case k > last:
-					behind(k, -1, last)
-				}
-			}
+			})
 		}
 	},
 	say: func(_ *View, b Breach) string {
