@@ -246,6 +246,8 @@ func (v *movesView) steps(m app.MoveSheet) {
 		switch {
 		case a.Action == plan.CheckCells || a.Action == plan.LookCloser:
 			looks = append(looks, moveStep{Say: plainDo(a)})
+		case a.Action == plan.SwarmControl && a.Doable():
+			looks = append(looks, moveStep{Say: "Go through every comb with brood, and take the queen cells down."})
 		case movesNothing(a):
 			feeds = append(feeds, moveStep{Say: plainDo(a)})
 		}

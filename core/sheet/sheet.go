@@ -213,16 +213,23 @@ func (s *Sheet) handle() {
 	}
 }
 
-// queenFirst reports whether she must be accounted for: a comb of the nest leaves the hive or goes to where she may not
-// be.
+// queenFirst reports whether she must be accounted for: a comb of the nest leaves the hive or goes to where she may not be, or a
+// box of it does with all its combs.
 func (s *Sheet) queenFirst() bool {
+	shut := func(k int) bool { // she may not be in that box afterwards
+		return k < 0 || s.After.Boxes[k].Super || s.After.ExcluderAbove > 0 && k >= s.After.ExcluderAbove
+	}
 	for _, c := range s.Combs {
 		i := s.Before.BoxAt(c.From.Box)
 		if c.From == (Place{}) || i < 0 || s.Before.Boxes[i].Super {
 			continue
 		}
-		k := s.After.BoxAt(c.To.Box)
-		if k < 0 || s.After.Boxes[k].Super || s.After.ExcluderAbove > 0 && k >= s.After.ExcluderAbove {
+		if shut(s.After.BoxAt(c.To.Box)) {
+			return true
+		}
+	}
+	for _, b := range s.Before.Boxes {
+		if k := s.After.BoxAt(b.ID); !b.Super && k >= 0 && shut(k) {
 			return true
 		}
 	}

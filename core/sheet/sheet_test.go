@@ -252,3 +252,18 @@ func TestHandsComeToWhatWasPromised(t *testing.T) {
 		}
 	}
 }
+
+// TestSheIsFoundBeforeHerBoxIsRaised: where a whole box of the nest goes over the excluder, with her perhaps in it.
+func TestSheIsFoundBeforeHerBoxIsRaised(t *testing.T) {
+	before, after := stack("d1:abcd | s1:ef"), stack("d2:wbyz | s1:ef d1:axcd")
+	after.Boxes[2].Super = true
+	s, err := sheet.Of(before, after, 0)
+	if err != nil {
+		t.Fatal(err)
+	}
+	const want = "open, lift_off s1, excluder_off, lift_off d1, find_queen, combs_over 1:b, combs_in 2:x, set_new d2, excluder_on, " +
+		"set_back s1, set_back d1, close"
+	if got := say(s); got != want {
+		t.Errorf("%s\nnot %s", got, want)
+	}
+}
