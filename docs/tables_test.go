@@ -99,7 +99,11 @@ func TestActTable(t *testing.T) {
 			if w.Numbered() {
 				n = fmt.Sprintf("%s, at most %g", w.Wants, w.Most)
 			}
-			fmt.Fprintf(&b, "| `%s` | `%s` | `%s` | %s |\n", r.Kind, w.Code, w.Example, n)
+			line := "`" + w.Example + "`"
+			if w.Sheet {
+				line = "a sheet alone"
+			}
+			fmt.Fprintf(&b, "| `%s` | `%s` | %s | %s |\n", r.Kind, w.Code, line, n)
 		}
 	}
 	table(t, "formats.md", "acts", b.String())

@@ -273,7 +273,11 @@ func sumsOf(x app.Colony) []sum {
 	case colony.Assumed:
 		bees.Name = "Bees, inferred"
 	}
-	return append(out, cells("Free cells", r.Free), bees)
+	out = append(out, cells("Free cells", r.Free), bees)
+	if s, ok := strengthOf(x); ok {
+		out = append(out, s)
+	}
+	return out
 }
 
 func daysText(v *float64, horizon int) string {

@@ -7,9 +7,7 @@ import (
 // broodRaised is the nest raised over the supers: the queen stays on the floor in a box of drawn comb, on one comb of brood,
 // with an excluder over her.
 var broodRaised = Way{
-	Code: "brood_raised", Field: Field{Key: "raised", Label: "Brood"}, Value: "1", Label: "raised over the supers",
-	Before: "raise", Example: "raise", Means: "the brood raised over the supers, the queen below on one comb of it",
-	One: "the brood raised over the supers, the queen below",
+	Code: "brood_raised", Sheet: true, One: "the brood raised over the supers, the queen below on one comb",
 	Exact: func(h Hive, _ Said, id func() string) ([]Act, error) {
 		after, err := Raised(h.Stack, id)
 		if err != nil {

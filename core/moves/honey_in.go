@@ -7,9 +7,8 @@ import (
 
 // honeyIn is combs of honey that hung off the brood, hung next to it: what a cluster touches it can eat in the cold.
 var honeyIn = Way{
-	Code: "honey_in", Field: Field{Key: "inward", Label: "Honey combs hung beside the brood"},
-	Arg: Counted, Most: 2, Before: "in", Example: "in2", Means: "2 combs of honey hung beside the brood",
-	Wants: "combs of honey", One: "1 comb of honey hung beside the brood", Many: "{n} combs of honey hung beside the brood",
+	Code: "honey_in", Sheet: true, Arg: Counted, Most: 2, Wants: "combs of honey hung in",
+	One: "1 comb of honey hung beside the brood", Many: "{n} combs of honey hung beside the brood",
 	Exact: func(h Hive, s Said, _ func() string) ([]Act, error) {
 		places, left := hive.HoneyOff(h.Stack)
 		if len(places) < int(s.N) {

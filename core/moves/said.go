@@ -61,6 +61,7 @@ type Way struct {
 	Many    string  `json:"many,omitempty"`
 	Things  string  `json:"-"` // what it takes, as in "{n} L of 1:1 syrup"; empty: nothing that is carried
 	ForAll  bool    `json:"-"` // it can be said of all hives of a yard
+	Sheet   bool    `json:"-"` // only a move sheet says it: it stands in no form and no line
 	Paper   Blank   `json:"-"` // of it on a sheet of paper; zero: it is noted in words
 	// Exact returns the acts that it means at a hive; ids are made by id.
 	Exact func(h Hive, s Said, id func() string) ([]Act, error) `json:"-"`

@@ -77,11 +77,15 @@ func (t Table) KindOf(a Act) (Kind, bool) {
 	return "", false
 }
 
-// Ways returns all ways to say something, in order.
+// Ways returns all ways to say something in a line or a form, in order.
 func (t Table) Ways() []Way {
 	var out []Way
 	for _, r := range t {
-		out = append(out, r.Ways...)
+		for _, w := range r.Ways {
+			if !w.Sheet {
+				out = append(out, w)
+			}
+		}
 	}
 	return out
 }
