@@ -99,6 +99,9 @@ func carry(c *shorthand.Carried, hives map[string]moves.Hive, known map[string]C
 	if err := mayGive(known[c.From], on); err != nil {
 		return nil, err
 	}
+	if err := mayTake(known[c.To]); err != nil {
+		return nil, err
+	}
 	over := moves.HoneyOver
 	if c.Brood {
 		over = moves.BroodOver

@@ -37,6 +37,9 @@ func (s *Service) DoExchange(ctx context.Context, colony string, x Exchanged) er
 		case yard != "" && c.YardID != yard:
 			return &FieldError{"done", "the two hives no longer stand in one yard"}
 		}
+		if err := mayTake(c); err != nil { // combs go both ways
+			return err
+		}
 		yard = c.YardID
 		if id == giver {
 			if err := mayGive(c, x.On); err != nil {

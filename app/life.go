@@ -6,6 +6,7 @@ import (
 	"fmt"
 	"slices"
 
+	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/history"
 	"kembo/core/moves"
@@ -211,6 +212,15 @@ func (s *Service) Split(ctx context.Context, x Splitting) error {
 func mayGive(c Colony, on day.Day) error {
 	if why := c.Believed.MayGive(c.site.On(on)); why != "" {
 		return &FieldError{"brood health", c.Code + ": " + why}
+	}
+	return nil
+}
+
+// mayTake returns why no comb may come into a colony from another hive: what is found in suspect brood goes no further, nor
+// is a comb put at risk that may have to go back.
+func mayTake(c Colony) error {
+	if c.Believed.Health == colony.Suspect {
+		return &FieldError{"brood health", c.Code + ": its brood was found suspect; nothing goes into it until that is settled"}
 	}
 	return nil
 }
