@@ -39,7 +39,7 @@ func For(g Goal, before hive.Stack, c places.Conditions, id func() string) (Resu
 	best := Result{Cost: math.Inf(1)}
 	for _, from := range starts {
 		s := newSearch(g, before, from, c)
-		s.run(min(mostTries, max(leastTries, triesASpot*len(s.spots))) / len(starts))
+		s.run(mostTries / len(starts))
 		if r := s.result(); r.Cost < best.Cost-1e-9 {
 			best = r
 		}
@@ -68,9 +68,8 @@ type start struct {
 	comes []hive.Frame
 }
 
-// How often a search changes combs about, at least, for each comb and at most, and how many at once before it begins again.
-// Rounding.
-const leastTries, triesASpot, mostTries, mostKicks = 50_000, 1_500, 50_000, 4
+// How often a search changes combs about, and how many at once before it begins again. Rounding.
+const mostTries, mostKicks = 50_000, 4
 
 // run searches: from the hive as it stands, from one built anew, and then from near the best.
 func (s *search) run(tries int) {
