@@ -192,6 +192,16 @@ func (p *person) note(s string) {
 	p.bad = append(p.bad, s)
 }
 
+// tab opens another tab of the same browser; what it says is not listened to.
+func (p *person) tab() *person {
+	p.t.Helper()
+	ctx, cancel := chromedp.NewContext(p.ctx)
+	ctx, stop := context.WithCancel(ctx)
+	p.t.Cleanup(cancel)
+	p.t.Cleanup(stop)
+	return &person{t: p.t, ctx: ctx, base: p.base, patience: time.AfterFunc(patience, stop)}
+}
+
 // phone makes the tab a phone with touch.
 func (p *person) phone() *person {
 	p.do(chromedp.EmulateViewport(

@@ -35,8 +35,20 @@ window.kemboQueue = (() => {
     drop: (id) => tx("readwrite", (s) => s.delete(id), "drafts"),
   };
 
-  // One tab sends at a time; a second would only do again what is once anyway.
-  const alone = (f) => (navigator.locks ? navigator.locks.request("kembo-send", { ifAvailable: true }, (l) => (l ? f() : null)) : f());
+  // One tab sends at a time. A tab that was left a moment ago may still be at it, and
+  // hang: its turn is waited for, but not for long, since what is sent twice is stored once.
+  const PATIENCE = 5000;
+  const alone = (f) => {
+    if (!navigator.locks) return f();
+    let mine = false;
+    const turn = () => (mine = true, f());
+    return navigator.locks.request("kembo-send", { signal: AbortSignal.timeout(PATIENCE) }, turn).catch((err) => {
+      if (mine) throw err;
+      return f();
+    });
+  };
+  // What one tab has sent waits in no other.
+  const tabs = window.BroadcastChannel && new BroadcastChannel("kembo-queue");
 
   // What this device has sent is no news to it: a page that was kept knows nothing
   // of it, so its ids go along.
@@ -93,6 +105,7 @@ window.kemboQueue = (() => {
       return false;
     }
     clearTimeout(timer);
+    timer = null;
     sending = true;
     try {
       await alone(async () => {
@@ -116,6 +129,7 @@ window.kemboQueue = (() => {
       sending = false;
     }
     await show();
+    if (tabs) tabs.postMessage("sent");
     if (again) {
       again = false;
       return send();
@@ -243,6 +257,7 @@ window.kemboQueue = (() => {
   if ("serviceWorker" in navigator) {
     navigator.serviceWorker.register("/sw.js").catch(() => {});
   }
+  if (tabs) tabs.onmessage = show;
   addEventListener("online", send);
   document.addEventListener("visibilitychange", () => document.visibilityState === "visible" && send());
   setInterval(() => !timer && send(), 60000);
