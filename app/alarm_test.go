@@ -57,31 +57,6 @@ func TestASuspectHiveStopsWhatGoesBetweenHivesToday(t *testing.T) {
 	}
 }
 
-// TestNothingIsWrittenIntoASuspectHive: combs that a line carries into a hive whose brood is suspect are refused with its code,
-// and are written once it is found healthy.
-func TestNothingIsWrittenIntoASuspectHive(t *testing.T) {
-	r := newRow(t, "MR-01", "MR-02")
-	ctx := context.Background()
-	see := func(code string, honey float64, found colony.Health) {
-		t.Helper()
-		e := r.seen(code, look.Counts{Brood: 2, Honey: honey, Empty: 8 - honey}, look.Counts{Empty: 6}, found)
-		if err := r.svc.Record(ctx, r.ids[code], e); err != nil {
-			t.Fatal(err)
-		}
-	}
-	see("MR-01", 2, colony.Suspect)
-	see("MR-02", 7, colony.Healthy)
-	const line = "MR-02 h1>MR-01"
-	_, err := r.svc.Between(ctx, line, app.NewID(), r.now)
-	if err == nil || !strings.Contains(err.Error(), "MR-01: its brood was found suspect") {
-		t.Errorf("into a suspect hive: %v", err)
-	}
-	see("MR-01", 2, colony.Healthy)
-	if _, err := r.svc.Between(ctx, line, app.NewID(), r.now); err != nil {
-		t.Errorf("into a healthy one: %v", err)
-	}
-}
-
 // TestAHiveThatHasNothingLeftIsNoGiver: a poor hive is told to get honey of a rich one. From the hour at which the rich
 // one is found to have none to spare it is told something else, though nothing was written of itself.
 func TestAHiveThatHasNothingLeftIsNoGiver(t *testing.T) {

@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"slices"
 
 	"kembo/core/day"
 	"kembo/core/history"
@@ -12,15 +13,15 @@ import (
 )
 
 // Between writes a line about a hive and others: what was carried between them, and what was done at it, in the order of the
-// line, all of it or nothing. Which combs it means is chosen as a plan would. It returns the hive's id; what cannot be read or
-// done is a *FieldError.
+// line, all of it or nothing. Which combs it means is chosen as a plan would, from how the hives hung on that day. It returns
+// the hive's id; what cannot be read or done is a *FieldError.
 func (s *Service) Between(ctx context.Context, line, entry string, on day.Day) (string, error) {
 	code, words, err := shorthand.Between(line)
 	var at *shorthand.Error
 	if errors.As(err, &at) {
 		return "", &FieldError{"line", at.Say}
 	}
-	here, err := s.namedHive(ctx, code)
+	here, err := s.namedHive(ctx, code, on)
 	if err != nil {
 		return "", err
 	}
@@ -34,7 +35,7 @@ func (s *Service) Between(ctx context.Context, line, entry string, on day.Day) (
 			if _, ok := hives[other]; ok {
 				continue
 			}
-			c, err := s.namedHive(ctx, other)
+			c, err := s.namedHive(ctx, other, on)
 			if err != nil {
 				return "", err
 			}
@@ -62,8 +63,12 @@ func (s *Service) Between(ctx context.Context, line, entry string, on day.Day) (
 	}
 	r := request{ID: entry, Kind: "between", Body: on.String() + " " + line}
 	_, err = s.once(ctx, here.ID, r, func(m making) ([]history.Entry, error) {
-		if on > m.today {
+		switch {
+		case on > m.today:
 			return nil, &FieldError{"day", "it is done on a day that has come"}
+		case on < m.today-oldestSheet:
+			return nil, &FieldError{"day", fmt.Sprintf(
+				"a line is of the last %d days; note what was done before from the hives' pages", oldestSheet)}
 		}
 		var out []history.Entry
 		for i, a := range acts {
@@ -81,13 +86,22 @@ func (s *Service) Between(ctx context.Context, line, entry string, on day.Day) (
 	return here.ID, err
 }
 
-// namedHive returns a living colony by its code, or a *FieldError.
-func (s *Service) namedHive(ctx context.Context, code string) (Colony, error) {
+// namedHive returns a living colony by its code as it hung at the end of a day, or a *FieldError.
+func (s *Service) namedHive(ctx context.Context, code string, on day.Day) (Colony, error) {
 	id, err := s.FindColony(ctx, code)
 	if err != nil {
 		return Colony{}, &FieldError{"line", fmt.Sprintf("there is no hive %s", code)}
 	}
-	c, err := s.Believed(ctx, id)
+	f, es, err := s.logOf(ctx, id)
+	if err != nil {
+		return Colony{}, err
+	}
+	// What was taken back is not there, whenever it was taken back.
+	es = slices.DeleteFunc(history.Live(es), func(e history.Entry) bool { return e.Day > on })
+	if len(es) == 0 {
+		return Colony{}, &FieldError{"line", code + " was not there yet on that day"}
+	}
+	c, err := s.believe(ctx, f, es)
 	if err == nil && c.Believed.Ended != nil {
 		err = &FieldError{"line", code + " is no more"}
 	}

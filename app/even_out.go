@@ -10,9 +10,9 @@ import (
 
 // evened is combs of honey or brood on their way from one hive to another.
 type evened struct {
-	act         *moves.Several
-	giver       Colony
-	here, other moves.Hive // the one that gives, and the one that takes
+	act          *moves.Several
+	giver, taker Colony
+	here, other  moves.Hive // the one that gives, and the one that takes
 }
 
 // evened works out which combs a step moves between a colony and the hive that it names. here is the colony as it stands
@@ -27,9 +27,9 @@ func (s *Service) evened(ctx context.Context, c Colony, here moves.Hive, a plan.
 	if err != nil {
 		return e, err
 	}
-	e.other = with.Believed.Hive(with.ID)
+	e.taker, e.other = with, with.Believed.Hive(with.ID)
 	if a.Takes > 0 {
-		e.giver, e.here, e.other = with, e.other, e.here
+		e.giver, e.taker, e.here, e.other = with, c, e.other, e.here
 	}
 	from, to := c.Code, with.Code
 	if a.Takes > 0 {
@@ -51,6 +51,9 @@ func (s *Service) evenOut(ctx context.Context, c Colony, a plan.Advice, r reques
 		return err
 	}
 	if err := mayGive(e.giver, c.Today); err != nil {
+		return err
+	}
+	if err := mayTake(e.taker); err != nil {
 		return err
 	}
 	if _, err := moves.Do(moves.Of(e.here, e.other), e.act, c.Today); err != nil {
