@@ -70,7 +70,7 @@ func (s Standing) neighbour() colony.Neighbour {
 	n := colony.Neighbour{
 		Colony: s.Code, Bees: s.Bees, Health: s.Health, MitesPercent: s.MitesPercent, Known: s.Known,
 		StoresKg: s.StoresKg, SpareKg: s.SpareKg, Brood: s.BroodCells, Queenless: s.Queenless,
-		Planned: true, BroodPriceKg: s.BroodPriceKg, HoneyKg: s.HoneyKg, BroodKg: s.BroodKg,
+		Planned: true, BroodPriceKg: s.BroodPriceKg, Honey: s.HoneyWorth, BroodIn: s.BroodWorth,
 	}
 	for _, a := range s.Advice {
 		if a.Takes > 0 {

@@ -57,12 +57,12 @@ type Standing struct {
 	BroodCells   float64       `json:"brood_cells"`
 	Queenless    bool          `json:"queenless,omitempty"`
 	BroodPriceKg float64       `json:"brood_price_kg,omitempty"` // what giving a comb of brood would cost it; 0: it gives none
-	// What 2 and 4 combs of honey are worth to it, or cost it, and 1 and 2 combs of brood, kg of honey; 0: not known.
-	HoneyKg    [2]float64 `json:"honey_kg"`
-	BroodKg    [2]float64 `json:"brood_kg"`
-	PollenDays float64    `json:"pollen_days"`
-	Ended      bool       `json:"-"` // it is no more, and stands on no board
-	Old        bool       `json:"-"` // it is of another day or another version's, and is being worked out
+	// What 2 and 4 combs of honey are worth to it, or cost it, and 1 and 2 combs of brood.
+	HoneyWorth colony.Worth `json:"honey_worth"`
+	BroodWorth colony.Worth `json:"brood_worth"`
+	PollenDays float64      `json:"pollen_days"`
+	Ended      bool         `json:"-"` // it is no more, and stands on no board
+	Old        bool         `json:"-"` // it is of another day or another version's, and is being worked out
 }
 
 // StandingAdvice is the part of an advice that a list shows.
@@ -205,7 +205,7 @@ func standingOf(
 	s.PollenDays = a.Base.PollenDays.Likely
 	if len(a.Situation.Estimate.Stack.Boxes) > 0 && s.Health != colony.Suspect {
 		s.SpareKg, s.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
-		s.BroodPriceKg, s.HoneyKg, s.BroodKg = a.Plan.Sharing.BroodPriceKg, a.Plan.Sharing.HoneyKg, a.Plan.Sharing.BroodKg
+		s.BroodPriceKg, s.HoneyWorth, s.BroodWorth = a.Plan.Sharing.BroodPriceKg, a.Plan.Sharing.Honey, a.Plan.Sharing.Brood
 	}
 	return s
 }

@@ -15,13 +15,19 @@ type Neighbour struct {
 	// BroodPriceKg is what it would lose by giving a comb of brood with its nurse bees, kg of honey; 0: it gives none, or it
 	// is not known.
 	BroodPriceKg float64
-	// HoneyKg is what combs of honey would be worth to it where it lacks stores, or what it would lose by giving them, and
-	// BroodKg what combs of brood would be worth to it, kg of honey, by how many; 0: it is not known.
-	HoneyKg, BroodKg [2]float64
+	// Honey is what combs of honey would be worth to it where it lacks stores, or what it would lose by giving them, and
+	// BroodIn what combs of brood would be worth to it.
+	Honey, BroodIn Worth
 	// Planned says that its plan is known: whose combs it takes, and how many; "" for none. They are of honey, or of brood.
 	Planned    bool
 	Takes      string
 	TakesCombs int
 	TakesBrood bool
 	TakesForKg float64 // what the one that gives was reckoned to lose by it, kg of honey
+}
+
+// Worth is what combs that go between hives come to for one of them, kg of honey, by how many go.
+type Worth struct {
+	Told bool       `json:"told"` // it was worked out; else Kg says nothing
+	Kg   [2]float64 `json:"kg"`   // 0: it is worth nothing, or is not given
 }

@@ -42,12 +42,15 @@ func TestHivesEvenOutInPairs(t *testing.T) {
 	}
 }
 
+// reckoned is what combs come to where that was worked out.
+func reckoned(few, more float64) colony.Worth { return colony.Worth{Told: true, Kg: [2]float64{few, more}} }
+
 // TestPairsGoByWhatTheyAreWorth: where what combs come to was worked out, the hive that gains most by them gets them, not the
 // one that lacks most; and seen from either hive the pair is the same.
 func TestPairsGoByWhatTheyAreWorth(t *testing.T) {
 	all := []colony.Neighbour{
-		{Colony: "A", SpareKg: 12, HoneyKg: [2]float64{1, 2.5}}, {Colony: "B", SpareKg: 6, HoneyKg: [2]float64{5, 0}},
-		{Colony: "C", SpareKg: -7, HoneyKg: [2]float64{6, 7}}, {Colony: "D", SpareKg: -15, HoneyKg: [2]float64{2, 3}},
+		{Colony: "A", SpareKg: 12, Honey: reckoned(1, 2.5)}, {Colony: "B", SpareKg: 6, Honey: reckoned(5, 0)},
+		{Colony: "C", SpareKg: -7, Honey: reckoned(6, 7)}, {Colony: "D", SpareKg: -15, Honey: reckoned(2, 3)},
 	}
 	for i := range all {
 		all[i].Known, all[i].Bees, all[i].Health = true, 20_000, colony.Healthy
@@ -58,11 +61,15 @@ func TestPairsGoByWhatTheyAreWorth(t *testing.T) {
 		t.Errorf("paired %q, not %q", got, want)
 	}
 	strong := colony.Neighbour{Colony: "S", Bees: 30_000, BroodPriceKg: 1.5}
-	small := colony.Neighbour{Colony: "T", Bees: 6_000, BroodKg: [2]float64{1, 1.2}}
+	small := colony.Neighbour{Colony: "T", Bees: 6_000, BroodIn: reckoned(1, 1.2)}
 	if v := broodPair(strong, small); v > 0 {
 		t.Errorf("brood that is worth 1 kg to one and costs 1.5 is worth %.1f", v)
 	}
-	small.BroodKg = [2]float64{4, 9}
+	small.BroodIn = reckoned(0, 0)
+	if v := broodPair(strong, small); v > 0 {
+		t.Errorf("brood of which is known that it is worth nothing is worth %.1f", v)
+	}
+	small.BroodIn = reckoned(4, 9)
 	if v := broodPair(strong, small); v < 5 || v > 6 {
 		t.Errorf("two combs worth 9 that cost 1.5 each, the second more, are worth %.1f", v)
 	}

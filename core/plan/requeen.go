@@ -36,9 +36,13 @@ const oldAge, oldFails, oldMost, smallForce = 2, 0.2, 3, 12_000
 // colony that began from bees is not asked why it is small: two rounds of brood. Source: common practice.
 const poorPeak, youngDays = 0.75, 2 * workerDays
 
-// worn reports whether the colony of an old queen is small for the season, the build-up in spring over.
+// worn reports whether an old queen lays far less than she should, or her colony is small for the season, the build-up in
+// spring over.
 func (s *Situation) worn(x *scene) bool {
-	return s.queenAge() >= oldAge && x.bees < smallForce && !s.small() && !season.WeakInSpring.Has(x.season)
+	if s.queenAge() < oldAge || s.small() {
+		return false
+	}
+	return x.peak < poorPeak || x.bees < smallForce && !season.WeakInSpring.Has(x.season)
 }
 
 func requeenSteps(x *scene) []Step {

@@ -12,12 +12,12 @@ import (
 	"kembo/core/share"
 )
 
-// Sharing is what combs that go between hives of a yard come to for one of them, kg of honey, by how many go: see
-// [combsMoved] and [combsBoosted]. What is 0 is not known, or it neither gives nor takes.
+// Sharing is what combs that go between hives of a yard come to for one of them, by how many go: see [combsMoved] and
+// [combsBoosted].
 type Sharing struct {
-	HoneyKg      [2]float64 // of honey: worth, where it lacks, or what it loses, where it can spare
-	BroodKg      [2]float64 // of brood: worth, where it is small
-	BroodPriceKg float64    // of a comb of brood: what it loses by giving one
+	Honey        colony.Worth // of honey: worth, where it lacks, or what it loses, where it can spare
+	Brood        colony.Worth // of brood: worth, where it is small
+	BroodPriceKg float64      // of a comb of brood: what it loses by giving one, kg of honey; 0: it gives none
 }
 
 // sharing returns what combs come to for the hive beside its own plan.
@@ -25,22 +25,22 @@ func (s *Situation) sharing(own []part) Sharing {
 	out := Sharing{BroodPriceKg: s.broodPriceKg(own)}
 	next, _ := s.visits()
 	x := s.scene(next)
-	if lacks := s.lacks(x); s.suspect() || len(s.nest()) == 0 {
+	lacks := s.lacks(x)
+	switch {
+	case s.suspect() || len(s.nest()) == 0:
 		return out
-	} else if lacks > 1 {
-		out.HoneyKg = s.honeyWorth(next)
-	} else if -lacks >= spareLeast && slices.ContainsFunc(s.Neighbours, func(n colony.Neighbour) bool { return n.Known && n.SpareKg < -1 }) {
-		out.HoneyKg = s.honeyCosts(own, x)
+	case lacks > 1:
+		out.Honey = s.honeyWorth(next)
+	case -lacks >= spareLeast && slices.ContainsFunc(s.Neighbours, func(n colony.Neighbour) bool { return n.Known && n.SpareKg < -1 }):
+		out.Honey = s.honeyCosts(own, x)
 	}
-	if x.boosted() && x.bees >= boostedLeast {
-		out.BroodKg = s.broodWorth(next)
-	}
+	out.Brood = s.broodWorth(x)
 	return out
 }
 
 // honeyWorth returns what combs of honey are worth to a hive that lacks, beside leaving it.
-func (s *Situation) honeyWorth(next int) (kg [2]float64) {
-	leave := s.try(nil, searchMembers)
+func (s *Situation) honeyWorth(next int) colony.Worth {
+	out, leave := colony.Worth{Told: true}, s.try(nil, searchMembers)
 	for i, combs := range combsMoved {
 		fed := deepHoneyKg * float64(combs)
 		o := s.try([]part{{Step: &Step{
@@ -48,17 +48,18 @@ func (s *Situation) honeyWorth(next int) (kg [2]float64) {
 			Moves: crossing{takes: true},
 		}, in: next, by: next}}, searchMembers)
 		if !o.forbidden {
-			kg[i] = max(0, o.mean-leave.mean)
+			out.Kg[i] = max(0, o.mean-leave.mean)
 		}
 	}
-	return kg
+	return out
 }
 
 // honeyCosts returns what a hive loses by giving combs of honey, beside its own plan.
-func (s *Situation) honeyCosts(own []part, x *scene) (kg [2]float64) {
+func (s *Situation) honeyCosts(own []part, x *scene) colony.Worth {
+	worth := colony.Worth{Told: true}
 	own = slices.DeleteFunc(slices.Clone(own), func(p part) bool { return p.Action == Equalise })
 	if slices.ContainsFunc(own, func(p part) bool { return p.Action == SwarmControl || p.Action == Combine }) {
-		return kg
+		return worth
 	}
 	without := s.try(own, searchMembers)
 	for i, combs := range combsMoved {
@@ -70,16 +71,21 @@ func (s *Situation) honeyCosts(own []part, x *scene) (kg [2]float64) {
 			Action: Equalise, Key: fmt.Sprintf("%d combs of honey less", combs), Changes: []bees.Change{{NestHoneyOut: out / x.nestKg}},
 			Moves: crossing{gives: true},
 		}, in: x.in, by: x.in}), searchMembers)
-		kg[i] = max(leastHoneyPriceKg, without.mean-o.mean)
+		worth.Kg[i] = max(leastHoneyPriceKg, without.mean-o.mean)
 	}
-	return kg
+	return worth
 }
 
 // leastHoneyPriceKg is the least that combs of honey are given for: the hive is opened for it. Rounding.
 const leastHoneyPriceKg = 0.3
 
-// broodWorth returns what combs of brood are worth to a small hive, beside leaving it.
-func (s *Situation) broodWorth(next int) (kg [2]float64) {
+// broodWorth returns what combs of brood are worth to the hive, beside leaving it: nothing where it is none to be boosted.
+func (s *Situation) broodWorth(x *scene) colony.Worth {
+	out := colony.Worth{Told: true}
+	if !x.boosted() || x.bees < boostedLeast {
+		return out
+	}
+	next := x.in
 	leave, f := s.try(nil, searchMembers), s.nest()[0].Format.Frame
 	for i, combs := range combsBoosted {
 		o := s.try([]part{{Step: &Step{
@@ -87,10 +93,10 @@ func (s *Situation) broodWorth(next int) (kg [2]float64) {
 			Moves: crossing{takes: true},
 		}, in: next, by: next}}, searchMembers)
 		if !o.forbidden {
-			kg[i] = max(0, o.mean-leave.mean)
+			out.Kg[i] = max(0, o.mean-leave.mean)
 		}
 	}
-	return kg
+	return out
 }
 
 // broodParcel is combs of capped brood with their nurse bees.
@@ -166,14 +172,14 @@ func (s *Situation) pairs() Pairs {
 func (s *Situation) self() colony.Neighbour {
 	n := colony.Neighbour{
 		Colony: s.code(), Known: true, Bees: s.Base.Bees.Likely, Health: s.Health, MitesPercent: s.MitesPercent,
-		SpareKg: s.SpareKg(), Queenless: s.Queenless(), BroodPriceKg: s.Own.BroodPriceKg, HoneyKg: s.Own.HoneyKg,
+		SpareKg: s.SpareKg(), Queenless: s.Queenless(), BroodPriceKg: s.Own.BroodPriceKg, Honey: s.Own.Honey,
 	}
 	next, _ := s.visits()
 	if n.SpareKg < -1 {
-		n.HoneyKg = s.honeyWorth(next)
+		n.Honey = s.honeyWorth(next)
 	}
-	if x := s.scene(next); len(s.nest()) > 0 && x.boosted() && x.bees >= boostedLeast {
-		n.BroodKg = s.broodWorth(next)
+	if len(s.nest()) > 0 {
+		n.BroodIn = s.broodWorth(s.scene(next))
 	}
 	return n
 }
@@ -187,12 +193,15 @@ func honeyPair(from, to colony.Neighbour) float64 {
 		if kg > from.SpareKg || kg > -to.SpareKg+deepHoneyKg {
 			continue
 		}
-		worth, price := to.HoneyKg[i], from.HoneyKg[i]
-		if worth == 0 {
+		worth, price := to.Honey.Kg[i], from.Honey.Kg[i]
+		if !to.Honey.Told {
 			worth = hungerWorth*min(kg, -to.SpareKg) - hungerLess*to.SpareKg
 		}
-		if price == 0 {
+		switch {
+		case !from.Honey.Told:
 			price = givenWorth*kg - hungerLess*from.SpareKg
+		case price == 0: // it gives none
+			continue
 		}
 		best = max(best, worth-price-combMoveMinutes*float64(combs)*usual.Minute)
 	}
@@ -209,8 +218,8 @@ func broodPair(from, to colony.Neighbour) float64 {
 	best := 0.0
 	for i, combs := range combsBoosted {
 		price := broodPrice(from, combs)
-		worth := to.BroodKg[i]
-		if worth == 0 {
+		worth := to.BroodIn.Kg[i]
+		if !to.BroodIn.Told {
 			worth = price + 1 - to.Bees/boostedUnder
 		}
 		best = max(best, worth-price)

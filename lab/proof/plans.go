@@ -146,7 +146,7 @@ func (k *plans) assess(y *Yard, h *Hive, g ground) *assessment.Assessment {
 	}
 	if a.Situation.Health != colony.Suspect {
 		n.SpareKg, n.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
-		n.BroodPriceKg, n.HoneyKg, n.BroodKg = a.Plan.Sharing.BroodPriceKg, a.Plan.Sharing.HoneyKg, a.Plan.Sharing.BroodKg
+		n.BroodPriceKg, n.Honey, n.BroodIn = a.Plan.Sharing.BroodPriceKg, a.Plan.Sharing.Honey, a.Plan.Sharing.Brood
 	}
 	n.Planned = true
 	for _, x := range a.Advice {
