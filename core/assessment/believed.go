@@ -1,8 +1,9 @@
 package assessment
 
 import (
-	"kembo/core/history"
 	"slices"
+
+	"kembo/core/history"
 )
 
 // With returns c with what a log amounts to. Where it stands, its visits and its
