@@ -192,7 +192,7 @@ func commonWords(a plan.Action) string {
 		return "Supers come off"
 	case plan.CheckCells:
 		return "Check every comb for queen cells in"
-	case plan.FeedWinter, plan.FeedEmergency:
+	case plan.FeedWinter, plan.FeedEmergency, plan.FeedStimulate:
 		return "Feed goes on"
 	case plan.PackDown:
 		return "Pack down"

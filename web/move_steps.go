@@ -65,7 +65,7 @@ func plainDo(a plan.Advice) string {
 // movesNothing reports whether a step changes neither boxes nor combs.
 func movesNothing(a plan.Advice) bool {
 	switch a.Action {
-	case plan.FeedEmergency, plan.FeedWinter, plan.FeedPollen:
+	case plan.FeedEmergency, plan.FeedWinter, plan.FeedStimulate, plan.FeedPollen:
 		return true
 	}
 	return !a.Doable()

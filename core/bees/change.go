@@ -33,6 +33,7 @@ type Change struct {
 	FlyBack                                          bool    // of BeesOut, those that fly: they know their hive
 	ForagersLost                                     float64 // share that flies home to where the hive stood
 	BroodOut                                         float64 // share of the brood carried into another hive
+	DroneOut                                         float64 // share of the drone brood cut out, with its mites
 
 	FeedKg float64 // stores gained, after losses
 	Opened float64 // share of the nest's honey whose cappings were broken: they carry it to where they are
@@ -122,6 +123,9 @@ func (s *State) Apply(c *Change) {
 	}
 	if c.BeesOut > 0 || c.BroodOut > 0 {
 		s.donate(c)
+	}
+	if c.DroneOut > 0 {
+		s.cutDrones(c.DroneOut)
 	}
 	if lost := s.Foragers * c.ForagersLost; lost > 0 {
 		s.Foragers -= lost
@@ -251,6 +255,18 @@ func (s *State) donate(c *Change) {
 	riding := s.Mites.Riding * c.BeesOut
 	s.Mites.Riding -= riding
 	s.Ledger.MitesLeft += riding
+	s.Tally()
+}
+
+// cutDrones takes a share of the drone brood out, with the mites that are in it.
+func (s *State) cutDrones(share float64) {
+	for i := range s.Drone {
+		cells, mites := s.Drone[i]*share, s.Mites.Drone[i]*share
+		s.Drone[i] -= cells
+		s.Mites.Drone[i] -= mites
+		s.Ledger.DroneTaken += cells
+		s.Ledger.MitesLeft += mites
+	}
 	s.Tally()
 }
 

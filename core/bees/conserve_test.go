@@ -38,6 +38,8 @@ func TestNothingIsMadeOrLost(t *testing.T) {
 				s.Apply(&bees.Change{NestHoneyOut: 0.3, NestDrawnOut: 0.1, NestDrawn: 13800, PollenOut: 0.05})
 			case 100:
 				s.Apply(&bees.Change{BeesOut: 0.2, BroodOut: 0.25})
+			case 103:
+				s.Apply(&bees.Change{DroneOut: 0.7})
 			case 105:
 				s.Apply(&bees.Change{UnderDrawn: 60000, Turned: true, Lid: 0.5, Excluder: bees.Off})
 			case 130:

@@ -141,7 +141,7 @@ func ChangeOf(before, after Hive) bees.Change {
 		k := contentOf(x.frame, x.in, x.in.Super)
 		all.add(k)
 		switch n, stays := now[x.frame.ID]; {
-		case !stays || !sameComb(n.frame, x.frame):
+		case !stays || !SameBut(n.frame, x.frame):
 			out.add(k)
 		case n.in.Super && !x.in.Super:
 			k.nestDrawn -= contentOf(x.frame, x.in, true).nestDrawn // brood that goes up stays nest
@@ -168,14 +168,14 @@ func ChangeOf(before, after Hive) bees.Change {
 	}
 	for _, x := range is {
 		old, had := then[x.frame.ID]
-		if !had || !sameComb(old.frame, x.frame) {
+		if !had || !SameBut(x.frame, old.frame) {
 			come(&c, x)
 		}
 	}
 	arranged(&c, before.Stack, after.Stack)
 	c.Inward = measure.Share(besideBrood(after.Stack, then)-besideBrood(before.Stack, now), all.nestKg)
 	d := after.Did
-	c.FeedKg, c.BeesOut, c.Opened = d.FeedKg, d.BeesOut, d.Opened
+	c.FeedKg, c.BeesOut, c.Opened, c.DroneOut = d.FeedKg, d.BeesOut, d.Opened, d.DroneOut
 	c.QueenOut, c.QueenIn, c.Caged = d.QueenOut, d.QueenIn, d.Caged
 	c.QueenLost, c.Swarmed, c.LaysIn = d.QueenLost, d.Swarmed, d.LaysIn
 	c.FlyBack = d.FlyBack && c.BeesOut < allWent

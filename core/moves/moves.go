@@ -91,6 +91,7 @@ type Effect struct {
 	BeesOut   float64 // share of the bees that went
 	FlyBack   bool    // of those, the ones that fly: they were carried from a hive that still stands
 	Opened    float64 // share of the nest's honey that was uncapped
+	DroneOut  float64 // share of the drone brood that was cut out
 	QueenOut  bool
 	QueenIn   *bees.Queen // nil: none came, or she comes from another hive
 	QueenLost bool        // she is gone, and the bees raise another where they can

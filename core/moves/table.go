@@ -38,6 +38,7 @@ var All = Table{
 	combsTurned,
 	combsScraped,
 	combsUncapped,
+	droneCut,
 	entrance,
 	guard,
 	feederOn,

@@ -9,6 +9,7 @@ const (
 	LookCloser        Action = "look_closer"
 	CheckCells        Action = "check_cells"
 	FeedEmergency     Action = "feed_emergency"
+	FeedStimulate     Action = "feed_stimulate"
 	FeedWinter        Action = "feed_winter"
 	FeedPollen        Action = "feed_pollen"
 	AddSuper          Action = "add_super"
@@ -31,6 +32,8 @@ const (
 	Equalise          Action = "equalise"
 	Combine           Action = "combine"
 	DeadOutCheck      Action = "dead_out_check"
+	DroneComb         Action = "drone_comb"
+	SwapPlaces        Action = "swap_places"
 )
 
 // Entry describes an action code. Given says whether an option gives it yet; the
@@ -48,7 +51,7 @@ var Actions = []Entry{
 	{LookCloser, "Look closer, and at what", true},
 	{CheckCells, "Check for queen cells", true},
 	{FeedEmergency, "Feed now, against starving", true},
-	{"feed_stimulate", "Feed to build up", false},
+	{FeedStimulate, "Feed to build up", true},
 	{FeedWinter, "Feed for winter", true},
 	{AddSuper, "Add a super", true},
 	{MoveOuterFramesIn, "Move outer frames in", true},
@@ -63,11 +66,11 @@ var Actions = []Entry{
 	{OpenNestSides, "Open the sides of the nest", true},
 	{AlternateFrames, "Alternate frames above the nest", true},
 	{AddBoxUnder, "Add a box under the nest", true},
-	{"drone_comb", "Cull or move drone comb", false},
+	{DroneComb, "Cut out drone comb", true},
 	{SwarmControl, "Control swarming: split, nuc or cells", true},
 	{Requeen, "Requeen", true},
 	{Equalise, "Equalise between hives", true},
-	{"swap_places", "Swap the places of hives", false},
+	{SwapPlaces, "Swap the places of hives", true},
 	{"excluder_on", "Put the excluder on", false},
 	{"excluder_off", "Take the excluder off", false},
 	{"return_wet_supers", "Return wet supers", false},

@@ -86,7 +86,7 @@ func For(s *Situation) Plan {
 	if o := s.looked(s.tried(parts)); len(o.parts) > 0 && !o.forbidden && s.Stale() {
 		parts = s.added(o)
 	}
-	if chosen = s.tried(parts); chosen.mean < leave.mean && !s.Stale() {
+	if chosen = s.tried(parts); chosen.mean < leave.mean-s.mayCost(parts) && !s.Stale() {
 		parts, chosen = nil, leave
 	}
 	p := Plan{

@@ -1,6 +1,8 @@
 package plan
 
 import (
+	"slices"
+
 	"kembo/core/bees"
 	"kembo/core/colony"
 	"kembo/core/craft"
@@ -8,7 +10,6 @@ import (
 	"kembo/core/hive"
 	"kembo/core/moves"
 	"kembo/core/season"
-	"slices"
 )
 
 // compiled is a plan made ready to be lived.

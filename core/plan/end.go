@@ -1,10 +1,11 @@
 package plan
 
 import (
+	"math"
+
 	"kembo/core/bees"
 	"kembo/core/endvalue"
 	"kembo/core/season"
-	"math"
 )
 
 // Shares of honey that are not for sale as it stands. Source: none; guesses, from what honey is worth as

@@ -43,7 +43,9 @@ func TestHivesEvenOutInPairs(t *testing.T) {
 }
 
 // reckoned is what combs come to where that was worked out.
-func reckoned(few, more float64) colony.Worth { return colony.Worth{Told: true, Kg: [2]float64{few, more}} }
+func reckoned(few, more float64) colony.Worth {
+	return colony.Worth{Told: true, Kg: [2]float64{few, more}}
+}
 
 // TestPairsGoByWhatTheyAreWorth: where what combs come to was worked out, the hive that gains most by them gets them, not the
 // one that lacks most; and seen from either hive the pair is the same.

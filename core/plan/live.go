@@ -1,12 +1,13 @@
 package plan
 
 import (
+	"math"
+
 	"kembo/core/bees"
 	"kembo/core/brood"
 	"kembo/core/forecast"
 	"kembo/core/queen"
 	"kembo/core/season"
-	"math"
 )
 
 // preparing is the days over which what is left of a swarm in preparation goes. Source: from a charged cell to a

@@ -19,6 +19,8 @@ var apart = [][2]Action{
 	{MoveOuterFramesIn, PackDown}, {MoveOuterFramesIn, Condense}, {MoveOuterFramesIn, RelieveHoneyBound},
 	{MoveOuterFramesIn, OpenNestSides}, {MoveOuterFramesIn, SwarmControl},
 	{Boost, Equalise}, {Boost, Requeen}, {Boost, GiveCellOrQueen}, {Boost, TestComb}, {Boost, PackDown}, {Boost, Condense},
+	{FeedStimulate, FeedEmergency}, {FeedStimulate, FeedWinter}, {FeedStimulate, AddSuper}, {FeedStimulate, Equalise},
+	{FeedStimulate, AlternateFrames}, {FeedStimulate, PackDown},
 	{TestComb, LookCloser}, {CheckCells, GiveCellOrQueen}, {CheckCells, Requeen}, {CheckCells, TestComb},
 }
 

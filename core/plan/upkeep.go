@@ -1,10 +1,11 @@
 package plan
 
 import (
+	"math"
+
 	"kembo/core/bees"
 	"kembo/core/day"
 	"kembo/core/season"
-	"math"
 )
 
 // From the visit after next on a keeper does what is usual, so that leaving is not taken

@@ -139,7 +139,7 @@ func (c *Colony) stackIs(st hive.Stack, pool map[string]*frame, shown map[string
 			case !known:
 				frames[f.ID] = frameOf(f, b)
 				c.brings(frames[f.ID], 1)
-			case f.A != shown[f.ID].A && f.A != shown[f.ID].B: // it is not the comb it was
+			case !moves.SameBut(f, shown[f.ID]): // it is not the comb it was
 				c.brings(had, -1)
 				frames[f.ID] = frameOf(f, b)
 				c.brings(frames[f.ID], 1)
@@ -219,6 +219,14 @@ func (c *Colony) undergo(d moves.Effect) (house []cohort, out, queen float64) {
 			flying *= staysAway
 		}
 		house, out = c.part(min(1, share), flying)
+	}
+	if d.DroneOut > 0 {
+		for _, s := range c.spots {
+			for i := range s.drone {
+				s.drone[i] *= 1 - d.DroneOut
+				s.droneMites[i] *= 1 - d.DroneOut
+			}
+		}
 	}
 	if d.Treated != nil && d.Against.Days > 0 {
 		c.against = cure{d.Against, float64(d.Against.Days)}

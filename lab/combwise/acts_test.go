@@ -8,6 +8,7 @@ import (
 	"testing"
 
 	"kembo/core/bees"
+	"kembo/core/comb"
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/moves"
@@ -81,6 +82,7 @@ func TestEveryActIsTakenByBoth(t *testing.T) {
 			A: []string{nest.Frames[0].ID}, B: []string{a0.Stack.Boxes[1].Frames[0].ID},
 		},
 		"stores_moved": &moves.StoresMoved{Kg: 2},
+		"drone_cut":    &moves.DroneCut{Frames: withDrones(a0.Stack)},
 		"frame_moved":  &moves.FrameMoved{Frame: frame, From: "a", To: "b", Box: to, WithBees: true},
 		"combs_turned": &moves.CombsTurned{
 			Frames: []string{frame},
@@ -378,4 +380,14 @@ func TestQueensFollowTheCalendar(t *testing.T) {
 			t.Errorf("%s: eggs on day %d, by the calendar %d to %d", tt.what, got, tt.least, tt.most)
 		}
 	}
+}
+
+// withDrones returns the combs of a nest that have drone brood.
+func withDrones(st hive.Stack) (out []string) {
+	for _, f := range st.Boxes[0].Frames {
+		if f.A[comb.Drone] > 0 {
+			out = append(out, f.ID)
+		}
+	}
+	return out
 }

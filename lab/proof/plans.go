@@ -261,7 +261,7 @@ func (k *plans) deep(y *Yard, h *Hive, a *assessment.Assessment) (look.Depth, bo
 		switch x.Action {
 		case plan.Leave, plan.HoldHarvest:
 			continue
-		case plan.AddSuper, plan.RemoveSuper, plan.FeedEmergency, plan.FeedWinter, plan.FeedPollen, plan.HarvestSuper:
+		case plan.AddSuper, plan.RemoveSuper, plan.FeedEmergency, plan.FeedWinter, plan.FeedStimulate, plan.FeedPollen, plan.HarvestSuper:
 			opens = true
 		default:
 			depth, opens = look.ByBox, true
