@@ -112,6 +112,9 @@ func (s *State) Apply(c *Change) {
 	if s.SuperKgPerCell == 0 {
 		s.SuperKgPerCell = c.SuperKgPerCell
 	}
+	if s.SuperKgPerCell == 0 && drawnUp > 0 { // nothing but combs of the nest stand above
+		s.SuperKgPerCell = s.NestKgPerCell
+	}
 	s.superPerKg = 0
 	s.SuperDrawn = drawn + drawnUp
 	s.SuperUndrawn = s.SuperUndrawn*(1-c.SuperUndrawnOut-c.SuperUndrawnDown) + c.SuperUndrawn + undrawnUp

@@ -6,6 +6,7 @@ import (
 
 	"kembo/core/bees"
 	"kembo/core/day"
+	"kembo/core/hive"
 )
 
 // Row is a kind of act with the ways to say it.
@@ -188,11 +189,25 @@ func Changes(h Hive, on day.Day, acts ...Act) ([]bees.Change, error) {
 	return out, nil
 }
 
-// Unnamed makes the ids of boxes and frames that are only thought of.
-func Unnamed() func() string {
+// Unnamed makes the ids of boxes and frames that are only thought of, none of which the stacks have: what one step thinks of
+// may not go by the name of what the step before it did.
+func Unnamed(beside ...hive.Stack) func() string {
+	taken := map[string]bool{}
+	for _, st := range beside {
+		for _, b := range st.Boxes {
+			taken[b.ID] = true
+			for _, f := range b.Frames {
+				taken[f.ID] = true
+			}
+		}
+	}
 	n := 0
 	return func() string {
-		n++
-		return fmt.Sprintf("new-%d", n)
+		for {
+			n++
+			if id := fmt.Sprintf("new-%d", n); !taken[id] {
+				return id
+			}
+		}
 	}
 }

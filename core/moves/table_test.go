@@ -280,3 +280,33 @@ func ExampleTable_ExactAll() {
 	// Super put on: 10 frames, drawn.
 	// 3 boxes
 }
+
+// TestWhatIsThoughtOfTwiceHasTwoNames: two steps that bring combs, each with names of its own making, leave a hive in which
+// each comb and box goes by one name.
+func TestWhatIsThoughtOfTwiceHasTwoNames(t *testing.T) {
+	h := here(t)
+	for _, said := range []moves.Said{{Do: "super_drawn", N: 1}, {Do: "under_drawn"}, {Do: "combs_swapped", N: 2}, {Do: "super_foundation", N: 2}} {
+		_, after, err := moves.All.ExactAll(h, []moves.Said{said}, moves.Unnamed(h.Stack))
+		if err != nil {
+			t.Fatalf("%s: %v", said.Do, err)
+		}
+		h = after
+	}
+	seen := map[string]bool{}
+	for _, b := range h.Stack.Boxes {
+		for _, id := range append([]string{b.ID}, combIDs(b)...) {
+			if seen[id] {
+				t.Errorf("%s is there twice", id)
+			}
+			seen[id] = true
+		}
+	}
+}
+
+// combIDs returns the ids of a box's combs.
+func combIDs(b hive.Box) (out []string) {
+	for _, f := range b.Frames {
+		out = append(out, f.ID)
+	}
+	return out
+}

@@ -84,7 +84,7 @@ type part struct {
 
 // changes does to a hive what a step says, on a day, and returns what it is to the forecast, beside the step's own changes.
 func (t *Step) changes(h moves.Hive, on day.Day) ([]bees.Change, moves.Hive, error) {
-	acts, after, err := moves.All.ExactAll(h, t.Said, moves.Unnamed())
+	acts, after, err := moves.All.ExactAll(h, t.Said, moves.Unnamed(h.Stack))
 	if err != nil {
 		return nil, h, err
 	}
