@@ -74,6 +74,7 @@ type planView struct {
 	Odds     []runwayText
 	Sure     string
 	Breaches []string
+	Ways     waysView
 	Weighed  []string
 }
 

@@ -50,6 +50,7 @@ func planOf(x app.Colony) planView {
 	}
 	v.Before = runwaysOf(all[0], x.Assessment.Base.Horizon)
 	v.Odds = oddsOf(p, x)
+	v.Ways = waysOf(x)
 	for _, b := range p.Breaches {
 		if b.Rank == craft.Never || b.Kg >= breachTold {
 			v.Breaches = append(v.Breaches, b.Say)

@@ -33,7 +33,6 @@ const (
 	Combine           Action = "combine"
 	DeadOutCheck      Action = "dead_out_check"
 	DroneComb         Action = "drone_comb"
-	SwapPlaces        Action = "swap_places"
 )
 
 // Entry describes an action code. Given says whether an option gives it yet; the
@@ -70,7 +69,7 @@ var Actions = []Entry{
 	{SwarmControl, "Control swarming: split, nuc or cells", true},
 	{Requeen, "Requeen", true},
 	{Equalise, "Equalise between hives", true},
-	{SwapPlaces, "Swap the places of hives", true},
+	{"swap_places", "Swap the places of hives", false},
 	{"excluder_on", "Put the excluder on", false},
 	{"excluder_off", "Take the excluder off", false},
 	{"return_wet_supers", "Return wet supers", false},

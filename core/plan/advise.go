@@ -57,6 +57,7 @@ type Plan struct {
 	Swarm     float64          `json:"swarm"` // chance of a swarm by the visit after next
 	Days      int              `json:"days"`  // that it was lived for; what lies after is told by its end
 	Weighed   []Weighed        `json:"weighed"`
+	Ways      []Way            `json:"ways,omitempty"` // to deal with a swarm’s cells; none where there are none
 	Breaches  []craft.Breach   `json:"breaches"`
 	KeptSince day.Day          `json:"kept_since,omitempty"` // it is the plan of an earlier day, kept
 	Result    *forecast.Result `json:"-"`
@@ -94,6 +95,7 @@ func For(s *Situation) Plan {
 		Leaving: leave.terms, Alive: chosen.alive, Swarm: chosen.swarm, Days: s.horizon, Breaches: chosen.breaches, KeptSince: since,
 	}
 	p.Weighed = s.weighedOf(tried, chosen)
+	p.Ways = s.ways(chosen)
 	p.Sharing = s.sharing(parts)
 	p.Result = s.resultOf(chosen)
 	for i := range parts {

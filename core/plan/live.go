@@ -25,6 +25,7 @@ type lived struct {
 	value                    []float64 // kg of honey, by member
 	sums                     Terms
 	alive, strength, swarmed float64 // summed up
+	bees                     float64 // on the last day, summed up
 	outcomes                 map[int]*outcome
 }
 
@@ -154,6 +155,7 @@ func (l *lived) ends(s *Situation, x *life, p *bees.Parameters) {
 	l.value = append(l.value, t.Total())
 	l.sums.add(t)
 	l.swarmed += 1 - x.early
+	l.bees += x.Bees()
 	if x.Lost == bees.NotLost {
 		l.alive += x.winterOut
 		l.strength += t.Colony / max(w.Colony, 1e-9)
@@ -170,6 +172,7 @@ func (l *lived) outcomeOf(s *Situation, n int) *outcome {
 	o.members = len(o.value)
 	o.terms = l.sums.times(k)
 	o.alive, o.strength, o.swarm = l.alive*k, l.strength*k, l.swarmed*k
+	o.bees, o.minutes = l.bees*k, l.minutes
 	o.mean = s.decides(o.value)
 	return o
 }

@@ -14,8 +14,9 @@ type Option struct {
 // Options lists all that is weighed, in the order of hands on one day: looks, what comes off, what is moved,
 // what goes on, feed last. Leaving is beside them.
 var Options = []Option{
-	lookCloser, checkCells, swarmControl, harvestSuper, removeSuper, packDown, condense, moveOuterFramesIn, relieveHoneyBound, openNestSides, droneComb,
-	combine, equalise, boost, rotateBoxes, addBoxUnder, alternateFrames, giveCellOrQueen, requeen, testComb, addSuper, feedPollen, feedStimulate, feedEmergency, feedWinter,
+	lookCloser, checkCells, swarmControl, harvestSuper, removeSuper, packDown, condense, moveOuterFramesIn, relieveHoneyBound,
+	openNestSides, droneComb, combine, equalise, boost, rotateBoxes, addBoxUnder, alternateFrames, giveCellOrQueen, requeen, testComb,
+	addSuper, feedPollen, feedStimulate, feedEmergency, feedWinter,
 }
 
 // stepsOn returns all that can be done on a day.

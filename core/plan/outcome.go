@@ -36,6 +36,8 @@ type outcome struct {
 	alive     float64 // chance of being alive on the last day
 	strength  float64 // what it is worth in spring, of a colony of full strength
 	swarm     float64 // chance of a swarm by the visit after next
+	bees      float64 // on the last day
+	minutes   float64 // of work
 	breaches  []craft.Breach
 	forbidden bool // a rule that is never broken is broken by it, or it cannot be done
 	changes   []bees.Change

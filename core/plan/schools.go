@@ -27,7 +27,6 @@ var Schools = []School{
 	{AlternateFrames, "Honey and drawn combs alternated above it", false},
 	{FeedStimulate, "Thin syrup in spring to build up", true},
 	{DroneComb, "Drone comb cut out against mites", true},
-	{SwapPlaces, "Hives that change places", true},
 }
 
 // customKg is how much less than all else a custom may come to and still stand, kg of honey. Source: the design: under a

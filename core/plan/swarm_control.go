@@ -15,8 +15,9 @@ import (
 var swarmControl = Option{
 	Action: SwarmControl,
 	When:   "charged or capped queen cells were found, or eggs in many cups, that are read as a swarm's",
-	Does: "take the old queen out with some combs as a nuc; or split the colony; or raise the brood over the supers, with her " +
-		"below on drawn combs; or take the cells down for a week, where eggs or she were seen today",
+	Does: "take the old queen out with some combs as a nuc; or split the colony; or leave her on her place with the bees that fly, and " +
+		"set the brood aside; or raise the brood over the supers, with her below on drawn combs; or take the cells down for a week, " +
+		"where eggs or she were seen today",
 	Source: "common practice; how much of the urge is left is a guess",
 	steps:  controlSteps,
 }
@@ -36,7 +37,7 @@ const (
 // be held by then. What is left of the urge is a guess.
 const (
 	raiseBrood                = "raise"
-	raiseMinutes, raiseLeaves = 40.0, 0.3
+	raiseMinutes, raiseLeaves = 40.0, 0.2
 	raiseBees, raiseFlowKg    = 18_000, 8.0
 	raiseBoxes                = 2 // of the nest, at most: more is no lift
 )
@@ -99,6 +100,9 @@ func controlSteps(x *scene) []Step {
 		say:   func(s *Situation, p *part) told { return s.sayControl(p, "cells") },
 	}
 	out := []Step{nuc, split, cells}
+	if artificial, ok := s.artificial(x); ok {
+		out = append(out, artificial)
+	}
 	if raise, ok := s.raise(x); ok {
 		out = append(out, raise)
 	}
@@ -154,10 +158,11 @@ func (s *Situation) sayControl(p *part, how string) told {
 	var t told
 	q := s.Estimate.Queen
 	t.do = map[string]string{
-		"nuc":   "Take the queen out with a nuc, and leave one cell, ",
-		"split": "Split it, the queen in one half and one cell in the other, ",
-		"raise": "Raise the brood over the supers, the queen below on one comb of it, ",
-		"cells": "Take down the queen cells ",
+		"nuc":           "Take the queen out with a nuc, and leave one cell, ",
+		"split":         "Split it, the queen in one half and one cell in the other, ",
+		"raise":         "Raise the brood over the supers, the queen below on one comb of it, ",
+		artificialSwarm: "Make an artificial swarm: the queen stays, the brood goes aside with one cell, ",
+		"cells":         "Take down the queen cells ",
 	}[how] + s.by(p)
 	till := max(int(s.Days()), 1)
 	risk, _ := s.Base.Swarm(till)
@@ -186,6 +191,8 @@ func (s *Situation) sayControl(p *part, how string) told {
 	switch how {
 	case raiseBrood:
 		t.cautions = raiseCautions
+	case artificialSwarm:
+		t.cautions = artificialCautions
 	case "cells":
 		t.cautions = []string{
 			"Only where eggs or the queen are seen today: else the cells are all there is. It buys a week: check again before " +
@@ -206,10 +213,11 @@ func (s *Situation) sayBegun(p *part, how string, risk float64) told {
 	var t told
 	q := s.Estimate.Queen
 	t.do = map[string]string{
-		"nuc":   "Take the queen out with a nuc, and leave two cups with an egg, ",
-		"split": "Split it, the queen in one half and two cups with an egg in the other, ",
-		"raise": "Raise the brood over the supers, the queen below on one comb of it, ",
-		"cells": "Take down the cups with an egg ",
+		"nuc":           "Take the queen out with a nuc, and leave two cups with an egg, ",
+		"split":         "Split it, the queen in one half and two cups with an egg in the other, ",
+		"raise":         "Raise the brood over the supers, the queen below on one comb of it, ",
+		artificialSwarm: "Make an artificial swarm: the queen stays, the brood goes aside with two cups with an egg, ",
+		"cells":         "Take down the cups with an egg ",
 	}[how] + s.by(p)
 	t.reason, t.figures = reason(
 		"On {day} there were {cups} cups with an egg, read as a swarm’s beginning; the first may be capped on {capped}, and a "+
@@ -229,6 +237,8 @@ func (s *Situation) sayBegun(p *part, how string, risk float64) told {
 	switch how {
 	case raiseBrood:
 		t.cautions = raiseCautions
+	case artificialSwarm:
+		t.cautions = artificialCautions
 	case "cells":
 		t.cautions = []string{"It buys a week: give room with it, and check every comb again before eight days are over."}
 	}

@@ -184,6 +184,31 @@ func (y *Yard) nuc(h *Hive, combs int) error {
 	return nil
 }
 
+// artificial leaves the queen on her place on one comb with the bees that fly, and sets the other combs of brood aside with their
+// bees and the cells; empty drawn combs go in their place.
+func (y *Yard) artificial(h *Hive) error {
+	const minutes, goes, nurses = 40, 0.85, 0.55
+	h.Minutes += minutes
+	best := h.bestCombs(int(goes*float64(h.nestFrames())), broodOn)
+	if len(best) < 2 {
+		return nil
+	}
+	out, name := best[1:], h.names()
+	in := make([]string, len(out))
+	for i := range in {
+		in[i] = name()
+	}
+	err := h.do(y.Today, &moves.Several{Title: "Artificial swarm", Acts: []moves.Act{
+		&moves.BeesMoved{From: h.ID, To: h.ID + " aside", Share: nurses, How: "shaken"}, &moves.CombsSwapped{Out: out, In: in},
+	}})
+	if err != nil {
+		return err
+	}
+	h.bees.BroodRaised()
+	h.Nucs++
+	return nil
+}
+
 // unite unites a hive with another, the strongest where none is named: its boxes with stores go over the other's
 // nest, its queen is killed.
 func (y *Yard) unite(h *Hive, with *Hive) error {

@@ -368,6 +368,8 @@ func (k *plans) swarm(y *Yard, h *Hive, a *assessment.Assessment, s plan.KeptSte
 		return y.nuc(h, nucFrames)
 	case "split":
 		return y.nuc(h, h.nestFrames()/2)
+	case "artificial":
+		return y.artificial(h)
 	case "raise":
 		for _, x := range a.Advice {
 			if x.Action == s.Action && x.On == s.On {
