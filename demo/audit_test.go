@@ -99,6 +99,9 @@ func TestTheYearsAudit(t *testing.T) {
 
 // read asks of one colony on one day what must hold of any plan.
 func (a *audited) read(t *testing.T, d day.Day, x app.Standing) {
+	if x.Old || x.Today != d {
+		t.Errorf("%s %s: it could not be worked out; it stands as on %s", d.Short(), x.Code, x.Today.Short())
+	}
 	if len(x.Advice) == 0 {
 		t.Errorf("%s %s: nothing is said", d.Short(), x.Code)
 		return

@@ -1,6 +1,7 @@
 package assessment_test
 
 import (
+	"encoding/json"
 	"fmt"
 	"math/rand/v2"
 	"slices"
@@ -54,6 +55,9 @@ func TestPlansHoldWhatPlansMust(t *testing.T) {
 		name := fmt.Sprintf("%d: %s in %s, %d and %d boxes", i, x.on.Short(), x.place.Climate.Key, len(x.nest), len(x.supers))
 		if p.GainKg < -1e-9 {
 			t.Errorf("%s: by its own forecast the plan is worse than leaving, by %.2f kg: %s", name, -p.GainKg, stepsOf(a))
+		}
+		if _, err := json.Marshal(p); err != nil { // a sum that is no number
+			t.Errorf("%s: %v", name, err)
 		}
 		steps := 0
 		for _, v := range a.Advice {
