@@ -6,6 +6,7 @@ import (
 	"hash/crc32"
 	"html/template"
 	"net/url"
+	"slices"
 	"strings"
 
 	"github.com/gofiber/fiber/v3"
@@ -32,6 +33,7 @@ type movesView struct {
 	ExchangeSay    string
 	ExchangeEntry  string
 	Ticks          []moveTick
+	Left           string // what was not ticked, as it is asked about; "": nothing is
 	Own, OwnOf     string // a plan that was drawn: it is written whole
 	Sheet          string // what tells one sheet from another
 	Entry, Day     string
@@ -41,7 +43,10 @@ type movesView struct {
 }
 
 // moveTick is something that the log may hold when it is done.
-type moveTick struct{ Said, Say string }
+type moveTick struct {
+	Said, Say string
+	Off       bool // it was not ticked
+}
 
 // moveStep is one step of it.
 type moveStep struct {
@@ -76,7 +81,14 @@ func (s *Server) showMoves(c fiber.Ctx) error {
 // doMoves writes what was ticked of a sheet.
 func (s *Server) doMoves(c fiber.Ctx) error {
 	id, entry := c.Params("colony"), c.FormValue("entry")
-	err := s.doneOf(c, id, entry)
+	form, err := url.ParseQuery(string(c.Body()))
+	if err != nil {
+		return s.sheetAgain(c, id, &app.FieldError{Field: "done", Say: "it cannot be read; open the sheet again"})
+	}
+	if left := leftOut(c, form); len(left) > 0 {
+		return s.askLeft(c, id, left)
+	}
+	err = s.doneOf(c, id, entry, form["said"])
 	if err == nil || c.Get(queueHeader) != "" {
 		return s.wrote(c, id, entry, err)
 	}
@@ -85,6 +97,34 @@ func (s *Server) doMoves(c fiber.Ctx) error {
 		return err
 	}
 	return s.sheetAgain(c, id, field)
+}
+
+// leftOut returns what of a sheet was not ticked and is to be asked about: none where all was, or nothing, or where it was asked.
+// A page that keeps what it sends where there is no signal has asked by itself.
+func leftOut(c fiber.Ctx, form url.Values) []string {
+	if form.Get("asked") != "" || c.Get(queueHeader) != "" || len(form["said"]) == 0 {
+		return nil
+	}
+	return slices.DeleteFunc(form["all"], func(x string) bool { return slices.Contains(form["said"], x) })
+}
+
+// askLeft shows a sheet again that was ticked in part, and asks about the rest.
+func (s *Server) askLeft(c fiber.Ctx, id string, left []string) error {
+	m, err := s.as(c).MoveSheet(c.Context(), id)
+	if err != nil {
+		return err
+	}
+	v := movesOf(m)
+	var say []string
+	for i, x := range v.Ticks {
+		if slices.Contains(left, x.Said) {
+			v.Ticks[i].Off = true
+			say = append(say, words.Lower(x.Say))
+		}
+	}
+	v.Left = strings.Join(say, "; ")
+	c.Status(fiber.StatusUnprocessableEntity)
+	return s.show(c, "moves", v)
 }
 
 // doExchange writes what went between two hives by a sheet.
@@ -116,17 +156,13 @@ func (s *Server) sheetAgain(c fiber.Ctx, id string, wrong *app.FieldError) error
 }
 
 // doneOf reads what was ticked and writes it.
-func (s *Server) doneOf(c fiber.Ctx, id, entry string) error {
+func (s *Server) doneOf(c fiber.Ctx, id, entry string, ticked []string) error {
 	on, err := day.Parse(c.FormValue("day"))
 	if err != nil {
 		return &app.FieldError{Field: "day", Say: err.Error()}
 	}
-	form, err := url.ParseQuery(string(c.Body()))
-	if err != nil {
-		return &app.FieldError{Field: "done", Say: "it cannot be read; open the sheet again"}
-	}
 	var said []moves.Said
-	for _, text := range form["said"] {
+	for _, text := range ticked {
 		x, err := app.ReadSaid(text)
 		if err != nil {
 			return err
@@ -155,7 +191,7 @@ func movesOf(m app.MoveSheet) *movesView {
 			v.Exchange, v.ExchangeSay, v.ExchangeEntry = m.Exchange, strings.TrimSuffix(plainDo(a), "."), app.NewID()
 		}
 		for _, x := range a.Acts {
-			v.Ticks = append(v.Ticks, moveTick{app.SaidText(x), upperFirst(saidWords(x, m))})
+			v.Ticks = append(v.Ticks, moveTick{Said: app.SaidText(x), Say: upperFirst(saidWords(x, m))})
 		}
 		v.Cares = append(v.Cares, a.Cautions...)
 	}

@@ -6,7 +6,9 @@ import (
 	"strconv"
 	"strings"
 	"testing"
+	"time"
 
+	"kembo/core/day"
 	"kembo/web"
 )
 
@@ -99,6 +101,49 @@ func TestTickedOfASheetIsWritten(t *testing.T) {
 		return
 	}
 	t.Error("no sheet puts a super on")
+}
+
+// TestWhatIsLeftOutIsAskedAboutOnce: ticked in part, a sheet is not written but asks about the rest by name, with what was ticked as
+// it was; answered, it is written, without it.
+func TestWhatIsLeftOutIsAskedAboutOnce(t *testing.T) {
+	w := serverOn(t, day.Of(2026, time.May, 20))
+	_, first := ask(t, w, get("/"))
+	board := ""
+	for _, yard := range regexp.MustCompile(`/yards/[0-9a-f-]{36}"`).FindAllString(first, -1) {
+		_, page := ask(t, w, get(strings.TrimSuffix(yard, `"`)))
+		board += page
+	}
+	for _, colony := range regexp.MustCompile(`/colonies/[0-9a-f-]{36}`).FindAllString(board, -1) {
+		_, body := ask(t, w, get(colony+"/moves"))
+		ticks := regexp.MustCompile(`name="said" value="([^"]*)" checked>\s*<span>([^<]*)`).FindAllStringSubmatch(body, -1)
+		if len(ticks) < 2 {
+			continue
+		}
+		form := url.Values{
+			"entry": {uid("left")}, "day": {regexp.MustCompile(`name="day" value="([^"]*)"`).FindStringSubmatch(body)[1]},
+			"sheet": {regexp.MustCompile(`name="sheet" value="([^"]+)"`).FindStringSubmatch(body)[1]}, "said": {ticks[0][1]},
+		}
+		for _, x := range ticks {
+			form.Add("all", x[1])
+		}
+		before := book(t, w, colony)
+		res, body := ask(t, w, post(colony+"/moves", form))
+		if res.StatusCode != 422 || !strings.Contains(body, `js-left">`+strings.ToLower(ticks[1][2][:1])+ticks[1][2][1:]) {
+			t.Errorf("ticked in part it is answered with %d, and does not ask about %q", res.StatusCode, ticks[1][2])
+		}
+		if !strings.Contains(body, `value="`+ticks[0][1]+`" checked`) || strings.Contains(body, `value="`+ticks[1][1]+`" checked`) {
+			t.Error("what was ticked is not as it was")
+		}
+		if book(t, w, colony) != before {
+			t.Error("it is written before it is answered")
+		}
+		form.Set("asked", "yes")
+		if res, _ := ask(t, w, post(colony+"/moves", form)); res.StatusCode != 303 || book(t, w, colony) == before {
+			t.Errorf("answered, it is answered with %d", res.StatusCode)
+		}
+		return
+	}
+	t.Error("no sheet has two things to tick")
 }
 
 // book is the whole log of a colony as its page has it.

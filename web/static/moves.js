@@ -19,6 +19,20 @@
   list.addEventListener("change", keep);
   $$(".mv-done form.asked").forEach((f) => f.addEventListener("submit", () => localStorage.removeItem(key)));
 
+  // What was not ticked is asked about once, before anything is kept or sent.
+  const form = $(".mv-ticks") && $(".mv-ticks").closest("form"), left = $(".mv-left");
+  document.addEventListener("submit", (e) => {
+    if (e.target !== form || (e.submitter && e.submitter.name === "asked")) return;
+    const all = $$("input[type=checkbox]", form), open = all.filter((b) => !b.checked);
+    if (!open.length || open.length === all.length) return;
+    e.preventDefault();
+    e.stopPropagation();
+    const say = open.map((b) => b.nextElementSibling.textContent);
+    $(".js-left", left).textContent = say.map((s) => s[0].toLowerCase() + s.slice(1)).join("; ");
+    left.hidden = false;
+    $("button", left).focus();
+  }, true);
+
   let at = 0;
   const show = (i) => {
     at = Math.max(0, Math.min(steps.length, i));
