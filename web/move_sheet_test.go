@@ -1,6 +1,8 @@
 package web_test
 
 import (
+	"io"
+	"log/slog"
 	"net/url"
 	"regexp"
 	"strconv"
@@ -8,7 +10,12 @@ import (
 	"testing"
 	"time"
 
+	"kembo/app"
 	"kembo/core/day"
+	"kembo/core/history"
+	"kembo/core/look"
+	"kembo/core/plan"
+	"kembo/demo/sample"
 	"kembo/web"
 )
 
@@ -151,4 +158,47 @@ func book(t *testing.T, w *web.Server, colony string) string {
 	t.Helper()
 	_, body := ask(t, w, get(colony+"/book"))
 	return body
+}
+
+// TestASheetNamesTheCombsWhoseDronesAreCut: where that is the keeper's custom and a comb of capped drone brood was seen, the sheet has
+// a step that names it, and a tick writes it.
+func TestASheetNamesTheCombsWhoseDronesAreCut(t *testing.T) {
+	on := day.Of(2026, time.May, 20)
+	svc, _ := sample.Worked(t, on)
+	w, err := web.New(svc, slog.New(slog.NewTextHandler(io.Discard, nil)), true)
+	if err != nil {
+		t.Fatal(err)
+	}
+	ctx := t.Context()
+	set, err := svc.Settings(ctx)
+	if err != nil {
+		t.Fatal(err)
+	}
+	set.Schools[plan.DroneComb] = plan.Custom
+	if err := svc.Choose(ctx, set); err != nil {
+		t.Fatal(err)
+	}
+	id, err := svc.FindColony(ctx, "MR-03")
+	if err != nil {
+		t.Fatal(err)
+	}
+	c, err := svc.Believed(ctx, id)
+	if err != nil {
+		t.Fatal(err)
+	}
+	seams := 9.0
+	l := &history.Look{Health: "healthy", Queen: history.Queen{Looked: true, Eggs: true, Larvae: true}, Boxes: []history.BoxLook{{
+		Box: c.Believed.Stack.Boxes[0].ID, Depth: "boxes", Seams: &seams, Counts: &look.Counts{Brood: 5, Drone: 1, Honey: 2, Empty: 2},
+	}}}
+	if err := svc.Record(ctx, id, history.Entry{ID: app.NewID(), Day: on, Kind: history.KindLook, Body: l}); err != nil {
+		t.Fatal(err)
+	}
+	svc.Settle(ctx)
+	_, sheet := ask(t, w, get("/colonies/"+id+"/moves"))
+	if !regexp.MustCompile(`Cut the drone brood out of comb \d+ of the brood box`).MatchString(sheet) {
+		t.Errorf("the sheet names no comb: %.1500s", sheet[max(0, strings.Index(sheet, "mv-steps")):])
+	}
+	if !strings.Contains(sheet, `value="drone_cut`) {
+		t.Error("it cannot be ticked")
+	}
 }

@@ -23,6 +23,8 @@ func (v *movesView) steps(m app.MoveSheet) {
 		switch {
 		case a.Action == plan.CheckCells || a.Action == plan.LookCloser:
 			looks = append(looks, moveStep{Say: plainDo(a)})
+		case a.Action == plan.DroneComb:
+			looks = append(looks, moveStep{Say: droneStep(m.Believed.Stack)})
 		case a.Action == plan.SwarmControl && a.Doable():
 			looks = append(looks, moveStep{Say: "Go through every comb with brood, and take the queen cells down."})
 		case movesNothing(a):
@@ -241,4 +243,15 @@ func contentOfNew(b hive.Box) string {
 		return fmt.Sprintf("%d of foundation", len(b.Frames))
 	}
 	return fmt.Sprintf("%d drawn combs", len(b.Frames))
+}
+
+// droneStep says which combs have drone brood that is cut out, by where they hang.
+func droneStep(st hive.Stack) string {
+	var where []string
+	for _, id := range moves.DroneCombs(st) {
+		if p, ok := st.PlaceOf(id); ok {
+			where = append(where, fmt.Sprintf("comb %d of the %s", p.Slot+1, words.Lower(boxName(st, st.Boxes[p.Box].ID))))
+		}
+	}
+	return "Cut the drone brood out of " + words.List(where...) + ", and hang them back where they hung."
 }

@@ -37,6 +37,9 @@ var stances = []option{
 	{string(plan.AsItPays), "weighed with the rest"}, {string(plan.Custom), "your custom"}, {string(plan.Refused), "not done here"},
 }
 
+// wishes are what can be made of what is done only by wish.
+var wishes = []option{{string(plan.AsItPays), "not done here"}, {string(plan.Custom), "your custom"}}
+
 // schoolField is the field of the form of a school.
 func schoolField(x plan.School) string { return "school_" + string(x.Action) }
 
@@ -104,7 +107,11 @@ func (s *Server) settingsOf(c fiber.Ctx) (*settingsView, error) {
 		v.Presets = append(v.Presets, option{p.Key, p.Name})
 	}
 	for _, x := range plan.Schools {
-		v.Schools = append(v.Schools, schoolForm{schoolField(x), x.Words, string(set.Schools[x.Action]), stances})
+		of := stances
+		if x.ByWish {
+			of = wishes
+		}
+		v.Schools = append(v.Schools, schoolForm{schoolField(x), x.Words, string(set.Schools[x.Action]), of})
 	}
 	for _, n := range app.Numbers {
 		f := numberForm{Field: n.Field, Label: n.Label, Value: shown(n, *n.Of(&set), set.Units.Mass)}
