@@ -374,6 +374,11 @@ var situations = []situation{
 		does: [][]string{{"hold_harvest"}}, never: []string{"harvest_super"}, why: "unknown is a hold",
 	},
 	{
+		name: "Honey that is barred, over the nest in December", place: "uk", on: "2026-12-10", days: 30,
+		hive: "deep h6 p0.5 e3.5 s6 | medium! h9.5 e0.5", told: all(unknownHistory, lookedAgo(60)),
+		does: [][]string{{"leave"}}, never: []string{"hold_harvest", "harvest_super"}, why: "nobody takes it off now: they eat it",
+	},
+	{
 		name: "Fed in May with a super on", place: "uk", bloom: limes, on: "2026-06-25", days: 9,
 		hive: "deep b6 h2 n0.5 p1 e0.5 s10 | x | medium! h9.5 n0.5 s9", told: fedAgo(40, 4),
 		does: [][]string{{"hold_harvest"}}, never: []string{"harvest_super"}, why: "what was fed stands in it",

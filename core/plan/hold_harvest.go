@@ -4,12 +4,14 @@ import (
 	"fmt"
 
 	"kembo/core/forecast"
+	"kembo/core/season"
 )
 
 // holds returns why a crop that may look ready stays on the hive, or is kept from sale; none where there is
 // none, or part of it comes off.
 func (s *Situation) holds(parts []part) []Advice {
-	if has(parts, HarvestSuper) || has(parts, Combine) {
+	next, then := s.visits()
+	if has(parts, HarvestSuper) || has(parts, Combine) || !season.CropsComeOff.Has(s.scene(next).season) { // or they eat it now
 		return nil
 	}
 	var full *BoxState
@@ -31,7 +33,6 @@ func (s *Situation) holds(parts []part) []Advice {
 		return nil
 	}
 	a := Advice{Action: HoldHarvest, ActBy: s.Visit, On: s.Visit, Confidence: sure}
-	next, then := s.visits()
 	switch why := s.Barred(); {
 	case why != "" && (full != nil || len(s.Treatments) > 0 && !has(parts, RemoveSuper)):
 		a.Do = fmt.Sprintf("Hold the harvest: %s is barred from sale", s.mass(total))
