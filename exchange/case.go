@@ -137,7 +137,7 @@ func (r Record) stack(on day.Day) (hive.Stack, look.Look, error) {
 	l.Queen = colony.QueenEvidence{
 		Looked: r.Queen.Looked, Seen: r.Queen.Seen, Eggs: r.Queen.Eggs, Larvae: r.Queen.Larvae,
 		Capped: r.Queen.Capped, ChargedCells: r.Cells.Charged, CappedCells: r.Cells.Capped, DryCups: r.Cells.Cups,
-		ManyEggs:    r.Queen.SeveralEggs,
+		ManyEggs: r.Queen.SeveralEggs, Caged: r.Queen.CagedSince != nil,
 		CupsWithEgg: r.Cells.WithEgg, EmergedCells: r.Cells.Emerged, TornCells: r.Cells.Torn, CellsAt: r.Cells.Where,
 	}
 	l.CellsChecked = r.Cells.Check == "complete" || r.Cells.Check == "partial"
@@ -271,6 +271,12 @@ func (r Record) findings(c *assessment.Case) error {
 		c.CellCheckDay = *r.Cells.Date
 	} else if c.CellCheck == colony.CompleteCheck {
 		c.CellCheckDay = c.Look.Day
+	}
+	if on := r.Queen.CagedSince; on != nil {
+		if *on > r.Date {
+			return wrong("queen.caged_since", "%v is in the future of date %v", *on, r.Date)
+		}
+		c.CagedSince = *on
 	}
 	var err error
 	if c.Feeds, err = periods("feeds", r.Feeds, r.Date); err != nil {

@@ -134,6 +134,8 @@ type Queen struct {
 	Clipped bool `json:"clipped"`
 	// From version 2 on: several eggs in a cell, on its walls or at its bottom.
 	SeveralEggs string `json:"several_eggs,omitempty"`
+	// The day since which she is shut in, in her hive.
+	CagedSince *day.Day `json:"caged_since,omitempty"`
 }
 
 // Cells is the last check for queen cells.

@@ -53,6 +53,7 @@ type Case struct {
 	Own        colony.Neighbour   // this hive as it was last worked out; zero: it was not
 	Pairs      *plan.Pairs        // between which combs may go; nil: they are worked out from all of them
 	Waiting    *queen.Waiting     // for a queen to lay; nil: it is not known to
+	CagedSince day.Day            // that its laying queen is shut in; 0: she is not
 	DronesSeen string             // none, few, many; "": not noted
 	Mites      []history.MitesCounted
 	RhythmDays int        // from visit to visit; 0: usual for the season
@@ -158,6 +159,6 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *plan.Situation {
 		HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments, BeganOn: c.BeganOn,
 		Neighbours: c.Neighbours, Own: c.Own, Pairs: c.Pairs, FedTold: c.FedTold, Fed: c.Fed, Site: c.Site, RhythmDays: c.RhythmDays,
-		QueenYear: c.QueenYear, Waiting: c.Waiting, MitesPercent: mitesOf(c), Kept: c.Kept, Code: c.Code,
+		QueenYear: c.QueenYear, Waiting: c.Waiting, CagedSince: c.CagedSince, MitesPercent: mitesOf(c), Kept: c.Kept, Code: c.Code,
 	}
 }

@@ -14,7 +14,7 @@ func (c Case) With(b history.Believed) Case {
 		c.BeganOn = b.BeganOn
 	}
 	c.Ensemble, c.QueenYear, c.Stack, c.Changes = b.Ensemble, b.QueenYear, b.Stack, b.Changes
-	c.Clipped, c.Waiting, c.Mites = b.Clipped, b.Waiting, b.Mites
+	c.Clipped, c.Waiting, c.CagedSince, c.Mites = b.Clipped, b.Waiting, b.CagedSince, b.Mites
 	c.FedTold, c.Fed = true, b.FedSupers()
 	c.Treatments = slices.Concat(c.Treatments, b.CombTreatments())
 	return c

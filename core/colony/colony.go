@@ -35,6 +35,8 @@ type QueenEvidence struct {
 	EggsUnlooked, LarvaeUnlooked, CappedUnlooked bool
 	// ManyEggs says where several eggs lay in a cell: EggsOnWalls, EggsAtBottom; "": none were seen to.
 	ManyEggs string `json:",omitempty"`
+	// Caged says that she is shut in, in her hive, by who wrote so: that no eggs are found says nothing.
+	Caged bool `json:",omitempty"`
 	// Unlaid is a day on which, or before, the last egg was laid, as looks tell together that found none; 0: eggs were
 	// seen, or nobody looked.
 	Unlaid day.Day `json:",omitempty"`
@@ -76,7 +78,7 @@ func (q QueenEvidence) unlaidSince(before day.Day) day.Day {
 		return before
 	}
 	stop, ok := queen.LastLaid(q.Evidence(false))
-	if !ok || stop.Resumed || q.Resting {
+	if !ok || stop.Resumed || q.Resting || q.Caged {
 		return 0
 	}
 	if before > 0 {
@@ -123,11 +125,14 @@ func (q QueenEvidence) Long(on day.Day) bool { return q.Unlaid > 0 && on-q.Unlai
 // none; guesses.
 const resting, fullStill = 0.95, 0.7
 
+// caged is the chance that a queen is alive in the cage that she was shut in. Source: common practice; a guess.
+const caged = 0.97
+
 // QueenChance returns the chance that a laying queen is there: by the brood that was seen, and, where no eggs were,
 // by how many queens have stopped by then, and whether there was a cell for them. Source: none; guess.
 func (q QueenEvidence) QueenChance() float64 {
 	p := q.byBrood()
-	if !q.Looked || q.Eggs || q.Seen || q.ManyEggs != "" || q.Long(q.Day) {
+	if !q.Looked || q.Eggs || q.Seen || q.Caged || q.ManyEggs != "" || q.Long(q.Day) {
 		return p
 	}
 	if q.Full {
@@ -139,6 +144,8 @@ func (q QueenEvidence) QueenChance() float64 {
 // byBrood is that chance by how long ago the youngest brood was laid. Source: none; guess.
 func (q QueenEvidence) byBrood() float64 {
 	switch {
+	case q.Caged:
+		return caged
 	case q.ManyEggs == EggsOnWalls && !q.Seen:
 		return 0.03
 	case !q.Looked, q.Resting && !q.Eggs && !q.Seen:

@@ -69,6 +69,8 @@ type Plan struct {
 	Roomed        bool       // and is given room
 	EggsDue       day.Day    // of a queen who is waited for, by the visit; 0: none are
 	Looked        bool       // for eggs, or the hive is united
+	CagedDays     int        // that the laying queen has been shut in by the visit; 0: she is not
+	LetOut        bool       // and is let out
 	Queenless     float64    // chance that it has no queen and rears none
 	QueenHelped   bool       // it gets a queen, a cell or a comb of eggs, or is united
 	CellsFound    bool       // queen cells were found that are a swarm's
@@ -120,7 +122,7 @@ var Rules = []Rule{
 	syrupInTheCold, swarmCellsLeft, checkPutOff, eggsUnlooked,
 	virginAlone, nestInCold, nestParted, coldOpening, flowOpening, feedUnderSuper, superOverEmpty, superOverWide, superOverFoundation,
 	combOutInFlow, excluderInWinter, coldHarvest, takenBare, leftHungry, queenlessLeft, winterUnfed, leftBound,
-	treatmentLeftIn, overfull, heavyLift, winterTooLight,
+	treatmentLeftIn, cagedTooLong, overfull, heavyLift, winterTooLight,
 }
 
 // Judge returns what a plan breaks, or leaves broken.

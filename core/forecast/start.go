@@ -189,6 +189,7 @@ const (
 func requeen(s *bees.State, e *colony.Estimate, p *bees.Parameters, h uint64, m int, seed uint64) {
 	q := e.Queen
 	at := int(e.Day)
+	s.Caged = q.Caged
 	if q.Comes > 0 && !q.Eggs && !q.Seen {
 		waited(s, e, p, h, m, seed)
 		return

@@ -55,7 +55,7 @@ func (w *walker) missing(e *colony.Estimate, sights []forecast.Sight) {
 // were looked at since without finding eggs or the queen.
 func (w *walker) presume(e Entry) {
 	q := w.Estimate.Queen
-	if w.Waiting == nil && q.Looked && q.Day == e.Day && !q.Eggs && !q.EggsUnlooked && !q.Seen && q.GoneOdds >= presumed {
+	if w.Waiting == nil && q.Looked && q.Day == e.Day && !q.Eggs && !q.EggsUnlooked && !q.Seen && !q.Caged && q.GoneOdds >= presumed {
 		w.Waiting = &queen.Waiting{For: queen.Sealed, On: q.GoneDay - colony.GoneSince}
 	}
 }

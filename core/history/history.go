@@ -47,6 +47,7 @@ type Believed struct {
 	BeganOn      day.Day
 	Queens       []queen.Person // of this hive, the earliest first
 	Waiting      *queen.Waiting // for a queen to lay; nil: it is not known to
+	CagedSince   day.Day        // that its laying queen is shut in; 0: she is not
 	Mites        []MitesCounted // the earliest first
 	Inspections  []Inspected    // of brood, the earliest first
 	Grafts       []Grafted      // in it, the earliest first

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"slices"
 
+	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/day"
@@ -79,6 +80,7 @@ func (entered *Look) apply(b *walker, e Entry) error {
 			l.Queen.Comes, l.Queen.ComesBy, l.Queen.ComesOdds = due.Lays, due.Judged, b.Waiting.Odds()
 		}
 	}
+	l.Queen.Caged = b.CagedSince > 0 && l.Queen.Looked && (!l.Queen.Eggs || e.Day-b.CagedSince <= brood.EggDays)
 	est, err := look.Read(l, b.Stack, c)
 	if err != nil {
 		return err

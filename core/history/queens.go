@@ -3,6 +3,7 @@ package history
 import (
 	"slices"
 
+	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/moves"
 	"kembo/core/queen"
@@ -29,6 +30,12 @@ func (w *walker) queenWas(e Entry, before moves.Queen, after moves.Hive) {
 		w.Waiting = &queen.Waiting{For: d.Waits, On: e.Day}
 	case now.State == queen.Laying && d.LaysIn > 0, d.QueenEnd != queen.Here && now.State == queen.Laying:
 		w.Waiting = nil
+	}
+	switch {
+	case !now.Caged:
+		w.CagedSince = 0
+	case w.Waiting == nil && w.CagedSince == 0:
+		w.CagedSince = e.Day
 	}
 }
 
@@ -85,7 +92,10 @@ func (w *walker) queenSeen(e Entry, l *Look) {
 		return
 	}
 	if laysNow {
-		w.queen.State, w.queen.Caged, w.Waiting = queen.Laying, false, nil
+		w.queen.State, w.Waiting = queen.Laying, nil
+		if e.Day-w.CagedSince > brood.EggDays { // eggs from before she was shut in have hatched
+			w.queen.Caged, w.CagedSince = false, 0
+		}
 	}
 	w.queenIs(e, w.queen)
 	if i := slices.IndexFunc(w.Queens, queen.Person.Present); l.Queen.Seen && i >= 0 {

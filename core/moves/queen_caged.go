@@ -38,4 +38,16 @@ func (a *QueenCaged) Words(measure.Units) (title, say string) {
 	return "Queen let out", ""
 }
 
-var queenCaged = Row{Kind: "queen_caged", New: func() Act { return new(QueenCaged) }}
+var queenCaged = Row{Kind: "queen_caged", New: func() Act { return new(QueenCaged) }, Ways: []Way{cages("queen_caged", true), cages("queen_let_out", false)}}
+
+// cages is a way to shut her in, or to let her out.
+func cages(code Code, in bool) Way {
+	one := "the queen let out of her cage"
+	if in {
+		one = "the queen shut in a cage"
+	}
+	return Way{
+		Code: code, Sheet: true, One: one,
+		Exact: func(h Hive, _ Said, _ func() string) ([]Act, error) { return []Act{&QueenCaged{Caged: in}}, nil },
+	}
+}

@@ -33,6 +33,8 @@ const (
 	Combine           Action = "combine"
 	DeadOutCheck      Action = "dead_out_check"
 	DroneComb         Action = "drone_comb"
+	CageQueen         Action = "cage_queen"
+	LetQueenOut       Action = "let_queen_out"
 )
 
 // Entry describes an action code. Given says whether an option gives it yet; the
@@ -84,5 +86,7 @@ var Actions = []Entry{
 	{FeedPollen, "Feed pollen", true},
 	{GiveCellOrQueen, "Give a ripe cell or a queen", true},
 	{TestComb, "Give a test comb of eggs", true},
+	{CageQueen, "Shut the queen in before the flow ends", true},
+	{LetQueenOut, "Let the queen out of her cage", true},
 	{"move_hive", "Move a hive to a crop", false},
 }

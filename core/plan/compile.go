@@ -30,6 +30,8 @@ type compiled struct {
 	looked    bool // for eggs
 	through   bool // every comb is gone through, or it is united
 	requeened bool
+	letOut    bool
+	cagedIn   int // days to when she is shut in, and one; 0: she is not
 	idleKg    float64
 	breaches  []craft.Breach
 	forbidden bool
@@ -114,6 +116,10 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 		}
 		c.ended = c.ended || p.Moves.union
 		c.requeened = c.requeened || p.Requeens
+		c.letOut = c.letOut || p.Action == LetQueenOut
+		if p.Action == CageQueen {
+			c.cagedIn = in + 1
+		}
 		c.helped = c.helped || p.Requeens || p.Action == GiveCellOrQueen || p.Action == TestComb
 		if p.Action == SwarmControl || p.Action == Combine {
 			c.dealtIn = in + 1
@@ -141,6 +147,9 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 // lastOf notes on the last day of a plan how the hive is left.
 func (s *Situation) lastOf(p *craft.Plan, c *compiled) {
 	d, through, fedKg := s.dueHere(), c.through, c.fedKg
+	if s.CagedSince > 0 {
+		p.CagedDays, p.LetOut = int(s.Visit-s.CagedSince), c.letOut || c.ended
+	}
 	p.Queenless, p.QueenHelped = d.queenless, c.helped || c.ended
 	p.EggsDue, p.Looked = d.eggs, c.looked || through
 	p.CheckDue, p.Checked, p.CellsFound, p.CellsBegun, p.Bound = d.check, through, d.cells, d.begun, d.boundShare

@@ -81,6 +81,7 @@ func (s *Situation) liveDay(
 		late = s.late
 	}
 	if i >= late && s.comes[i-late] {
+		s.freed(c, st, i)
 		cost, took := s.upkeep(st, p, i, m)
 		x.fed += cost
 		if !c.barred {

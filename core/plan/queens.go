@@ -43,7 +43,7 @@ func (x *scene) queensToHave() bool { return season.QueensMate.Holds(x.season.Be
 // seen, by somebody who looked.
 func (s *Situation) doubted() bool {
 	q := s.Estimate.Queen
-	return q.Looked && !q.Eggs && !q.EggsUnlooked && !q.Seen
+	return q.Looked && !q.Eggs && !q.EggsUnlooked && !q.Seen && !q.Caged
 }
 
 // lastEgg returns the days before the look by which the last egg was laid, at the latest, and in words what was

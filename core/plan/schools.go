@@ -27,6 +27,7 @@ var Schools = []School{
 	{AlternateFrames, "Honey and drawn combs alternated above it", false},
 	{FeedStimulate, "Thin syrup in spring to build up", true},
 	{DroneComb, "Drone comb cut out against mites", true},
+	{CageQueen, "The queen shut in before the flow ends", true},
 }
 
 // customKg is how much less than all else a custom may come to and still stand, kg of honey. Source: the design: under a

@@ -39,7 +39,8 @@ type Situation struct {
 	Treatments   []colony.Period
 	BeganOn      day.Day // as a package, a swarm or a split; 0: it was a colony before
 	Waiting      *queen.Waiting
-	Code         string // by which the neighbours know the hive; "": the name of the colony
+	CagedSince   day.Day // that its laying queen is shut in; 0: she is not
+	Code         string  // by which the neighbours know the hive; "": the name of the colony
 	Neighbours   []colony.Neighbour
 	Own          colony.Neighbour // this hive as it was last worked out; zero: it was not
 	Pairs        *Pairs           // of the yard; nil: they are worked out from this hive and the neighbours
@@ -187,7 +188,7 @@ func (s *Situation) WinterTarget() float64 {
 
 // hive is what acts are done to.
 func (s *Situation) hive() moves.Hive {
-	return moves.Hive{Colony: s.Input.Colony, Stack: s.Estimate.Stack, Queen: moves.Queen{Clipped: s.Clipped}}
+	return moves.Hive{Colony: s.Input.Colony, Stack: s.Estimate.Stack, Queen: moves.Queen{Clipped: s.Clipped, Caged: s.CagedSince > 0}}
 }
 
 // supered reports whether supers are on now, whatever the look found.

@@ -1,0 +1,40 @@
+package assessment_test
+
+import (
+	"testing"
+
+	"kembo/core/assessment"
+)
+
+// caged says that her keeper has shut the queen in, some time ago, and no eggs were found since.
+func caged(c *assessment.Case) {
+	brood(false, false, true)(c)
+	c.Look.Queen.Caged, c.CagedSince = true, c.Today-16
+}
+
+// TestACagedQueenIsNoMissingOne: no eggs under a queen who is shut in call for no queen, no comb that tests and no union; while she
+// is in there is no brood to come, and she is let out.
+func TestACagedQueenIsNoMissingOne(t *testing.T) {
+	x := situation{
+		name: "shut in two weeks ago", place: "uk", bloom: limes, on: "2026-07-12", days: 8,
+		hive: "deep b3 h3 n1 p1 e2 s10 | x | medium! h7 n2 e1 s9", told: all(checked(0), caged, beside(24000)),
+		does:  [][]string{{"let_queen_out"}},
+		never: []string{"give_cell_or_queen", "test_comb", "requeen", "combine", "look_closer!", "boost", "swarm_control"},
+		why:   "she is there: let her out in time for the winter's bees",
+	}
+	a := x.assess(t)
+	if wrongs, _ := x.wrongs(t, a); len(wrongs) > 0 {
+		t.Error(wrongs)
+	}
+	if b := a.Base; b.Eggs.Likely > 0 {
+		t.Errorf("shut in for two weeks she has laid %.0f eggs", b.Eggs.Likely)
+	}
+	x.told = all(checked(0), brood(false, false, true), beside(24000))
+	missing := false
+	for _, v := range x.assess(t).Advice {
+		missing = missing || v.Action == "give_cell_or_queen" || v.Action == "test_comb" || v.Action == "combine" || v.Action == "look_closer"
+	}
+	if !missing {
+		t.Error("nobody asks after a queen who is not known to be shut in")
+	}
+}
