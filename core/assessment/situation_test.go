@@ -219,6 +219,14 @@ func given(what queen.Start, days int) func(*assessment.Case) {
 	}
 }
 
+// hived says that it is a swarm that was caught so many days ago.
+func hived(days int) func(*assessment.Case) {
+	return func(c *assessment.Case) {
+		given(queen.Hived, days)(c)
+		c.BeganOn = c.Today - day.Day(days)
+	}
+}
+
 // beside puts healthy hives of so many bees into the yard.
 func beside(bees ...float64) func(*assessment.Case) {
 	return func(c *assessment.Case) {

@@ -117,6 +117,24 @@ var spring = []situation{
 		never: []string{"swarm_control", "combine", "requeen", "relieve_honey_bound"}, does: [][]string{{"check_cells", "leave"}},
 		why: "room enough above; look again in a week",
 	},
+	// Caught swarms.
+	{
+		name: "A swarm of three days ago on foundation, a week of rain", place: "uk", bloom: limes, on: "2026-06-04", days: 8,
+		hive: "deep h0.3 e0.7 u9 s5", told: all(hived(3), checked(0), brood(true, false, false), weathered(8, 8, 13, 6)),
+		does: [][]string{{"feed_emergency"}}, never: []string{"add_super", "requeen", "combine", "test_comb"}, mostFeed: 3,
+		why: "what they brought along is eaten, and nothing comes in to draw comb from",
+	},
+	{
+		name: "A swarm of three days ago, the lime open", place: "uk", bloom: limes, on: "2026-07-02", days: 8,
+		hive: "deep b0.5 h1 n0.5 e1 u7 s6", told: all(hived(3), checked(0), brood(true, false, false)),
+		never: []string{"add_super", "requeen", "combine", "feed_winter"}, why: "it draws comb from what comes in",
+	},
+	{
+		name: "A swarm of yesterday in fine weather", place: "uk", bloom: limes, on: "2026-06-04", days: 8,
+		hive: "deep u10 s5", told: all(hived(1), checked(0), brood(false, false, false)),
+		never: []string{"feed_emergency!", "add_super", "give_cell_or_queen", "test_comb", "combine"},
+		why:   "it carries food for three days, and may carry what it caught: let it draw comb from that first",
+	},
 	// The yard: five hives that want five things on one day.
 	{
 		name: "Five on a day: a good young queen on three seams", place: "uk", bloom: limes, on: "2026-05-02", days: 8,
