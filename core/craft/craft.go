@@ -79,6 +79,7 @@ type Plan struct {
 	CellsLate     bool       // but not within two days
 	Checked       bool       // every comb is gone through
 	Starves       [2]float64 // chance that nothing is left to eat by the visit, and by the one after it, as it is left
+	NewLacksKg    float64    // what a young colony on foundation lacks by the visit of what it draws comb from, as it is left
 	WinterLacksKg float64    // what it lacks of its winter stores, as it is left
 	Acts          int        // things done, looks not counted
 
@@ -122,7 +123,7 @@ var Rules = []Rule{
 	syrupInTheCold, swarmCellsLeft, checkPutOff, eggsUnlooked,
 	virginAlone, nestInCold, nestParted, coldOpening, flowOpening, feedUnderSuper, superOverEmpty, superOverWide, superOverFoundation,
 	combOutInFlow, excluderInWinter, coldHarvest, takenBare, leftHungry, queenlessLeft, winterUnfed, leftBound,
-	treatmentLeftIn, cagedTooLong, overfull, heavyLift, winterTooLight,
+	treatmentLeftIn, cagedTooLong, swarmLeftUnfed, overfull, heavyLift, winterTooLight,
 }
 
 // Judge returns what a plan breaks, or leaves broken.

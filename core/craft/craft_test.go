@@ -149,6 +149,7 @@ func TestEachRuleOnBothSidesOfItsBound(t *testing.T) {
 			func(p *craft.Plan) { p.CellsBegun, p.CellsDealt = true, true }},
 		{"caged_long", func(p *craft.Plan) { p.CagedDays = 24 }, func(p *craft.Plan) { p.CagedDays, p.LetOut = 24, true }},
 		{"caged_long", func(p *craft.Plan) { p.CagedDays = 22 }, func(p *craft.Plan) { p.CagedDays = 21 }},
+		{"swarm_unfed", func(p *craft.Plan) { p.NewLacksKg = 0.5 }, func(p *craft.Plan) { p.NewLacksKg = 0.1 }},
 		{"eggs_put_off", func(p *craft.Plan) { p.EggsDue = on }, func(p *craft.Plan) { p.EggsDue, p.Looked = on, true }},
 		{"left_queenless", func(p *craft.Plan) { p.Queenless = 0.5 }, func(p *craft.Plan) { p.Queenless, p.QueenHelped = 0.9, true }},
 		{"check_put_off", func(p *craft.Plan) { p.CheckDue = on },

@@ -156,6 +156,7 @@ func (s *Situation) lastOf(p *craft.Plan, c *compiled) {
 	for i := range d.starves {
 		p.Starves[i] = d.starves[i] * max(0, 1-fedKg[i]/d.lacksKg[i])
 	}
+	p.NewLacksKg = max(0, d.newLacksKg-fedKg[0])
 	p.WinterLacksKg = d.winterLacksKg - (fedKg[1] - c.lateKg)
 	if p.Over && p.After.ExcluderAbove == 0 { // what stands above is theirs
 		for _, b := range p.After.Boxes {
@@ -165,7 +166,7 @@ func (s *Situation) lastOf(p *craft.Plan, c *compiled) {
 		}
 	}
 	if p.Unites {
-		p.Starves, p.WinterLacksKg = [2]float64{}, 0
+		p.Starves, p.WinterLacksKg, p.NewLacksKg = [2]float64{}, 0, 0
 	}
 }
 
@@ -187,6 +188,7 @@ type duties struct {
 	boundShare float64    // 1: the nest is bound with honey
 	starves    [2]float64 // by the visit and by the one after it, unfed
 	lacksKg    [2]float64 // what ends that
+	newLacksKg float64    // what a young colony on foundation lacks by the visit of what it draws comb from
 	// winterLacksKg is what it lacks for winter on the visit, without what stands above an excluder.
 	winterLacksKg float64
 }
@@ -207,6 +209,9 @@ func (s *Situation) dueHere() *duties {
 	if s.forWinter(x) && !s.Stale() && !s.aboveIsFood() {
 		d.winterLacksKg = x.lacksKg()
 	}
+	if s.drawsComb(s.scene(0)) && next > 0 {
+		d.newLacksKg = max(0, newKg-s.scene(0).lowStoresKg(min(next, s.horizon-1)))
+	}
 	for i, in := range [2]int{next, min(then, s.horizon-1)} {
 		d.lacksKg[i] = max(s.reserveOn(in)-s.scene(in).nestKg, someFood)
 		if !s.Stale() {
@@ -215,6 +220,16 @@ func (s *Situation) dueHere() *duties {
 	}
 	s.duties = d
 	return d
+}
+
+// A swarm or package draws its comb from what comes in, or is fed, from newFed days after it was hived to newDays, while newUndrawn
+// of its nest is foundation; newKg is what it should never be under then, kg. Source: common practice; sizes are guesses.
+const newFed, newDays, newUndrawn, newKg = 2, 28, 0.4, 1.2
+
+// drawsComb reports whether it is such a colony.
+func (s *Situation) drawsComb(x *scene) bool {
+	age := s.Today - s.BeganOn
+	return s.BeganOn > 0 && age >= newFed && age <= newDays && x.undrawn >= newUndrawn && len(s.nest()) > 0
 }
 
 // dealtWithin are the days within which queen cells are dealt with that were found. Source: common practice.
