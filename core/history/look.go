@@ -4,13 +4,13 @@ import (
 	"fmt"
 	"slices"
 
-	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/day"
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/measure"
+	"kembo/core/queen"
 )
 
 // Read turns an entered look into the core's, for a stack. It returns a
@@ -80,7 +80,7 @@ func (entered *Look) apply(b *walker, e Entry) error {
 			l.Queen.Comes, l.Queen.ComesBy, l.Queen.ComesOdds = due.Lays, due.Judged, b.Waiting.Odds()
 		}
 	}
-	l.Queen.Caged = b.CagedSince > 0 && l.Queen.Looked && (!l.Queen.Eggs || e.Day-b.CagedSince <= brood.EggDays)
+	l.Queen.Caged = b.CagedSince > 0 && l.Queen.Looked && (!l.Queen.Eggs || e.Day-b.CagedSince <= queen.HatchesAfter)
 	est, err := look.Read(l, b.Stack, c)
 	if err != nil {
 		return err

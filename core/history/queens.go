@@ -3,7 +3,6 @@ package history
 import (
 	"slices"
 
-	"kembo/core/brood"
 	"kembo/core/colony"
 	"kembo/core/moves"
 	"kembo/core/queen"
@@ -93,7 +92,7 @@ func (w *walker) queenSeen(e Entry, l *Look) {
 	}
 	if laysNow {
 		w.queen.State, w.Waiting = queen.Laying, nil
-		if e.Day-w.CagedSince > brood.EggDays { // eggs from before she was shut in have hatched
+		if e.Day-w.CagedSince > queen.HatchesAfter { // eggs from before she was shut in have hatched
 			w.queen.Caged, w.CagedSince = false, 0
 		}
 	}
