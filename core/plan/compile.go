@@ -209,7 +209,7 @@ func (s *Situation) dueHere() *duties {
 	if s.forWinter(x) && !s.Stale() && !s.aboveIsFood() {
 		d.winterLacksKg = x.lacksKg()
 	}
-	if s.drawsComb(s.scene(0)) && next > 0 {
+	if s.drawsComb() && next > 0 {
 		d.newLacksKg = max(0, newKg-s.scene(0).lowStoresKg(min(next, s.horizon-1)))
 	}
 	for i, in := range [2]int{next, min(then, s.horizon-1)} {
@@ -227,9 +227,9 @@ func (s *Situation) dueHere() *duties {
 const newFed, newDays, newUndrawn, newKg = 2, 28, 0.4, 1.2
 
 // drawsComb reports whether it is such a colony.
-func (s *Situation) drawsComb(x *scene) bool {
+func (s *Situation) drawsComb() bool {
 	age := s.Today - s.BeganOn
-	return s.BeganOn > 0 && age >= newFed && age <= newDays && x.undrawn >= newUndrawn && len(s.nest()) > 0
+	return s.BeganOn > 0 && age >= newFed && age <= newDays && len(s.nest()) > 0 && s.scene(0).undrawn >= newUndrawn
 }
 
 // dealtWithin are the days within which queen cells are dealt with that were found. Source: common practice.

@@ -55,7 +55,9 @@ func (s *Situation) ways(chosen *outcome) []Way {
 			out = append(out, of(p.Key, o))
 		}
 	}
-	out = append(out, of("", s.try(rest, all)))
+	if o := s.try(rest, all); !o.forbidden {
+		out = append(out, of("", o))
+	}
 	slices.SortStableFunc(out, func(a, b Way) int { return cmp.Compare(a.LostKg, b.LostKg) })
 	return out
 }
