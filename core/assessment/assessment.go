@@ -71,6 +71,16 @@ type Assessment struct {
 	Advice    []plan.Advice
 }
 
+// freedOn returns the day on which a queen who is shut in is taken to be let out if nobody plans it: after three weeks, on a visit
+// after the next at the earliest; 0 where none is.
+func freedOn(c Case) day.Day {
+	const round, after = 21, 7
+	if c.CagedSince == 0 {
+		return 0
+	}
+	return max(c.CagedSince+round, c.Visit+after, c.Today+1)
+}
+
 // Yard draws the conditions of a case's yard from a day on, enough for any
 // colony of it that was last looked at on or after from.
 func Yard(site forecast.Site, from, today day.Day, seed uint64) *forecast.Yard {
@@ -153,9 +163,14 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *plan.Situation {
 	if healthDay == 0 {
 		healthDay = e.Seen
 	}
+	var free []bees.Change
+	freed := freedOn(c)
+	if freed > 0 {
+		free = []bees.Change{{Day: freed, Caged: bees.Off}}
+	}
 	return &plan.Situation{
 		Today: c.Today, Visit: c.Visit, VisitPlanned: c.VisitPlanned, Season: now, HighsC: highs(c.Site, c.Today),
-		Estimate: e, Input: in, Ready: ready, Base: ready.Run(), Settings: c.Settings, Health: c.Health,
+		Estimate: e, Input: in, Ready: ready, Base: ready.Run(free...), FreedOn: freed, Settings: c.Settings, Health: c.Health,
 		HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments, BeganOn: c.BeganOn,
 		Neighbours: c.Neighbours, Own: c.Own, Pairs: c.Pairs, FedTold: c.FedTold, Fed: c.Fed, Site: c.Site, RhythmDays: c.RhythmDays,

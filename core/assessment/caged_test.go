@@ -29,6 +29,9 @@ func TestACagedQueenIsNoMissingOne(t *testing.T) {
 	if b := a.Base; b.Eggs.Likely > 0 {
 		t.Errorf("shut in for two weeks she has laid %.0f eggs", b.Eggs.Likely)
 	}
+	if lost := a.Base.Losses.Chance(); lost > 0.1 {
+		t.Errorf("the forecast loses her colony with a chance of %.2f, as if she were never let out", lost)
+	}
 	x.told = all(checked(0), brood(false, false, true), beside(24000))
 	missing := false
 	for _, v := range x.assess(t).Advice {

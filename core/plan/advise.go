@@ -235,8 +235,11 @@ func (s *Situation) resultOf(o *outcome) *forecast.Result {
 	if len(o.changes) == 0 {
 		return s.Base
 	}
-	first := o.parts[0].in
-	return s.Ready.After(first, o.changes...)
+	first, changes := o.parts[0].in, o.changes
+	if s.FreedOn > 0 && !has(o.parts, LetQueenOut) {
+		changes = append(slices.Clone(changes), bees.Change{Day: s.FreedOn, Caged: bees.Off})
+	}
+	return s.Ready.After(first, changes...)
 }
 
 // finish adds the runways before and after and keeps dates possible.

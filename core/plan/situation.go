@@ -40,6 +40,7 @@ type Situation struct {
 	BeganOn      day.Day // as a package, a swarm or a split; 0: it was a colony before
 	Waiting      *queen.Waiting
 	CagedSince   day.Day // that its laying queen is shut in; 0: she is not
+	FreedOn      day.Day // on which she is taken to be let out where no plan does it; 0: she is not shut in
 	Code         string  // by which the neighbours know the hive; "": the name of the colony
 	Neighbours   []colony.Neighbour
 	Own          colony.Neighbour // this hive as it was last worked out; zero: it was not
