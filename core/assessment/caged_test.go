@@ -1,9 +1,11 @@
 package assessment_test
 
 import (
+	"slices"
 	"testing"
 
 	"kembo/core/assessment"
+	"kembo/core/plan"
 )
 
 // caged says that her keeper has shut the queen in, some time ago, and no eggs were found since.
@@ -32,6 +34,12 @@ func TestACagedQueenIsNoMissingOne(t *testing.T) {
 	if lost := a.Base.Losses.Chance(); lost > 0.1 {
 		t.Errorf("the forecast loses her colony with a chance of %.2f, as if she were never let out", lost)
 	}
+	// With capped cells and no eggs the swarm is not taken to have left: she is in her cage.
+	x.on, x.told = "2026-06-12", all(cells(2, 3, "edge"), caged)
+	if !slices.Contains(x.assess(t).Situation.Offered(), plan.SwarmControl) {
+		t.Error("nothing can be done about the cells of a hive whose queen is shut in")
+	}
+	x.on = "2026-07-12"
 	x.told = all(checked(0), brood(false, false, true), beside(24000))
 	missing := false
 	for _, v := range x.assess(t).Advice {
