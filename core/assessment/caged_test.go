@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"kembo/core/assessment"
+	"kembo/core/forecast"
 	"kembo/core/plan"
 )
 
@@ -19,7 +20,7 @@ func caged(c *assessment.Case) {
 func TestACagedQueenIsNoMissingOne(t *testing.T) {
 	x := situation{
 		name: "shut in two weeks ago", place: "uk", bloom: limes, on: "2026-07-12", days: 8,
-		hive: "deep b3 h3 n1 p1 e2 s10 | x | medium! h7 n2 e1 s9", told: all(checked(0), caged, beside(24000)),
+		hive: "deep b3 h3 n1 p1 e2 s10 | x | medium! h7 n2 e1 s9", told: all(checked(0), caged, beside(24000), func(c *assessment.Case) { c.Tracks = []forecast.Quantity{forecast.OfBrood} }),
 		does:  [][]string{{"let_queen_out"}},
 		never: []string{"give_cell_or_queen", "test_comb", "requeen", "combine", "look_closer!", "boost", "swarm_control"},
 		why:   "she is there: let her out in time for the winter's bees",
@@ -28,8 +29,8 @@ func TestACagedQueenIsNoMissingOne(t *testing.T) {
 	if wrongs, _ := x.wrongs(t, a); len(wrongs) > 0 {
 		t.Error(wrongs)
 	}
-	if b := a.Base; b.Eggs.Likely > 0 {
-		t.Errorf("shut in for two weeks she has laid %.0f eggs", b.Eggs.Likely)
+	if brood := a.Base.Tracks[forecast.OfBrood]; brood[14].Likely > 0.1*brood[0].Likely {
+		t.Errorf("with her shut in there are %.0f cells of brood in two weeks, of %.0f", brood[14].Likely, brood[0].Likely)
 	}
 	if lost := a.Base.Losses.Chance(); lost > 0.1 {
 		t.Errorf("the forecast loses her colony with a chance of %.2f, as if she were never let out", lost)
@@ -47,5 +48,21 @@ func TestACagedQueenIsNoMissingOne(t *testing.T) {
 	}
 	if !missing {
 		t.Error("nobody asks after a queen who is not known to be shut in")
+	}
+}
+
+// TestThinSyrupGoesOnEachWeekOrNot: by wish, where somebody comes within ten days, twice; not where one of the next two visits is
+// further off.
+func TestThinSyrupGoesOnEachWeekOrNot(t *testing.T) {
+	for _, x := range []struct {
+		days, rhythm int
+		want         bool
+	}{{7, 7, true}, {7, 28, false}, {28, 7, false}, {28, 28, false}} {
+		s := wished[0]
+		s.days = x.days
+		s.told = all(s.told, func(c *assessment.Case) { c.RhythmDays = x.rhythm })
+		if got := slices.Contains(s.assess(t).Situation.Offered(), plan.FeedStimulate); got != x.want {
+			t.Errorf("the visit in %d days, the one after it %d later: offered is %v", x.days, x.rhythm, got)
+		}
 	}
 }

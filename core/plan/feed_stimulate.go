@@ -28,7 +28,7 @@ const (
 func stimulateSteps(x *scene) []Step {
 	s := x.s
 	nest := s.nest()
-	if x.season.Phase() != season.BuildUp || x.bees < stimulatedLeast || s.rareRound(x) || s.doubted() ||
+	if x.season.Phase() != season.BuildUp || x.bees < stimulatedLeast || s.rareRound() || s.doubted() ||
 		s.supered() || len(nest) == 0 || x.flowKg >= stimulatedFlow || x.inUse > 1-stimulatedFree {
 		return nil
 	}
@@ -39,9 +39,9 @@ func stimulateSteps(x *scene) []Step {
 }
 
 // rareRound reports whether the next visits are too far apart to keep it up.
-func (s *Situation) rareRound(x *scene) bool {
+func (s *Situation) rareRound() bool {
 	next, then := s.visits()
-	return max(x.next, then-next) > stimulatedDays
+	return max(next, then-next) > stimulatedDays
 }
 
 func (s *Situation) sayStimulate(p *part, r ration) told {

@@ -35,10 +35,10 @@ var (
 		{"what is by wish is done for all", "core/plan/schools.go", "|| byWish(a) && !s.custom(a)", "", inWished},
 		{"a wish must pay", "core/plan/schools.go", "		return customKg\n", "		return 0\n", inWished},
 		{
-			"thin syrup where nobody comes for weeks", "core/plan/feed_stimulate.go", "max(x.next, then-next)",
-			"min(x.next, then-next)", inWished,
+			"thin syrup where nobody comes for weeks", "core/plan/feed_stimulate.go", "max(next, then-next) > stimulatedDays",
+			"max(next, then-next) > 9*stimulatedDays", inWished,
 		},
-		{"she is shut in before the heather", "core/plan/cage_queen.go", "&& after < cagedAfterKg", "", inWished},
+		{"she is shut in before the heather", "core/plan/cage_queen.go", "after < cagedAfterKg", "after >= 0", inWished},
 		{
 			"an artificial swarm leaves her no food", "core/plan/artificial_swarm.go",
 			"max(1-artificialKeepsKg/max(x.nestKg, 1), 0)", "1.0", inWished,
