@@ -4,7 +4,7 @@ package main
 var (
 	inWished = []string{
 		"./core/moves ./core/craft ./core/plan ./core/bees ./core/colony ./core/history",
-		"./core/assessment -run Wished|Spring|Caged|Ways|Artificial|Situations|Custom", "./app -run ALine|Nothing", "./web -run Left|Names",
+		"./core/assessment -run Wished|Thin|Spring|Caged|Ways|Artificial|Situations|Custom", "./app -run ALine|Nothing", "./web -run Left|Names",
 	}
 	ofWished = []fault{
 		{"two steps name their combs alike", "core/moves/table.go", "taken[f.ID] = true", "taken[f.ID] = false", inWished},
