@@ -42,6 +42,9 @@ func TestTheWaysAgainstASwarmAreHeldAgainstEachOther(t *testing.T) {
 			t.Errorf("%s leaves no bees", key)
 		}
 	}
+	if cells := way["cells"]; cells.HoneyKg <= left.HoneyKg {
+		t.Errorf("left alone it brings %.1f kg, with the cells taken down %.1f: a swarm takes honey along", left.HoneyKg, cells.HoneyKg)
+	}
 	// Common practice: raised brood stays with its bees, an artificial swarm parts with its brood, a split with half of all.
 	if raise := way["raise"]; raise.HoneyKg <= way["split"].HoneyKg || raise.HoneyKg <= way["artificial"].HoneyKg {
 		t.Errorf("raised brood brings %.1f kg, a split %.1f, an artificial swarm %.1f", raise.HoneyKg, way["split"].HoneyKg, way["artificial"].HoneyKg)
@@ -81,4 +84,26 @@ func TestAnArtificialSwarmNeedsAStrongHive(t *testing.T) {
 			t.Errorf("%s: told of an artificial swarm: %v", c.name, !c.want)
 		}
 	}
+}
+
+// TestAnArtificialSwarmLeavesHerFood: where one is made of a hive with eight kilograms in its nest, five stay with her.
+func TestAnArtificialSwarmLeavesHerFood(t *testing.T) {
+	x := situation{
+		name: "cells two months before the heather", place: "uk", bloom: heather, on: "2026-05-22", days: 7, hive: "deep b6 h3 p1 s10",
+		told: cells(6, 0, "edge"),
+	}
+	a := x.assess(t)
+	nest := a.Base.NestStores.Likely
+	for _, v := range a.Advice {
+		for _, c := range v.Changes {
+			if v.Action != plan.SwarmControl || c.BroodOut < 0.8 {
+				continue
+			}
+			if left := nest * (1 - c.NestHoneyOut); left < 4.5 || c.NestHoneyOut <= 0 {
+				t.Errorf("of %.1f kg %.1f stay with her", nest, left)
+			}
+			return
+		}
+	}
+	t.Errorf("no artificial swarm is made: %s", a.Advice[0].Do)
 }

@@ -66,3 +66,30 @@ func TestThinSyrupGoesOnEachWeekOrNot(t *testing.T) {
 		}
 	}
 }
+
+// TestSheIsShutInInTheRightWeeks: by wish, three to five weeks before the end of a flow after which little comes, in a strong colony;
+// not in May, before the heather, with five seams, with cells in the hive, or once she is shut in.
+func TestSheIsShutInInTheRightWeeks(t *testing.T) {
+	base := situation{
+		name: "four weeks before the lime is over", place: "uk", bloom: limes, on: "2026-06-27", days: 8,
+		hive: "deep b7 h1 n1 p1 s10 | x | medium! h4 n3 e3 s9", told: all(wishes(plan.CageQueen), checked(0)),
+	}
+	for name, c := range map[string]struct {
+		change func(*situation)
+		want   bool
+	}{
+		"in time":           {func(*situation) {}, true},
+		"in May":            {func(x *situation) { x.on = "2026-05-10" }, false},
+		"before the ling":   {func(x *situation) { x.bloom = append(slices.Clone(limes), heather[len(heather)-2:]...) }, false},
+		"five seams":        {func(x *situation) { x.hive = "deep b4 h2 n1 p1 e2 s5" }, false},
+		"cells in the hive": {func(x *situation) { x.told = all(wishes(plan.CageQueen), cells(3, 0, "edge")) }, false},
+		"shut in already":   {func(x *situation) { x.told = all(x.told, caged) }, false},
+		"nobody wishes it":  {func(x *situation) { x.told = checked(0) }, false},
+	} {
+		x := base
+		c.change(&x)
+		if got := slices.Contains(x.assess(t).Situation.Offered(), plan.CageQueen); got != c.want {
+			t.Errorf("%s: offered is %v", name, got)
+		}
+	}
+}
