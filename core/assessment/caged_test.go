@@ -20,7 +20,8 @@ func caged(c *assessment.Case) {
 func TestACagedQueenIsNoMissingOne(t *testing.T) {
 	x := situation{
 		name: "shut in two weeks ago", place: "uk", bloom: limes, on: "2026-07-12", days: 8,
-		hive: "deep b3 h3 n1 p1 e2 s10 | x | medium! h7 n2 e1 s9", told: all(checked(0), caged, beside(24000), func(c *assessment.Case) { c.Tracks = []forecast.Quantity{forecast.OfBrood} }),
+		hive:  "deep b3 h3 n1 p1 e2 s10 | x | medium! h7 n2 e1 s9",
+		told:  all(checked(0), caged, beside(24000), func(c *assessment.Case) { c.Tracks = []forecast.Quantity{forecast.OfBrood} }),
 		does:  [][]string{{"let_queen_out"}},
 		never: []string{"give_cell_or_queen", "test_comb", "requeen", "combine", "look_closer!", "boost", "swarm_control"},
 		why:   "she is there: let her out in time for the winter's bees",
@@ -44,7 +45,7 @@ func TestACagedQueenIsNoMissingOne(t *testing.T) {
 	x.told = all(checked(0), brood(false, false, true), beside(24000))
 	missing := false
 	for _, v := range x.assess(t).Advice {
-		missing = missing || v.Action == "give_cell_or_queen" || v.Action == "test_comb" || v.Action == "combine" || v.Action == "look_closer"
+		missing = missing || slices.Contains([]plan.Action{plan.GiveCellOrQueen, plan.TestComb, plan.Combine, plan.LookCloser}, v.Action)
 	}
 	if !missing {
 		t.Error("nobody asks after a queen who is not known to be shut in")
@@ -67,8 +68,8 @@ func TestThinSyrupGoesOnEachWeekOrNot(t *testing.T) {
 	}
 }
 
-// TestSheIsShutInInTheRightWeeks: by wish, three to five weeks before the end of a flow after which little comes, in a strong colony;
-// not in May, before the heather, with five seams, with cells in the hive, or once she is shut in.
+// TestSheIsShutInInTheRightWeeks: by wish, three to five weeks before the end of a flow after which little comes, in a strong
+// colony; not in May, before the heather, with five seams, with cells in the hive, or once she is shut in.
 func TestSheIsShutInInTheRightWeeks(t *testing.T) {
 	base := situation{
 		name: "four weeks before the lime is over", place: "uk", bloom: limes, on: "2026-06-27", days: 8,

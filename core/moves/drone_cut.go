@@ -62,7 +62,7 @@ func droneful(f hive.Frame) bool { return f.A[comb.Drone]+f.B[comb.Drone] > 0 }
 
 // Words says it for the log.
 func (a *DroneCut) Words(measure.Units) (title, say string) {
-	return "Drone comb cut out", "The drone brood of " + words.Count(len(a.Frames), "comb", "combs") + " cut out, with the mites in it."
+	return "Drone comb cut out", "Drone brood cut out of " + words.Count(len(a.Frames), "comb", "combs") + ", with its mites."
 }
 
 var droneCut = Row{Kind: "drone_cut", New: func() Act { return new(DroneCut) }, Ways: []Way{droneBroodCut}}

@@ -32,7 +32,8 @@ func TestDroneBroodIsCutOut(t *testing.T) {
 		t.Fatal(err)
 	}
 	c := d.Changes["A"]
-	if want := 0.75 / (0.75 + 0.125); math.Abs(c.DroneOut-want) > 1e-9 || c.BroodOut != 0 || c.NestDrawnOut != 0 || c.NestHoneyOut != 0 {
+	want := 0.75 / (0.75 + 0.125)
+	if math.Abs(c.DroneOut-want) > 1e-9 || c.BroodOut != 0 || c.NestDrawnOut != 0 || c.NestHoneyOut != 0 {
 		t.Errorf("%.3f of the drone brood goes, %.3f were cut; and %+v", c.DroneOut, want, c)
 	}
 	for _, frames := range [][]string{{nest[3].ID}, {nest[2].ID, nest[3].ID}, {"nowhere"}, {}} {

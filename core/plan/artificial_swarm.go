@@ -53,7 +53,8 @@ func (s *Situation) artificial(x *scene) (Step, bool) {
 
 // artificialCautions are what is minded at an artificial swarm. Source: common practice.
 var artificialCautions = []string{
-	"Find her first: she stays on the old place, on one comb without queen cells, with the supers over her; all that fly come home to her.",
+	"Find her first: she stays on the old place, on one comb without queen cells, with the supers over her; all that fly come " +
+		"home to her.",
 	"The brood stands some metres off with its bees and one open cell; surplus cells come out after a week. Nobody of it " +
 		"flies for some days: give it pollen and a comb or two of honey along, or feed it.",
 	"Where no increase is wanted the two are united when the flow begins, the older queen taken out first.",

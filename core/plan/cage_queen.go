@@ -12,8 +12,8 @@ import (
 
 var cageQueen = Option{
 	Action: CageQueen,
-	When: "it is the keeper’s custom, the flow that is on ends in three to five weeks with little after it, and a strong colony under a " +
-		"laying queen, no cells in it, will not miss the brood",
+	When: "it is the keeper’s custom, the flow that is on ends in three to five weeks with little after it, and a strong colony " +
+		"under a laying queen, no cells in it, will not miss the brood",
 	Does: "shut her in a cage within her nest, to be let out after three weeks: brood that would come too late for the flow is not " +
 		"reared, and when she comes out there is none for mites to hide in",
 	Source: "common practice of one school; what it brings is told by the forecast",
@@ -43,7 +43,8 @@ func cageSteps(x *scene) []Step {
 
 // cageable reports whether it is the time and the hive for it.
 func (s *Situation) cageable(x *scene) bool {
-	if x.bees < cagedBees || x.peak < poorPeak || s.doubted() || s.Waiting != nil || s.CagedSince > 0 || s.raising() || s.Estimate.Queen.Cells() > 0 {
+	laying := x.peak >= poorPeak && !s.doubted() && s.Waiting == nil && s.CagedSince == 0
+	if x.bees < cagedBees || !laying || s.raising() || s.Estimate.Queen.Cells() > 0 {
 		return false
 	}
 	on := s.season.FlowKg(x.in, x.in+cagedFrom)

@@ -13,7 +13,8 @@ import (
 
 var droneComb = Option{
 	Action: DroneComb,
-	When:   "it is the keeper’s custom, and a comb of the nest was seen within twelve days with an eighth of it or more under drone brood",
+	When: "it is the keeper’s custom, and a comb of the nest was seen within twelve days with an eighth of it or more under drone " +
+		"brood",
 	Does:   "cut the drone brood out before it hatches, with the mites in it; the bees close the hole",
 	Source: "common practice; how many mites are in it is told by the model: MiteEnters and MiteEntersDrone",
 	steps:  droneSteps,
@@ -77,7 +78,8 @@ func (s *Situation) sayDrones(p *part, combs int) told {
 		whole("share", percent*x.inDroneBrood()),
 	)
 	t.brief = brief("{cells} cells of drone brood, and mites in it.", t.figures)
-	t.change = "Where queens of this yard are to mate within three weeks, leave the drones of the best hives. It is a help, and no treatment."
+	t.change = "Where queens of this yard are to mate within three weeks, leave the drones of the best hives. It is a help, and no " +
+		"treatment."
 	t.cautions = []string{"Take the pieces away from the yard and freeze or melt them: mites walk."}
 	return t
 }

@@ -55,7 +55,8 @@ func (s *Situation) sayStimulate(p *part, r ration) told {
 	)
 	t.reason += r.filled
 	t.brief = brief("{bees} bees, {free} cells free; little comes in.", t.figures)
-	t.change = "Once it is begun it goes on each week until the first flow: the brood it brings starves without. Stop when nectar comes in."
+	t.change = "Once it is begun it goes on each week until the first flow: the brood it brings starves without. Stop when nectar " +
+		"comes in."
 	t.cautions = append(s.fedCautions(r), "Before a frost, none: see that honey lies against the brood instead.")
 	return t
 }

@@ -40,6 +40,8 @@ func (s *Situation) sayLetOut(p *part) told {
 		dated("since", s.CagedSince), count("brood", x.brood), count("bees", x.bees),
 	)
 	t.brief = brief("Shut in since {since}; {brood} cells of brood are left.", t.figures)
-	t.cautions = []string{"Without brood mites sit on the bees: this is the day to treat, where the crop is off and the label allows it."}
+	t.cautions = []string{
+		"Without brood mites sit on the bees: this is the day to treat, where the crop is off and the label allows it.",
+	}
 	return t
 }

@@ -47,9 +47,10 @@ func (s *Situation) honeyWorth(next int) colony.Worth {
 			Action: Equalise, Key: fmt.Sprintf("%d combs of honey more", combs), FedKg: fed, Changes: []bees.Change{{FeedKg: fed}},
 			Moves: crossing{takes: true},
 		}, in: next, by: next}}, searchMembers)
-		if !o.forbidden {
-			out.Kg[i] = max(0, o.mean-leave.mean)
+		if o.forbidden { // by what may not last, as brood found suspect in the yard
+			return colony.Worth{}
 		}
+		out.Kg[i] = max(0, o.mean-leave.mean)
 	}
 	return out
 }
@@ -71,6 +72,9 @@ func (s *Situation) honeyCosts(own []part, x *scene) colony.Worth {
 			Action: Equalise, Key: fmt.Sprintf("%d combs of honey less", combs), Changes: []bees.Change{{NestHoneyOut: out / x.nestKg}},
 			Moves: crossing{gives: true},
 		}, in: x.in, by: x.in}), searchMembers)
+		if o.forbidden {
+			return colony.Worth{}
+		}
 		worth.Kg[i] = max(leastHoneyPriceKg, without.mean-o.mean)
 	}
 	return worth
@@ -92,9 +96,10 @@ func (s *Situation) broodWorth(x *scene) colony.Worth {
 			Action: Boost, Key: fmt.Sprintf("%d combs of brood more", combs), Changes: []bees.Change{{In: broodParcel(f, combs)}},
 			Moves: crossing{takes: true},
 		}, in: next, by: next}}, searchMembers)
-		if !o.forbidden {
-			out.Kg[i] = max(0, o.mean-leave.mean)
+		if o.forbidden { // by what may not last, as brood found suspect in the yard
+			return colony.Worth{}
 		}
+		out.Kg[i] = max(0, o.mean-leave.mean)
 	}
 	return out
 }

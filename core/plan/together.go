@@ -21,7 +21,7 @@ var apart = [][2]Action{
 	{Boost, Equalise}, {Boost, Requeen}, {Boost, GiveCellOrQueen}, {Boost, TestComb}, {Boost, PackDown}, {Boost, Condense},
 	{FeedStimulate, FeedEmergency}, {FeedStimulate, FeedWinter}, {FeedStimulate, AddSuper}, {FeedStimulate, Equalise},
 	{FeedStimulate, AlternateFrames}, {FeedStimulate, PackDown},
-	{CageQueen, SwarmControl}, {CageQueen, Requeen}, {CageQueen, Boost}, {CageQueen, CheckCells}, {CageQueen, LookCloser},
+	{CageQueen, SwarmControl}, {CageQueen, Requeen}, {CageQueen, Boost}, {CageQueen, LookCloser},
 	{LetQueenOut, Requeen}, {LetQueenOut, LookCloser},
 	{TestComb, LookCloser}, {CheckCells, GiveCellOrQueen}, {CheckCells, Requeen}, {CheckCells, TestComb},
 }

@@ -4,7 +4,8 @@ package main
 var (
 	inWished = []string{
 		"./core/moves ./core/craft ./core/plan ./core/bees ./core/colony ./core/history",
-		"./core/assessment -run Wished|Thin|Spring|Shut|Caged|Ways|Artificial|Situations|Custom", "./app -run ALine|Nothing", "./web -run Left|Names",
+		"./core/assessment -run Wished|Thin|Spring|Shut|Caged|Ways|Artificial|Situations|Custom", "./app -run ALine|Nothing",
+		"./web -run Left|Names",
 	}
 	ofWished = []fault{
 		{"two steps name their combs alike", "core/moves/table.go", "taken[f.ID] = true", "taken[f.ID] = false", inWished},
@@ -59,7 +60,9 @@ var (
 			"what was left out is not asked about", "web/move_sheet.go", "if left := leftOut(c, form); len(left) > 0 {",
 			"if left := leftOut(c, form); len(left) > 99 {", inWished,
 		},
-		{"a tab that is refused its turn gives up", "web/static/queue.js", "{ signal: AbortSignal.timeout(PATIENCE) }, turn)", "{ ifAvailable: true }, (l) => (l ? turn() : null))",
-			[]string{"./browser -run ATabThatHangs"}},
+		{
+			"a tab that is refused its turn gives up", "web/static/queue.js", "{ signal: AbortSignal.timeout(PATIENCE) }, turn)",
+			"{ ifAvailable: true }, (l) => (l ? turn() : null))", []string{"./browser -run ATabThatHangs"},
+		},
 	}
 )
