@@ -102,11 +102,16 @@ func (s *Server) doMoves(c fiber.Ctx) error {
 // leftOut returns what of a sheet was not ticked and is to be asked about: none where all was, or nothing, or where it was asked.
 // A page that keeps what it sends where there is no signal has asked by itself.
 func leftOut(c fiber.Ctx, form url.Values) []string {
-	if form.Get("asked") != "" || c.Get(queueHeader) != "" || len(form["said"]) == 0 {
+	ticked := len(form["said"])
+	if form.Get("asked") != "" || c.Get(queueHeader) != "" || ticked == 0 || max(ticked, len(form["all"])) > mostAsked {
 		return nil
 	}
 	return slices.DeleteFunc(form["all"], func(x string) bool { return slices.Contains(form["said"], x) })
 }
+
+// mostAsked is as many things as a sheet may have for it to be asked what was left out; what has more is refused when it is read.
+// Rounding: over twice what a sheet has.
+const mostAsked = 30
 
 // askLeft shows a sheet again that was ticked in part, and asks about the rest.
 func (s *Server) askLeft(c fiber.Ctx, id string, left []string) error {

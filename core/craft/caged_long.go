@@ -7,6 +7,7 @@ import "fmt"
 const (
 	cagedDays            = 21
 	cagedLong, cagedADay = 1.5, 0.2
+	cagedMost            = 21 // days over that count: then she has been given up
 )
 
 var cagedTooLong = Rule{
@@ -15,7 +16,7 @@ var cagedTooLong = Rule{
 	Source: "common practice: after a round of brood nothing more is gained, and colonies give up a queen who does not lay",
 	check: func(p *Plan) (float64, string, bool) {
 		days := p.CagedDays
-		return cagedLong + cagedADay*float64(days-cagedDays), fmt.Sprintf(
+		return cagedLong + cagedADay*float64(min(days-cagedDays, cagedMost)), fmt.Sprintf(
 			"The queen will have been shut in for %d days by the visit, and nobody lets her out.", days), days > cagedDays && !p.LetOut
 	},
 }

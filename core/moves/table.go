@@ -2,7 +2,10 @@ package moves
 
 import (
 	"fmt"
+	"math"
 	"slices"
+	"strconv"
+	"strings"
 
 	"kembo/core/bees"
 	"kembo/core/day"
@@ -189,25 +192,30 @@ func Changes(h Hive, on day.Day, acts ...Act) ([]bees.Change, error) {
 	return out, nil
 }
 
+// unnamed begins the ids of what is only thought of.
+const unnamed = "new-"
+
 // Unnamed makes the ids of boxes and frames that are only thought of, none of which the stacks have: what one step thinks of
 // may not go by the name of what the step before it did.
 func Unnamed(beside ...hive.Stack) func() string {
-	taken := map[string]bool{}
-	for _, st := range beside {
-		for _, b := range st.Boxes {
-			taken[b.ID] = true
-			for _, f := range b.Frames {
-				taken[f.ID] = true
+	n := 0
+	after := func(id string) {
+		if rest, ok := strings.CutPrefix(id, unnamed); ok {
+			if k, err := strconv.Atoi(rest); err == nil && k < math.MaxInt32 {
+				n = max(n, k)
 			}
 		}
 	}
-	n := 0
-	return func() string {
-		for {
-			n++
-			if id := fmt.Sprintf("new-%d", n); !taken[id] {
-				return id
+	for _, st := range beside {
+		for _, b := range st.Boxes {
+			after(b.ID)
+			for _, f := range b.Frames {
+				after(f.ID)
 			}
 		}
+	}
+	return func() string {
+		n++
+		return unnamed + strconv.Itoa(n)
 	}
 }

@@ -8,7 +8,7 @@ var (
 		"./web -run Left|Names",
 	}
 	ofWished = []fault{
-		{"two steps name their combs alike", "core/moves/table.go", "taken[f.ID] = true", "taken[f.ID] = false", inWished},
+		{"two steps name their combs alike", "core/moves/table.go", "n = max(n, k)", "n = max(n, 0)", inWished},
 		{
 			"drones that are cut out leave their mites", "core/bees/change.go", "s.Mites.Drone[i] -= mites",
 			"s.Mites.Drone[i] -= 0", inWished,
