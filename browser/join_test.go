@@ -17,7 +17,15 @@ func (p *person) joins(h *house, name string) {
 	if err != nil {
 		p.t.Fatal(err)
 	}
-	p.do(chromedp.Navigate(p.base + "/join/" + key))
+	for range 5 { // a page that is just going elsewhere by itself takes its way over this one
+		p.patience.Reset(patience)
+		if err = chromedp.Do(p.ctx, chromedp.Navigate(p.base+"/join/"+key)); err == nil || !strings.Contains(err.Error(), "ERR_ABORTED") {
+			break
+		}
+	}
+	if err != nil {
+		p.t.Fatal(err)
+	}
 	p.until(`document.querySelector("h1")?.textContent === "Join with this device"`)
 	p.do(chromedp.SendKeys(css("#name"), name))
 	p.press("form.form .btn-primary")
