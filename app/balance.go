@@ -38,7 +38,7 @@ type BalanceHive struct {
 type BalanceMove struct {
 	From, To int
 	Combs    int // 0: the whole colony
-	Brood    bool
+	What     colony.Ware
 	Unites   bool
 	Do       string  // as the plan says it
 	AddsKg   float64 // of honey, to the one that gets it
@@ -84,7 +84,7 @@ func (s *Service) Balance(ctx context.Context, yard string) (Balance, error) {
 			case !ok:
 			case a.Takes > 0:
 				b.Moves = append(b.Moves, BalanceMove{
-					From: with, To: i, Combs: a.Takes, Brood: a.Brood, AddsKg: a.Adds, PaysKg: a.PaysKg, On: a.On, Do: a.Do,
+					From: with, To: i, Combs: a.Takes, What: a.What, AddsKg: a.Adds, PaysKg: a.PaysKg, On: a.On, Do: a.Do,
 				})
 				helped[x.Code] = true
 			case a.Action == plan.Combine:

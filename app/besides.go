@@ -87,7 +87,7 @@ func atOdds(yard []Standing) map[string]string {
 	takes, out := map[string]string{}, map[string]string{}
 	for _, x := range yard {
 		if n := x.neighbour(); n.Takes != "" {
-			takes[n.Takes] = what(n.TakesBrood) + x.Code
+			takes[n.Takes] = what(n.TakesWhat) + x.Code
 		}
 	}
 	for _, x := range yard {
@@ -102,15 +102,18 @@ func atOdds(yard []Standing) map[string]string {
 func (s Standing) gives() string {
 	for _, a := range s.Advice {
 		if a.Gives > 0 && a.With != "" {
-			return what(a.Brood) + a.With
+			return what(a.What) + a.With
 		}
 	}
 	return ""
 }
 
-func what(brood bool) string {
-	if brood {
+func what(w colony.Ware) string {
+	switch w {
+	case colony.BroodCombs:
 		return "brood for "
+	case colony.Fliers:
+		return "fliers for "
 	}
 	return "honey for "
 }

@@ -55,7 +55,7 @@ func (s *Service) Between(ctx context.Context, line, entry string, on day.Day) (
 			acts, hives[code] = append(acts, done...), after
 			continue
 		}
-		a, err := carry(w.Carried, hives, known, on)
+		a, err := s.carry(ctx, w.Carried, hives, known, on)
 		if err != nil {
 			return "", err
 		}
@@ -108,8 +108,8 @@ func (s *Service) namedHive(ctx context.Context, code string, on day.Day) (Colon
 	return c, err
 }
 
-// carry returns the act that carries combs between two hives, which hang otherwise afterwards.
-func carry(c *shorthand.Carried, hives map[string]moves.Hive, known map[string]Colony, on day.Day) (moves.Act, error) {
+// carry returns the act that carries combs between two hives, which hang otherwise afterwards, or changes their places.
+func (s *Service) carry(ctx context.Context, c *shorthand.Carried, hives map[string]moves.Hive, known map[string]Colony, on day.Day) (moves.Act, error) {
 	if err := mayGive(known[c.From], on); err != nil {
 		return nil, err
 	}
@@ -117,8 +117,12 @@ func carry(c *shorthand.Carried, hives map[string]moves.Hive, known map[string]C
 		return nil, err
 	}
 	over := moves.HoneyOver
-	if c.Brood {
+	switch {
+	case c.Brood:
 		over = moves.BroodOver
+	case c.Places:
+		a, err := s.placesChanged(ctx, known[c.From], known[c.To])
+		return a, fieldOf(err, "line")
 	}
 	a, err := over(hives[c.From], hives[c.To], c.Combs, c.From, c.To)
 	if err != nil {

@@ -2,20 +2,22 @@ package app
 
 import (
 	"context"
+	"encoding/json"
 
+	"kembo/core/colony"
 	"kembo/core/history"
 	"kembo/core/moves"
 	"kembo/core/plan"
 )
 
-// evened is combs of honey or brood on their way from one hive to another.
+// evened is what is on its way from one hive to another.
 type evened struct {
 	act          *moves.Several
 	giver, taker Colony
 	here, other  moves.Hive // the one that gives, and the one that takes
 }
 
-// evened works out which combs a step moves between a colony and the hive that it names. here is the colony as it stands
+// evened works out what a step moves between a colony and the hive that it names. here is the colony as it stands
 // when hands come to it.
 func (s *Service) evened(ctx context.Context, c Colony, here moves.Hive, a plan.Advice) (evened, error) {
 	e := evened{giver: c, here: here}
@@ -36,14 +38,42 @@ func (s *Service) evened(ctx context.Context, c Colony, here moves.Hive, a plan.
 		from, to = to, from
 	}
 	over := moves.HoneyOver
-	if a.Brood {
+	switch a.What {
+	case colony.BroodCombs:
 		over = moves.BroodOver
+	case colony.Fliers:
+		e.act, err = s.placesChanged(ctx, e.giver, e.taker)
+		return e, fieldOf(err, "action")
 	}
 	e.act, err = over(e.here, e.other, a.Takes+a.Gives, from, to)
 	return e, fieldOf(err, "action")
 }
 
-// evenOut writes combs of honey or brood that went between two hives as a plan had it. It is noted at the hive that was ticked, and
+// placesChanged is the act of two hives that change places, told by the bees that each has.
+func (s *Service) placesChanged(ctx context.Context, one, other Colony) (*moves.Several, error) {
+	rows, err := s.store.StandingsOf(ctx, one.YardID)
+	if err != nil {
+		return nil, err
+	}
+	n := map[string]float64{}
+	for _, r := range rows {
+		var x Standing
+		if err := json.Unmarshal([]byte(r.Body), &x); err != nil {
+			return nil, err
+		}
+		n[r.ColonyID] = x.Bees
+	}
+	if n[one.ID] <= 0 || n[other.ID] <= 0 {
+		return nil, &FieldError{"places", "how many bees are in both hives is not known; look at both first"}
+	}
+	a, err := moves.ChangedPlaces(one.ID, other.ID, n[one.ID], n[other.ID])
+	if err != nil {
+		return nil, err
+	}
+	return &moves.Several{Title: one.Code + " and " + other.Code + " changed places", Acts: []moves.Act{a}}, nil
+}
+
+// evenOut writes what went between two hives as a plan had it. It is noted at the hive that was ticked, and
 // in the log of both.
 func (s *Service) evenOut(ctx context.Context, c Colony, a plan.Advice, r request) error {
 	e, err := s.evened(ctx, c, c.Believed.Hive(c.ID), a)

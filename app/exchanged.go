@@ -10,7 +10,7 @@ import (
 	"kembo/core/moves"
 )
 
-// Exchanged is combs that went between two hives, as a move sheet named them.
+// Exchanged is what went between two hives, as a move sheet named it: combs, or the hives changed places.
 type Exchanged struct {
 	Entry string  // id that the page made: sending it twice is writing it once
 	On    day.Day // on which it was done
@@ -59,13 +59,17 @@ func (s *Service) DoExchange(ctx context.Context, colony string, x Exchanged) er
 
 var notExchanged = &FieldError{"done", "the page is of another version of Kembo; open the sheet again"}
 
-// readExchange reads the act of a sheet: combs that go from one hive to one other and back, nothing else.
+// readExchange reads the act of a sheet: combs that go from one hive to one other and back, or their places, nothing else.
 func readExchange(text string) (act *moves.Several, giver string, err error) {
 	act = &moves.Several{}
 	if err := json.Unmarshal([]byte(text), act); err != nil || len(act.Acts) == 0 || len(act.Acts) > 4*mostTicked {
 		return nil, "", notExchanged
 	}
 	for _, a := range act.Acts {
+		if p, ok := a.(*moves.PlacesChanged); ok && len(act.Acts) == 1 {
+			giver = p.From
+			continue
+		}
 		x, ok := a.(*moves.FrameMoved)
 		if !ok || x.From == "" || x.From == x.To {
 			return nil, "", notExchanged

@@ -70,11 +70,11 @@ func (s Standing) neighbour() colony.Neighbour {
 	n := colony.Neighbour{
 		Colony: s.Code, Bees: s.Bees, Health: s.Health, MitesPercent: s.MitesPercent, Known: s.Known,
 		StoresKg: s.StoresKg, SpareKg: s.SpareKg, Brood: s.BroodCells, Queenless: s.Queenless,
-		Planned: true, BroodPriceKg: s.BroodPriceKg, Honey: s.HoneyWorth, BroodIn: s.BroodWorth,
+		Planned: true, BroodPriceKg: s.BroodPriceKg, Honey: s.HoneyWorth, BroodIn: s.BroodWorth, Fliers: s.FliersWorth,
 	}
 	for _, a := range s.Advice {
 		if a.Takes > 0 {
-			n.Takes, n.TakesCombs, n.TakesBrood, n.TakesForKg = a.With, a.Takes, a.Brood, a.PaysKg
+			n.Takes, n.TakesCombs, n.TakesWhat, n.TakesForKg = a.With, a.Takes, a.What, a.PaysKg
 		}
 	}
 	return n

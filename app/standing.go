@@ -60,9 +60,11 @@ type Standing struct {
 	// What 2 and 4 combs of honey are worth to it, or cost it, and 1 and 2 combs of brood.
 	HoneyWorth colony.Worth `json:"honey_worth"`
 	BroodWorth colony.Worth `json:"brood_worth"`
-	PollenDays float64      `json:"pollen_days"`
-	Ended      bool         `json:"-"` // it is no more, and stands on no board
-	Old        bool         `json:"-"` // it is of another day or another version's, and is being worked out
+	// And what bees that fly are, where hives that change places are the custom.
+	FliersWorth colony.Worth `json:"fliers_worth,omitzero"`
+	PollenDays  float64      `json:"pollen_days"`
+	Ended       bool         `json:"-"` // it is no more, and stands on no board
+	Old         bool         `json:"-"` // it is of another day or another version's, and is being worked out
 }
 
 // StandingAdvice is the part of an advice that a list shows.
@@ -78,7 +80,7 @@ type StandingAdvice struct {
 	With   string      `json:"with,omitempty"`    // code of the hive that it is done with
 	Takes  int         `json:"takes,omitempty"`   // combs that come from it
 	Gives  int         `json:"gives,omitempty"`   // and that go to it
-	Brood  bool        `json:"brood,omitempty"`   // they are of brood; else of honey
+	What   colony.Ware `json:"what,omitempty"`    // they are
 	PaysKg float64     `json:"pays_kg,omitempty"` // what the hive that gives them was reckoned to lose
 }
 
@@ -191,7 +193,7 @@ func standingOf(
 	for _, x := range a.Advice {
 		s.Advice = append(s.Advice, StandingAdvice{
 			Action: x.Action, Do: x.Do, Brief: x.Brief, ActBy: x.ActBy, Needs: x.Needs, On: x.On, Step: x.Step, Adds: x.Adds,
-			With: x.With, Takes: x.Takes, Gives: x.Gives, Brood: x.Brood, PaysKg: x.PaysKg,
+			With: x.With, Takes: x.Takes, Gives: x.Gives, What: x.What, PaysKg: x.PaysKg,
 		})
 	}
 	brood := a.Base.Eggs.Likely + a.Base.Larvae.Likely + a.Base.Capped.Likely
@@ -205,7 +207,8 @@ func standingOf(
 	s.PollenDays = a.Base.PollenDays.Likely
 	if len(a.Situation.Estimate.Stack.Boxes) > 0 && s.Health != colony.Suspect {
 		s.SpareKg, s.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
-		s.BroodPriceKg, s.HoneyWorth, s.BroodWorth = a.Plan.Sharing.BroodPriceKg, a.Plan.Sharing.Honey, a.Plan.Sharing.Brood
+		of := a.Plan.Sharing
+		s.BroodPriceKg, s.HoneyWorth, s.BroodWorth, s.FliersWorth = of.BroodPriceKg, of.Honey, of.Brood, of.Fliers
 	}
 	return s
 }

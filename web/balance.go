@@ -9,6 +9,7 @@ import (
 	"github.com/gofiber/fiber/v3"
 
 	"kembo/app"
+	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/measure"
 	"kembo/core/words"
@@ -113,7 +114,9 @@ func (v *balanceView) fill(b app.Balance) {
 	}
 	for _, m := range b.Moves {
 		from, to := b.Hives[m.From], b.Hives[m.To]
-		fig.Moves = append(fig.Moves, draw.BalanceArc{From: m.From, To: m.To, Honey: !m.Unites && !m.Brood, Brood: m.Brood, Say: goesOver(m)})
+		fig.Moves = append(fig.Moves, draw.BalanceArc{
+			From: m.From, To: m.To, Honey: !m.Unites && m.What == colony.HoneyCombs, Brood: m.What == colony.BroodCombs, Say: goesOver(m),
+		})
 		v.Rounds = append(v.Rounds, roundOf(m, from, to, u))
 	}
 	v.Figure = fig.Draw()
@@ -135,8 +138,10 @@ func goesOver(m app.BalanceMove) string {
 	switch {
 	case m.Unites:
 		return "united"
-	case m.Brood:
+	case m.What == colony.BroodCombs:
 		return words.Count(m.Combs, "comb of brood", "combs of brood")
+	case m.What == colony.Fliers:
+		return "fliers"
 	}
 	return words.Count(m.Combs, "comb of honey", "combs of honey")
 }
@@ -159,7 +164,14 @@ func roundOf(m app.BalanceMove, from, to app.BalanceHive, u measure.Units) balan
 		r.Head, r.Sheet = from.Code+": "+words.Lower(m.Do), "/colonies/"+from.ID+"/moves"
 		r.Worth = fmt.Sprintf("Worth %s of honey.", massOf(m.AddsKg, u))
 		r.Steps = []string{"Its queen, if it has one, is found and taken out first."}
-	case m.Brood:
+	case m.What == colony.Fliers:
+		r.Head = fmt.Sprintf("%s and %s change places, %s", from.Code, to.Code, m.On.Short())
+		r.Steps = []string{
+			fmt.Sprintf("At noon of a day on which both fly well and a flow is on: narrow the entrance of %s.", to.Code),
+			fmt.Sprintf("%s: lift it off and set it aside; set %s in its place, facing as it did.", from.Code, to.Code),
+			fmt.Sprintf("Set %s where %s stood. Look for fighting; what is learnt of one place now belongs to the other hive.", from.Code, to.Code),
+		}
+	case m.What == colony.BroodCombs:
 		r.Steps = []string{
 			fmt.Sprintf("%s: find the queen. Take %s, capped, with the bees on it, into a covered box.", from.Code, goesOver(m)),
 			fmt.Sprintf("%s: hang %s beside its brood. Take as many empty combs from there. Narrow the entrance.", to.Code, it),

@@ -32,6 +32,7 @@ type Change struct {
 	BeesOut                                          float64 // share of the bees shaken or carried into another hive
 	FlyBack                                          bool    // of BeesOut, those that fly: they know their hive
 	ForagersLost                                     float64 // share that flies home to where the hive stood
+	FliersOut                                        float64 // share of the foragers that flies into another hive, put where this one stood
 	BroodOut                                         float64 // share of the brood carried into another hive
 	DroneOut                                         float64 // share of the drone brood cut out, with its mites
 
@@ -133,6 +134,10 @@ func (s *State) Apply(c *Change) {
 	if lost := s.Foragers * c.ForagersLost; lost > 0 {
 		s.Foragers -= lost
 		s.Ledger.BeesDied += lost
+	}
+	if gone := s.Foragers * c.FliersOut; gone > 0 {
+		s.Foragers -= gone
+		s.Ledger.BeesLeft += gone
 	}
 	if c.FeedKg > 0 {
 		s.Ledger.Fed += c.FeedKg

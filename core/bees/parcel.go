@@ -99,7 +99,7 @@ func (s *State) Give(p *Parameters, c *Change) Load {
 	s.Befall(p, c)
 	s.Apply(c)
 	l := Load{
-		House: was.House * c.BeesOut, Foragers: was.Foragers * c.foragersOut(), Winter: was.Winter * c.BeesOut,
+		House: was.House * c.BeesOut, Foragers: was.Foragers * (c.foragersOut() + c.FliersOut), Winter: was.Winter * c.BeesOut,
 		NestHoney: was.NestHoney * c.NestHoneyOut, NestNectar: was.NestNectar * c.NestHoneyOut,
 		SuperHoney: was.SuperHoney * c.SuperOut, SuperNectar: was.SuperNectar * c.SuperOut,
 		SuperCapped: was.SuperCapped * c.SuperOut,

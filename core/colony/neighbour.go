@@ -18,13 +18,25 @@ type Neighbour struct {
 	// Honey is what combs of honey would be worth to it where it lacks stores, or what it would lose by giving them, and
 	// BroodIn what combs of brood would be worth to it.
 	Honey, BroodIn Worth
-	// Planned says that its plan is known: whose combs it takes, and how many; "" for none. They are of honey, or of brood.
+	// Fliers is what bees that fly would be worth to it where it is small, or what it would lose by them where it is strong.
+	Fliers Worth
+	// Planned says that its plan is known: from whom it takes what, and how many combs of it; "" for from nobody.
 	Planned    bool
 	Takes      string
+	TakesWhat  Ware
 	TakesCombs int
-	TakesBrood bool
 	TakesForKg float64 // what the one that gives was reckoned to lose by it, kg of honey
 }
+
+// Ware is what goes between two hives of a yard.
+type Ware string
+
+// What goes.
+const (
+	HoneyCombs Ware = ""       // combs of honey
+	BroodCombs Ware = "brood"  // combs of capped brood with the bees on them
+	Fliers     Ware = "fliers" // the bees that fly: the hives change places
+)
 
 // Worth is what combs that go between hives come to for one of them, kg of honey, by how many go.
 type Worth struct {

@@ -278,6 +278,9 @@ type arrival struct {
 // usualBees is what a colony has in season, where nobody knows. Source: none; guess.
 const usualBees = 25000
 
+// usualFliers is how many of them fly. Source: Winston 1987, from memory: about a third.
+const usualFliers = usualBees / 3
+
 // arrivalOf compares a hive before and after what came to it.
 func arrivalOf(a moves.Act, before, after hive.Stack) arrival {
 	out := arrival{what: "bees"}
@@ -312,6 +315,8 @@ func arrivalOf(a moves.Act, before, after hive.Stack) arrival {
 		}
 	case *moves.BeesMoved:
 		out.unseen.Bees = x.Share * usualBees
+	case *moves.PlacesChanged:
+		out.unseen.Bees = x.Share * usualFliers
 	case *moves.QueenMoved:
 		out.what, out.unseen.Queen = "a queen", true
 	}

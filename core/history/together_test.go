@@ -338,3 +338,30 @@ func TestALongerChainFoldsInItsLength(t *testing.T) {
 		t.Errorf("a chain of five folds with %g allocations, of ten with %g", five, ten)
 	}
 }
+
+// TestFliersComeHomeToTheOther: hives that change places lose and gain the same bees, member by member, and no comb; the logs
+// of both hold it, whichever it is noted at.
+func TestFliersComeHomeToTheOther(t *testing.T) {
+	a := two(t)
+	a.write(history.Entry{
+		Colony: "B", ID: "p", Day: d0 + 5, Kind: "places_changed", With: []string{"A", "B"},
+		Body: &moves.PlacesChanged{From: "A", To: "B", Share: 0.6},
+	})
+	from, to := a.believed("A"), a.believed("B")
+	if len(from.Changes) != 1 || len(to.Changes) != 1 || from.Changes[0].FliersOut != 0.6 || to.Changes[0].In == nil {
+		t.Fatalf("changes of A %+v, of B %+v", from.Changes, to.Changes)
+	}
+	par := bees.Defaults()
+	before, after := from.Ensemble.Clone(), from.Ensemble.Clone()
+	before.Move(&par, a.yard, nil, d0+5)
+	after.Move(&par, a.yard, from.Changes, d0+5)
+	for m, l := range *to.Changes[0].In {
+		lost := before.States[m].Bees() - after.States[m].Bees()
+		if l.Foragers <= 0 || l.House+l.Winter != 0 || l.Brood()+l.StoresKg() != 0 || math.Abs(lost-l.Foragers) > 1e-6*lost {
+			t.Fatalf("member %d: A lost %g, B got %+v", m, lost, l)
+		}
+	}
+	if g := history.Givers(a.logs["B"], "B"); len(g) != 1 || g[0] != "A" {
+		t.Errorf("givers of B are %v", g)
+	}
+}

@@ -175,7 +175,7 @@ func ChangeOf(before, after Hive) bees.Change {
 	arranged(&c, before.Stack, after.Stack)
 	c.Inward = measure.Share(besideBrood(after.Stack, then)-besideBrood(before.Stack, now), all.nestKg)
 	d := after.Did
-	c.FeedKg, c.BeesOut, c.Opened, c.DroneOut = d.FeedKg, d.BeesOut, d.Opened, d.DroneOut
+	c.FeedKg, c.BeesOut, c.FliersOut, c.Opened, c.DroneOut = d.FeedKg, d.BeesOut, d.FliersOut, d.Opened, d.DroneOut
 	c.QueenOut, c.QueenIn, c.Caged = d.QueenOut, d.QueenIn, d.Caged
 	c.QueenLost, c.Swarmed, c.LaysIn = d.QueenLost, d.Swarmed, d.LaysIn
 	c.FlyBack = d.FlyBack && c.BeesOut < allWent

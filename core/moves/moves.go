@@ -90,6 +90,7 @@ type Effect struct {
 
 	BeesOut   float64 // share of the bees that went
 	FlyBack   bool    // of those, the ones that fly: they were carried from a hive that still stands
+	FliersOut float64 // share of the bees that fly that went over, more than came
 	Opened    float64 // share of the nest's honey that was uncapped
 	DroneOut  float64 // share of the drone brood that was cut out
 	QueenOut  bool

@@ -49,6 +49,7 @@ var All = Table{
 	insulation,
 	hole,
 	beesMoved,
+	placesChanged,
 	queenMoved,
 	queenCaged,
 	queenGiven,

@@ -35,6 +35,7 @@ const (
 	DroneComb         Action = "drone_comb"
 	CageQueen         Action = "cage_queen"
 	LetQueenOut       Action = "let_queen_out"
+	SwapPlaces        Action = "swap_places"
 )
 
 // Entry describes an action code. Given says whether an option gives it yet; the
@@ -71,7 +72,7 @@ var Actions = []Entry{
 	{SwarmControl, "Control swarming: split, nuc or cells", true},
 	{Requeen, "Requeen", true},
 	{Equalise, "Equalise between hives", true},
-	{"swap_places", "Swap the places of hives", false},
+	{SwapPlaces, "Swap the places of hives", true},
 	{"excluder_on", "Put the excluder on", false},
 	{"excluder_off", "Take the excluder off", false},
 	{"return_wet_supers", "Return wet supers", false},

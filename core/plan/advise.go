@@ -4,6 +4,8 @@ import (
 	"cmp"
 	"slices"
 
+	"kembo/core/colony"
+
 	"kembo/core/bees"
 	"kembo/core/craft"
 	"kembo/core/day"
@@ -30,15 +32,15 @@ type Advice struct {
 	On          day.Day                    `json:"on"`         // day on which it is reckoned
 	Adds        float64                    `json:"adds"`       // kg of honey, against the plan without it
 	With        string                     `json:"-"`          // the other hive that it is done with; "": none is named
-	Takes       int                        `json:"-"`          // combs of honey or brood that come from it
+	Takes       int                        `json:"-"`          // combs that come from it; 1 where its fliers do
 	Gives       int                        `json:"-"`          // and that go to it
-	Brood       bool                       `json:"-"`          // those combs are of brood, with the bees on them
+	What        colony.Ware                `json:"-"`          // comes or goes
 	PaysKg      float64                    `json:"-"`          // what the hive that gives them was reckoned to lose, kg of honey
 	Changes     []bees.Change              `json:"-"`
 	Result      *forecast.Result           `json:"-"`
 }
 
-// EvensOut reports whether the step moves combs of honey or brood between two hives that are known.
+// EvensOut reports whether the step moves something between two hives that are known.
 func (a Advice) EvensOut() bool { return a.With != "" && a.Takes+a.Gives > 0 }
 
 // Doable reports whether a tick writes the step into the log as it was advised.
@@ -145,7 +147,7 @@ func (s *Situation) adviceOf(p *part, step int, of Plan) Advice {
 		Action: p.Action, Do: t.do, ActBy: s.Today + day.Day(p.by), On: s.Today + day.Day(p.in), Brief: t.brief,
 		Reason: t.reason, Figures: t.figures, Needs: p.Load, Acts: p.Said, WouldChange: t.change, Cautions: t.cautions,
 		Confidence: of.BetterIn, Step: step, Adds: p.adds, With: s.named(p), Takes: combsOver(p, p.Moves.takes),
-		Gives: combsOver(p, p.Moves.gives), Brood: p.Moves.brood, PaysKg: p.PaysKg, Changes: s.changesOf(p),
+		Gives: combsOver(p, p.Moves.gives), What: p.Moves.what, PaysKg: p.PaysKg, Changes: s.changesOf(p),
 	}
 }
 

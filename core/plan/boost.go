@@ -97,7 +97,7 @@ func boostSteps(x *scene) []Step {
 	var out []Step
 	f := s.nest()[0].Format.Frame
 	for _, n := range s.Neighbours { // what another's plan takes of this one
-		if n.Planned && n.Takes == s.code() && n.TakesBrood {
+		if n.Planned && n.Takes == s.code() && n.TakesWhat == colony.BroodCombs {
 			out = append(out, s.giveBrood(x, n))
 		}
 	}
@@ -139,7 +139,7 @@ func (s *Situation) takeBrood(x *scene, from string, combs int, f comb.FrameForm
 	price := broodPrice(*n, combs)
 	return Step{
 		Key: fmt.Sprintf("brood %d of %s", combs, from), Opens: craft.Nest, Minutes: 2 * boostMinutes * float64(combs),
-		Moves:   crossing{partner: from, takes: true, combs: combs, nest: true, brood: true},
+		Moves:   crossing{partner: from, takes: true, combs: combs, nest: true, what: colony.BroodCombs},
 		Changes: []bees.Change{{In: broodParcel(f, combs)}}, Kg: price, PaysKg: price,
 		say: func(s *Situation, p *part) told {
 			var t told
@@ -166,7 +166,7 @@ func (s *Situation) giveBrood(x *scene, n colony.Neighbour) Step {
 	to, combs := n.Colony, n.TakesCombs
 	return Step{
 		Key: fmt.Sprintf("give brood %d to %s", combs, to), Opens: craft.Nest, Minutes: boostMinutes, Kg: -(n.TakesForKg + promisedKg),
-		Moves:   crossing{partner: to, gives: true, combs: combs, nest: true, brood: true},
+		Moves:   crossing{partner: to, gives: true, combs: combs, nest: true, what: colony.BroodCombs},
 		Changes: s.broodOut(x, combs),
 		say: func(s *Situation, p *part) told {
 			var t told

@@ -3,6 +3,8 @@ package plan
 import (
 	"fmt"
 
+	"kembo/core/colony"
+
 	"kembo/core/bees"
 	"kembo/core/craft"
 	"kembo/core/forecast"
@@ -39,7 +41,7 @@ func equaliseSteps(x *scene) []Step {
 	lacks := s.lacks(s.scene(next)) // as the yard's other hives are told it
 	match := s.matched()
 	for _, n := range s.Neighbours {
-		if n.Planned && n.Takes == s.code() && !n.TakesBrood && -lacks > 0 && x.nestKg > deepHoneyKg*float64(n.TakesCombs) {
+		if n.Planned && n.Takes == s.code() && n.TakesWhat == colony.HoneyCombs && -lacks > 0 && x.nestKg > deepHoneyKg*float64(n.TakesCombs) {
 			out = append(out, s.giveHoney(x, n.Colony, n.TakesCombs, promisedKg))
 		}
 		if n.Colony != match || n.Planned && -lacks >= spareLeast { // what the one that lacks is told settles it

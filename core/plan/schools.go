@@ -28,6 +28,7 @@ var Schools = []School{
 	{FeedStimulate, "Thin syrup in spring to build up", true},
 	{DroneComb, "Drone comb cut out against mites", true},
 	{CageQueen, "The queen shut in before the flow ends", true},
+	{SwapPlaces, "A small hive and a strong one change places", true},
 }
 
 // customKg is how much less than all else a custom may come to and still stand, kg of honey. Source: the design: under a

@@ -17,6 +17,7 @@ import (
 type Sharing struct {
 	Honey        colony.Worth // of honey: worth, where it lacks, or what it loses, where it can spare
 	Brood        colony.Worth // of brood: worth, where it is small
+	Fliers       colony.Worth // of [fliersMoved]: worth, where it is small, or what it loses, where it is strong
 	BroodPriceKg float64      // of a comb of brood: what it loses by giving one, kg of honey; 0: it gives none
 }
 
@@ -35,6 +36,7 @@ func (s *Situation) sharing(own []part) Sharing {
 		out.Honey = s.honeyCosts(own, x)
 	}
 	out.Brood = s.broodWorth(x)
+	out.Fliers = s.fliersTold(own, x)
 	return out
 }
 
@@ -115,12 +117,12 @@ func broodParcel(f comb.FrameFormat, combs int) *bees.Parcel {
 }
 
 // Pairs are the hives of a yard between which combs may go, by code: for each the one that gives to it.
-type Pairs struct{ Honey, Brood map[string]string }
+type Pairs struct{ Honey, Brood, Fliers map[string]string }
 
 // PairsOf returns those of a yard by which it gains most, from how its hives stand by their own plans. It is worked out once
 // for the yard and is an input of each hive's plan, so that no two count on the same hive.
 func PairsOf(yard []colony.Neighbour) Pairs {
-	var rich, poor, strong, small []colony.Neighbour
+	var rich, poor, strong, small, manyFly []colony.Neighbour
 	for _, n := range yard {
 		sound := n.Known && n.Health == colony.Healthy && !n.Queenless
 		switch {
@@ -132,11 +134,17 @@ func PairsOf(yard []colony.Neighbour) Pairs {
 		if sound && n.Bees < boostedUnder && n.Bees >= boostedLeast {
 			small = append(small, n)
 		}
-		if takesIn(n) && n.Bees >= donorBees && (!n.Known || n.BroodPriceKg > 0) {
+		if !takesIn(n) || n.Bees < donorBees {
+			continue
+		}
+		manyFly = append(manyFly, n)
+		if !n.Known || n.BroodPriceKg > 0 {
 			strong = append(strong, n)
 		}
 	}
-	return Pairs{Honey: pair(rich, poor, honeyPair), Brood: pair(strong, small, broodPair)}
+	return Pairs{
+		Honey: pair(rich, poor, honeyPair), Brood: pair(strong, small, broodPair), Fliers: pair(manyFly, small, fliersPair),
+	}
 }
 
 // pair pairs hives that give with hives that take, such that the yard gains most; worth tells what a pair is worth, kg of
@@ -177,7 +185,7 @@ func (s *Situation) pairs() Pairs {
 func (s *Situation) self() colony.Neighbour {
 	n := colony.Neighbour{
 		Colony: s.code(), Known: true, Bees: s.Base.Bees.Likely, Health: s.Health, MitesPercent: s.MitesPercent,
-		SpareKg: s.SpareKg(), Queenless: s.Queenless(), BroodPriceKg: s.Own.BroodPriceKg, Honey: s.Own.Honey,
+		SpareKg: s.SpareKg(), Queenless: s.Queenless(), BroodPriceKg: s.Own.BroodPriceKg, Honey: s.Own.Honey, Fliers: s.Own.Fliers,
 	}
 	next, _ := s.visits()
 	if n.SpareKg < -1 {
@@ -185,6 +193,9 @@ func (s *Situation) self() colony.Neighbour {
 	}
 	if len(s.nest()) > 0 {
 		n.BroodIn = s.broodWorth(s.scene(next))
+		if s.scene(next).swapped() {
+			n.Fliers = s.fliersWorth(s.scene(next))
+		}
 	}
 	return n
 }

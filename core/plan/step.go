@@ -2,6 +2,7 @@ package plan
 
 import (
 	"kembo/core/bees"
+	"kembo/core/colony"
 	"kembo/core/craft"
 	"kembo/core/day"
 	"kembo/core/moves"
@@ -56,8 +57,8 @@ type Step struct {
 // crossing is what goes between hives.
 type crossing struct {
 	partner     string
-	combs       int  // that go from hive to hive
-	brood       bool // they are of brood, with bees; else of honey
+	what        colony.Ware
+	combs       int // of it that go from hive to hive; 1 where it is not combs
 	takes       bool // from the partner
 	gives       bool
 	nest, union bool

@@ -19,6 +19,8 @@ var apart = [][2]Action{
 	{MoveOuterFramesIn, PackDown}, {MoveOuterFramesIn, Condense}, {MoveOuterFramesIn, RelieveHoneyBound},
 	{MoveOuterFramesIn, OpenNestSides}, {MoveOuterFramesIn, SwarmControl},
 	{Boost, Equalise}, {Boost, Requeen}, {Boost, GiveCellOrQueen}, {Boost, TestComb}, {Boost, PackDown}, {Boost, Condense},
+	{SwapPlaces, Boost}, {SwapPlaces, Requeen}, {SwapPlaces, GiveCellOrQueen}, {SwapPlaces, TestComb}, {SwapPlaces, PackDown},
+	{SwapPlaces, SwarmControl}, {SwapPlaces, CageQueen}, {SwapPlaces, LookCloser},
 	{FeedStimulate, FeedEmergency}, {FeedStimulate, FeedWinter}, {FeedStimulate, AddSuper}, {FeedStimulate, Equalise},
 	{FeedStimulate, AlternateFrames}, {FeedStimulate, PackDown},
 	{CageQueen, SwarmControl}, {CageQueen, Requeen}, {CageQueen, Boost}, {CageQueen, LookCloser},

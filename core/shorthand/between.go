@@ -8,12 +8,16 @@ import (
 	"kembo/core/moves"
 )
 
-// Carried is combs that went from one hive to another, as a line says it: "b2>QL-07".
+// Carried is what went from one hive to another, as a line says it: "b2>QL-07", or "place<>QL-07".
 type Carried struct {
 	From, To string // codes, in capitals
 	Combs    int
 	Brood    bool // capped brood with the bees on it; else honey
+	Places   bool // no combs: the two changed places
 }
+
+// placeWord is the word for two hives that changed places.
+const placeWord = "place"
 
 // Word is one word of a line between hives: combs carried, or something done at the hive that the line is about.
 type Word struct {
@@ -71,6 +75,12 @@ func (p *parser) between(code, raw string) (Word, error) {
 		return Word{Said: s}, nil
 	}
 	what, other := strings.ToLower(raw[:at]), strings.ToUpper(raw[at+1:])
+	if rest, ok := strings.CutPrefix(other, ">"); ok && what == placeWord {
+		if rest == "" || rest == code || strings.ContainsAny(rest, "<>") {
+			return Word{}, p.wrong("name the other hive, as place<>QL-07")
+		}
+		return Word{Carried: &Carried{From: code, To: rest, Places: true}}, nil
+	}
 	if what == "" || what[0] != 'b' && what[0] != 'h' {
 		return Word{}, p.wrong("say b for capped brood with its bees or h for honey, and how many combs, as b2>QL-07")
 	}
@@ -91,7 +101,10 @@ func (p *parser) between(code, raw string) (Word, error) {
 // String writes what was carried as the line of the hive that gave it has it.
 func (c Carried) String() string {
 	letter := "h"
-	if c.Brood {
+	switch {
+	case c.Places:
+		return placeWord + "<>" + c.To
+	case c.Brood:
 		letter = "b"
 	}
 	return fmt.Sprintf("%s%d>%s", letter, c.Combs, c.To)

@@ -14,6 +14,9 @@ func TestALineBetweenHives(t *testing.T) {
 	for _, tt := range []struct{ line, want, err string }{
 		{"ql-04 b2>ql-07 turn", "QL-04: QL-04 b2>QL-07, nest_turned 0", ""},
 		{"QL-04 h1<QL-02 b1>QL-07 swap2", "QL-04: QL-02 h1>QL-04, QL-04 b1>QL-07, combs_swapped 2", ""},
+		{"QL-04 place<>ql-07 h1<QL-07", "QL-04: QL-04 place<>QL-07, QL-07 h1>QL-04", ""},
+		{"QL-04 place>QL-07", "", "b for capped brood"}, {"QL-04 place<>", "", "name the other hive"},
+		{"QL-04 place<>QL-04", "", "name the other hive"},
 		{"QL-04 b2>QL-07; in the evening", "QL-04: QL-04 b2>QL-07", ""},
 		{"QL-04 +4L1:1 h2>QL-07", "QL-04: syrup_thin 4, QL-04 h2>QL-07", ""},
 		{"", "", "begin with the code"}, {"b2>QL-07", "", "begin with the code"}, {"QL-04", "", "say what was carried"},

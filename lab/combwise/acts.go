@@ -220,6 +220,10 @@ func (c *Colony) undergo(d moves.Effect) (house []cohort, out, queen float64) {
 		}
 		house, out = c.part(min(1, share), flying)
 	}
+	if d.FliersOut > 0 {
+		_, gone := c.part(0, d.FliersOut)
+		out += gone
+	}
 	if d.DroneOut > 0 {
 		for _, s := range c.spots {
 			for i := range s.drone {

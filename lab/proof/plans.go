@@ -151,7 +151,7 @@ func (k *plans) assess(y *Yard, h *Hive, g ground) *assessment.Assessment {
 	n.Planned = true
 	for _, x := range a.Advice {
 		if x.Takes > 0 {
-			n.Takes, n.TakesCombs, n.TakesBrood, n.TakesForKg = x.With, x.Takes, x.Brood, x.PaysKg
+			n.Takes, n.TakesCombs, n.TakesWhat, n.TakesForKg = x.With, x.Takes, x.What, x.PaysKg
 		}
 	}
 	k.near[h.ID] = n
