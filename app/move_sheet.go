@@ -5,6 +5,7 @@ import (
 	"encoding/json"
 	"errors"
 
+	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/hive"
 	"kembo/core/moves"
@@ -76,7 +77,7 @@ func (s *Service) MoveSheet(ctx context.Context, colony string) (MoveSheet, erro
 	return m, err
 }
 
-// exchanged returns a hive after combs of honey went between it and another.
+// exchanged returns a hive after something went between it and another.
 func (s *Service) exchanged(ctx context.Context, m *MoveSheet, here moves.Hive, a plan.Advice) (moves.Hive, error) {
 	e, err := s.evened(ctx, m.Colony, here, a)
 	if err != nil {
@@ -92,6 +93,9 @@ func (s *Service) exchanged(ctx context.Context, m *MoveSheet, here moves.Hive, 
 			return here, err
 		}
 		m.Exchange = string(b)
+	}
+	if a.What == colony.Fliers { // no comb goes
+		return here, nil
 	}
 	there := e.other
 	if e.other.Colony == here.Colony {

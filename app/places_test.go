@@ -48,7 +48,7 @@ func placed(t *testing.T) *row {
 // small one has more bees from then on and the strong one fewer; the line of a notebook writes the same.
 func TestHivesOfAYardChangePlaces(t *testing.T) {
 	ctx := context.Background()
-	for _, how := range []string{"MR-01", "MR-02", "line"} {
+	for _, how := range []string{"MR-01", "MR-02", "line", "sheet"} {
 		r := placed(t)
 		told := map[string]plan.Advice{}
 		bees := func() (n [2]float64) {
@@ -72,9 +72,22 @@ func TestHivesOfAYardChangePlaces(t *testing.T) {
 			t.Fatalf("MR-01 is told %+v, MR-02 %+v", takes, gives)
 		}
 		var err error
-		if how == "line" {
+		switch how {
+		case "line":
 			_, err = r.svc.Between(ctx, "MR-01 place<>MR-02", app.NewID(), r.now)
-		} else {
+		case "sheet":
+			m, serr := r.svc.MoveSheet(ctx, r.ids["MR-01"])
+			if serr != nil || m.Exchange == "" || m.With != "" {
+				t.Fatalf("the sheet has %q with %q: %v", m.Exchange, m.With, serr)
+			}
+			x := app.Exchanged{Entry: app.NewID(), On: r.now, Act: m.Exchange}
+			if err = r.svc.DoExchange(ctx, r.ids["MR-01"], x); err == nil {
+				x.Entry = app.NewID()
+				if again := r.svc.DoExchange(ctx, r.ids["MR-02"], x); again == nil {
+					t.Error("what was written from one sheet is written from the other too")
+				}
+			}
+		default:
 			err = r.svc.Do(ctx, r.ids[how], app.NewID(), plan.SwapPlaces)
 		}
 		if err != nil {

@@ -141,7 +141,7 @@ func goesOver(m app.BalanceMove) string {
 	case m.What == colony.BroodCombs:
 		return words.Count(m.Combs, "comb of brood", "combs of brood")
 	case m.What == colony.Fliers:
-		return "fliers"
+		return "bees that fly"
 	}
 	return words.Count(m.Combs, "comb of honey", "combs of honey")
 }
@@ -166,11 +166,7 @@ func roundOf(m app.BalanceMove, from, to app.BalanceHive, u measure.Units) balan
 		r.Steps = []string{"Its queen, if it has one, is found and taken out first."}
 	case m.What == colony.Fliers:
 		r.Head = fmt.Sprintf("%s and %s change places, %s", from.Code, to.Code, m.On.Short())
-		r.Steps = []string{
-			fmt.Sprintf("At noon of a day on which both fly well and a flow is on: narrow the entrance of %s.", to.Code),
-			fmt.Sprintf("%s: lift it off and set it aside; set %s in its place, facing as it did.", from.Code, to.Code),
-			fmt.Sprintf("Set %s where %s stood. Look for fighting; what is learnt of one place now belongs to the other hive.", from.Code, to.Code),
-		}
+		r.Steps = placesSteps(from.Code, to.Code, false)
 	case m.What == colony.BroodCombs:
 		r.Steps = []string{
 			fmt.Sprintf("%s: find the queen. Take %s, capped, with the bees on it, into a covered box.", from.Code, goesOver(m)),

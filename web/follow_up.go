@@ -100,6 +100,8 @@ var (
 		history.BroodInCombs: "combs hung in the nest %s: does she lay in them?",
 		history.EggsOfQueen:  "queen given %s: eggs?",
 		history.NoNewCells:   "cells taken down %s: new ones?",
+		history.DonorBack:    "brood given away %s: four combs of it again?",
+		history.HoneyOpened:  "honey alternated %s: do they open it?",
 	}
 	foundNot = map[history.Promise]string{
 		history.SuperUsed:    "super put on %s was not in use",
@@ -107,5 +109,7 @@ var (
 		history.BroodInCombs: "combs hung in the nest %s held no brood",
 		history.EggsOfQueen:  "queen given %s: no eggs were found",
 		history.NoNewCells:   "cells taken down %s: there were new ones",
+		history.DonorBack:    "brood given away %s: fewer than four combs of it",
+		history.HoneyOpened:  "honey alternated %s was not opened",
 	}
 )

@@ -3,9 +3,11 @@ package web
 import (
 	"fmt"
 	"html/template"
+	"slices"
 	"strings"
 
 	"kembo/app"
+	"kembo/core/colony"
 	"kembo/core/comb"
 	"kembo/core/hive"
 	"kembo/core/moves"
@@ -18,7 +20,7 @@ import (
 // steps writes the sheet's steps, with those of the plan that move nothing where hands come to them: looks before the
 // combs, feed before the lid.
 func (v *movesView) steps(m app.MoveSheet) {
-	var looks, feeds []moveStep
+	var looks, feeds, last []moveStep
 	for _, a := range m.Plan {
 		switch {
 		case a.Action == plan.CheckCells || a.Action == plan.LookCloser:
@@ -27,12 +29,16 @@ func (v *movesView) steps(m app.MoveSheet) {
 			looks = append(looks, moveStep{Say: droneStep(m.Believed.Stack)})
 		case a.Action == plan.SwarmControl && a.Doable():
 			looks = append(looks, moveStep{Say: "Go through every comb with brood, and take the queen cells down."})
+		case a.What == colony.Fliers:
+			for _, say := range placesSteps(a.With, m.Code, a.Gives > 0) {
+				last = append(last, moveStep{Say: say})
+			}
 		case movesNothing(a):
 			feeds = append(feeds, moveStep{Say: plainDo(a)})
 		}
 	}
 	if len(m.Sheet.Steps) == 0 {
-		v.Steps = append(looks, feeds...)
+		v.Steps = slices.Concat(looks, feeds, last)
 		return
 	}
 	seen := false
@@ -50,6 +56,21 @@ func (v *movesView) steps(m app.MoveSheet) {
 			v.Steps = append(v.Steps, feeds...)
 		}
 		v.Steps = append(v.Steps, stepOf(m, x))
+	}
+	v.Steps = append(v.Steps, last...)
+}
+
+// placesSteps says how a hive and another change places, in the order of hands: the strong one leaves its place first.
+func placesSteps(other, here string, hereStrong bool) []string {
+	strong, small := other, here
+	if hereStrong {
+		strong, small = here, other
+	}
+	return []string{
+		fmt.Sprintf("At noon, while both fly well and a flow is on: narrow the entrance of %s.", small),
+		fmt.Sprintf("Lift %s off its stand and set it aside, box by box or strapped with a barrow; set %s in its place, facing "+
+			"as it did.", strong, small),
+		fmt.Sprintf("Set %s where %s stood. Look for fighting at both an hour later.", strong, small),
 	}
 }
 

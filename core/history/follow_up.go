@@ -20,6 +20,8 @@ const (
 	BroodInCombs Promise = "brood_in_combs"
 	EggsOfQueen  Promise = "eggs_of_queen"
 	NoNewCells   Promise = "no_new_cells"
+	DonorBack    Promise = "donor_back"
+	HoneyOpened  Promise = "honey_opened"
 )
 
 // due is between which days after it was done a promise shows, and until when a look that comes later still tells.
@@ -31,14 +33,20 @@ type due struct {
 
 // Promises are all of them, in order. Source: common practice: a queen lays in empty comb beside her nest within days, and
 // brood stands in it within one to two weeks; bees take a drawn super into use within days where a flow is on; a queen who
-// was given lays within one to three weeks; new cells are begun within four days, and looked for within seven.
+// was given lays within one to three weeks; new cells are begun within four days, and looked for within seven; who gave capped
+// brood has as much again in two to three weeks; honey between drawn combs over the brood is opened within two weeks.
 var Promises = []due{
 	{SuperUsed, "a super that was put on is in use", 4, 14, 35},
 	{BroodInBox, "a box given to the nest holds brood", 7, 21, 42},
 	{BroodInCombs, "combs hung in the nest hold brood", 7, 14, 28},
 	{EggsOfQueen, "a queen who was given lays", 7, 21, 35},
 	{NoNewCells, "no new cells where some were taken down", 4, 7, 14},
+	{DonorBack, "a hive that gave brood has four combs of it again", 10, 21, 35},
+	{HoneyOpened, "honey that was alternated with drawn combs is opened", 7, 14, 28},
 }
+
+// donorBrood is the combs of brood that a hive which gave some is to have again. Source: common practice.
+const donorBrood = 4
 
 // FollowUp is something that was done, with what it should lead to and what the first look found that can tell.
 type FollowUp struct {
@@ -52,6 +60,7 @@ type FollowUp struct {
 	end      day.Day
 	box      string
 	frames   []string
+	most     float64 // of honey in the box, in combs, at which it was opened
 }
 
 // Over reports whether no look can tell any more on a day.
@@ -61,7 +70,7 @@ func (f FollowUp) Over(on day.Day) bool { return f.Looked == 0 && on > f.end }
 // combs hang is told by the acts alone; what a log names that never was is passed over.
 func FollowUps(colony string, entries []Entry) []FollowUp {
 	var out []FollowUp
-	h := moves.Hive{Colony: colony}
+	h, on := moves.Hive{Colony: colony}, map[string]day.Day{}
 	for _, e := range Live(entries) {
 		switch b := e.Body.(type) {
 		case *StackSet:
@@ -81,6 +90,18 @@ func FollowUps(colony string, entries []Entry) []FollowUp {
 		case moves.Act:
 			for _, a := range moves.Steps(b) {
 				out = append(out, promisesOf(e, a)...)
+				switch x := a.(type) {
+				case *moves.BoxOn:
+					on[x.Box.ID] = e.Day
+				case *moves.FramesExchanged:
+					out = append(out, alternated(e, x, h.Stack, on)...)
+				case *moves.FrameMoved:
+					if x.WithBees && x.From == colony && !slices.ContainsFunc(out, func(f FollowUp) bool {
+						return f.Promise == DonorBack && f.Entry == e.ID
+					}) {
+						out = append(out, promised(DonorBack, e))
+					}
+				}
 				if d, err := moves.Do(moves.Of(h), a, e.Day); err == nil && d.Hives.At(colony) != nil {
 					h = *d.Hives.At(colony)
 				}
@@ -121,6 +142,21 @@ func promisesOf(e Entry, a moves.Act) []FollowUp {
 		return drawnPromises(e, x)
 	}
 	return nil
+}
+
+// alternated returns what it should lead to that combs of a box above changed places with those of a box that came on the same
+// day: that honey is opened.
+func alternated(e Entry, x *moves.FramesExchanged, st hive.Stack, on map[string]day.Day) []FollowUp {
+	if len(x.B) < 2 {
+		return nil
+	}
+	at, ok := st.PlaceOf(x.B[0])
+	if !ok || on[st.Boxes[at.Box].ID] != e.Day || !st.Boxes[at.Box].Super {
+		return nil
+	}
+	f := promised(HoneyOpened, e)
+	f.box, f.most = st.Boxes[at.Box].ID, float64(len(x.B))-1
+	return []FollowUp{f}
 }
 
 // drawnPromises returns what a plan that was drawn should lead to: brood in drawn combs that came into the nest, and boxes
@@ -165,6 +201,12 @@ func (f *FollowUp) seen(e Entry, l *Look, st hive.Stack) {
 		kept, told = l.Queen.Eggs || l.Queen.Larvae, l.Queen.Looked
 	case NoNewCells:
 		kept, told = l.Cells.Charged+l.Cells.Capped == 0, l.Cells.Check == "complete"
+	case DonorBack:
+		n, counted := counts(l, st, func(b hive.Box) bool { return !b.Super }, func(c look.Counts) float64 { return c.Brood })
+		kept, told = n >= donorBrood, counted
+	case HoneyOpened:
+		n, counted := counts(l, st, func(b hive.Box) bool { return b.ID == f.box }, func(c look.Counts) float64 { return c.Honey })
+		kept, told = n <= f.most, counted
 	}
 	if told {
 		f.Looked, f.LookedAt, f.Kept = e.Day, e.ID, kept
@@ -193,6 +235,22 @@ func used(l *Look, box string) (is, told bool) {
 		}
 	}
 	return false, false
+}
+
+// counts returns what boxes were counted to hold, in combs; false where one of them was not counted.
+func counts(l *Look, st hive.Stack, of func(hive.Box) bool, held func(look.Counts) float64) (n float64, told bool) {
+	for _, b := range st.Boxes {
+		if !of(b) {
+			continue
+		}
+		i := slices.IndexFunc(l.Boxes, func(x BoxLook) bool { return x.Box == b.ID })
+		if i < 0 || l.Boxes[i].Counts == nil {
+			return 0, false
+		}
+		n += held(*l.Boxes[i].Counts)
+		told = true
+	}
+	return n, told
 }
 
 // broodIn tells by a look whether brood stands on combs of a hive: of a box that was counted where the combs are all of it,

@@ -103,3 +103,69 @@ func TestFollowUps(t *testing.T) {
 		}
 	}
 }
+
+// TestWhatBroodAndHoneyShouldComeTo: who gave brood has four combs of it again, told where every box of the nest was counted, once
+// for all combs of an entry; and honey that was alternated with drawn combs is opened, while frames that change places otherwise
+// promise nothing. Common practice.
+func TestWhatBroodAndHoneyShouldComeTo(t *testing.T) {
+	const on = day.Day(20000)
+	deep, medium := hive.Formats[0], hive.Formats[2]
+	ids := func(box string) (out []string) {
+		for i := range 10 {
+			out = append(out, box+string(rune('a'+i)))
+		}
+		return out
+	}
+	setUp := history.Entry{ID: "set", Day: on - 60, Kind: history.KindStack, Body: &history.StackSet{Boxes: []moves.Box{
+		moves.BoxOf(deep, "n", ids("n"), hive.Make{Drawn: true}), moves.BoxOf(medium, "h", ids("h"), hive.Make{Super: true, Drawn: true}),
+	}}}
+	gave := &moves.Several{Title: "brood", Acts: []moves.Act{
+		&moves.FrameMoved{Frame: "nc", From: "A", To: "B", Box: "x", Slot: 1, WithBees: true},
+		&moves.FrameMoved{Frame: "nd", From: "A", To: "B", Box: "x", Slot: 1, WithBees: true},
+	}}
+	honey := &moves.Several{Title: "honey", Acts: []moves.Act{&moves.FrameMoved{Frame: "nc", From: "A", To: "B", Box: "x", Slot: 1}}}
+	upper := &moves.BoxOn{At: 2, Box: moves.BoxOf(medium, "u", ids("u"), hive.Make{Super: true, Drawn: true})}
+	exchanged := &moves.FramesExchanged{A: []string{"hb", "hd", "hf"}, B: []string{"ub", "ud", "uf"}}
+	counted := func(nest, up look.Counts) *history.Look {
+		return &history.Look{Boxes: []history.BoxLook{{Box: "n", Depth: "boxes", Counts: &nest}, {Box: "u", Depth: "boxes", Counts: &up}}}
+	}
+	nest := look.Counts{Brood: 5, Honey: 2, Empty: 3}
+	for _, x := range []struct {
+		name string
+		did  moves.Act
+		look *history.Look
+		of   history.Promise
+		told bool
+		kept bool
+	}{
+		{"five combs of brood again", gave, counted(nest, look.Counts{}), history.DonorBack, true, true},
+		{"three", gave, counted(look.Counts{Brood: 3, Empty: 5}, look.Counts{}), history.DonorBack, true, false},
+		{"not counted", gave, &history.Look{}, history.DonorBack, false, false},
+		{"honey was given", honey, counted(nest, look.Counts{}), history.DonorBack, false, false},
+		{
+			"one comb of three is opened", &moves.Several{Acts: []moves.Act{upper, exchanged}}, counted(nest, look.Counts{Honey: 2, Empty: 8}),
+			history.HoneyOpened, true, true,
+		},
+		{
+			"none is", &moves.Several{Acts: []moves.Act{upper, exchanged}}, counted(nest, look.Counts{Honey: 3, Empty: 7}),
+			history.HoneyOpened, true, false,
+		},
+		{"frames change places", exchanged, counted(nest, look.Counts{Honey: 2}), history.HoneyOpened, false, false},
+	} {
+		found := 0
+		for _, f := range history.FollowUps("A", []history.Entry{
+			setUp, {ID: "did", Day: on, Body: x.did}, {ID: "look", Day: on + 12, Kind: history.KindLook, Body: x.look},
+		}) {
+			if f.Promise != x.of {
+				continue
+			}
+			found++
+			if (f.Looked != 0) != x.told || f.Kept != x.kept {
+				t.Errorf("%s: looked on %d, kept is %v", x.name, f.Looked, f.Kept)
+			}
+		}
+		if none := x.did == moves.Act(honey) || x.did == moves.Act(exchanged); (found == 0) != none || found > 1 {
+			t.Errorf("%s: %d follow-ups", x.name, found)
+		}
+	}
+}
