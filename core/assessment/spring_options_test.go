@@ -72,6 +72,32 @@ func TestSpringOptions(t *testing.T) {
 		{plan.Condense, "one box full and one just put under it", "deep e10 s0 | deep b5 h2 p1 e2 s8.5", nil, "2026-04-08", false},
 		{plan.Condense, "brood in both", "deep b1 h3 p0.5 e5.5 s3 | deep b1 h2 e7 s2", nil, "2026-04-08", false},
 		{plan.Condense, "honey that finds no place", "deep b1 h3 p0.5 e5.5 s3 | deep h6 e4 s0.5", nil, "2026-04-08", false},
+		{plan.SwapPlaces, "a small one beside a strong one in the lime", small, wish(plan.SwapPlaces, beside(45000)), "2026-06-20", true},
+		{plan.SwapPlaces, "nobody strong beside it", small, wish(plan.SwapPlaces, beside(15000)), "2026-06-20", false},
+		{plan.SwapPlaces, "nothing in flower", small, wish(plan.SwapPlaces, beside(45000)), "2026-08-20", false},
+		{plan.SwapPlaces, "fourteen degrees", small, wish(plan.SwapPlaces, beside(45000), weathered(20, 8, 14, 1)), "2026-06-20", false},
+		{plan.SwapPlaces, "ten seams", full, wish(plan.SwapPlaces, beside(45000)), "2026-06-20", false},
+		{plan.SwapPlaces, "mites over the limit beside it", small, wish(plan.SwapPlaces, func(c *assessment.Case) {
+			beside(45000)(c)
+			c.Neighbours[0].MitesPercent = 4
+		}), "2026-06-20", false},
+		{plan.DoubleScreen, "three seams, frost", "deep b0.7 h3 p0.5 e5.8 s3", wish(plan.DoubleScreen, weathered(20, -2, 9, 0), beside(16000)),
+			"2026-03-10", true},
+		{plan.DoubleScreen, "nights of eight degrees", "deep b0.7 h3 p0.5 e5.8 s3",
+			wish(plan.DoubleScreen, weathered(20, 8, 16, 0), beside(16000)), "2026-04-10", false},
+		{plan.DoubleScreen, "half a seam", "deep b0.1 h3 e6.9 s0.5", wish(plan.DoubleScreen, weathered(20, -2, 9, 0), beside(16000)),
+			"2026-03-10", false},
+		{plan.DoubleScreen, "two boxes", "deep e10 s0 | deep b0.7 h3 p0.5 e5.8 s3",
+			wish(plan.DoubleScreen, weathered(20, -2, 9, 0), beside(16000)), "2026-03-10", false},
+		{plan.DoubleScreen, "in July", "deep b0.7 h3 p0.5 e5.8 s3", wish(plan.DoubleScreen, weathered(20, 3, 16, 0), beside(16000)),
+			"2026-07-24", false},
+		{plan.ScreenOff, "seven seams over another", "deep b5 h2 p1 e2 s7", all(checked(0), overScreen), "2026-04-20", true},
+		{plan.ScreenOff, "three, and frost", "deep b1 h3 p0.5 e5.5 s3", all(checked(0), overScreen, weathered(20, -2, 9, 0)), "2026-03-20", false},
+		{plan.ScreenOff, "on its own stand", full, nil, "2026-04-20", false},
+		{plan.ClipQueen, "a queen seen, whole wings", full, wish(plan.ClipQueen, queenSeen), "2026-05-06", true},
+		{plan.ClipQueen, "eggs seen, and not her", full, wish(plan.ClipQueen, brood(true, true, true)), "2026-05-06", false},
+		{plan.ClipQueen, "clipped", full, wish(plan.ClipQueen, queenSeen, clipped), "2026-05-06", false},
+		{plan.ClipQueen, "in August", full, wish(plan.ClipQueen, queenSeen), "2026-08-06", false},
 	} {
 		s := base
 		s.name, s.hive = string(x.action)+": "+x.name, x.hive
@@ -85,6 +111,11 @@ func TestSpringOptions(t *testing.T) {
 			t.Errorf("%s: offered %v", s.name, got)
 		}
 	}
+}
+
+// wish has something be the keeper's custom, at a hive that was looked through today.
+func wish(a plan.Action, told ...func(*assessment.Case)) func(*assessment.Case) {
+	return all(append([]func(*assessment.Case){school(a, plan.Custom)}, told...)...)
 }
 
 // school tells what a keeper makes of a school.

@@ -39,17 +39,18 @@ const (
 
 // Plan is what a rule may look at.
 type Plan struct {
-	Today, On day.Day
-	Season    season.Moment // on the day that it is done
-	SeasonNow season.Moment // and today
-	HighC     float64       // of that day, as likely
-	EmptiesC  float64       // the middle of the highs of the days in which a feeder is emptied, from then on
-	ColdestC  float64       // the coldest night of the week from then on, as likely
-	GoodDayKg float64       // what a good day brings
-	StoresKg  float64       // in the nest, as likely on that day
-	Bees      float64
-	Undrawn   float64 // share of the nest that is foundation
-	InUse     float64 // share of its drawn comb that holds something
+	Today, On      day.Day
+	Season         season.Moment // on the day that it is done
+	SeasonNow      season.Moment // and today
+	HighC          float64       // of that day, as likely
+	EmptiesC       float64       // the middle of the highs of the days in which a feeder is emptied, from then on
+	ColdestC       float64       // the coldest night of the week from then on, as likely
+	GoodDayKg      float64       // what a good day brings
+	StoresKg       float64       // in the nest, as likely on that day
+	Bees           float64
+	Undrawn        float64 // share of the nest that is foundation
+	ScreenOutgrown bool    // it stands over another hive, and needs it no more
+	InUse          float64 // share of its drawn comb that holds something
 
 	Before, After hive.Stack
 	Opens         Opening
@@ -123,7 +124,7 @@ var Rules = []Rule{
 	syrupInTheCold, swarmCellsLeft, checkPutOff, eggsUnlooked,
 	virginAlone, nestInCold, nestParted, coldOpening, flowOpening, feedUnderSuper, superOverEmpty, superOverWide, superOverFoundation,
 	combOutInFlow, excluderInWinter, coldHarvest, takenBare, leftHungry, queenlessLeft, winterUnfed, leftBound,
-	treatmentLeftIn, cagedTooLong, swarmLeftUnfed, overfull, heavyLift, winterTooLight,
+	treatmentLeftIn, cagedTooLong, screenIsLeft, swarmLeftUnfed, overfull, heavyLift, winterTooLight,
 }
 
 // Judge returns what a plan breaks, or leaves broken.

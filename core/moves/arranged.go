@@ -100,4 +100,25 @@ var arranging = Row{Kind: "arranged", New: func() Act { return new(Arranged) }, 
 			return []Act{&Arranged{ExcluderAbove: new(int)}}, nil
 		},
 	},
+	screened("over_screen", true), screened("off_screen", false),
 }}
+
+// screened is a way to set a hive over another, a double screen between, or to take it off again.
+func screened(code Code, over bool) Way {
+	one := "taken off the double screen"
+	if over {
+		one = "set over another hive, a double screen between"
+	}
+	return Way{
+		Code: code, Sheet: true, One: one,
+		Exact: func(h Hive, _ Said, _ func() string) ([]Act, error) {
+			switch {
+			case h.Stack.OverScreen && over:
+				return nil, wrong("screen", "it stands over another hive already")
+			case !h.Stack.OverScreen && !over:
+				return nil, wrong("screen", "it stands over no other hive")
+			}
+			return []Act{&Arranged{OverScreen: &over}}, nil
+		},
+	}
+}

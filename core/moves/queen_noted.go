@@ -93,4 +93,16 @@ func (a *QueenNoted) Texts() []Text {
 	return out
 }
 
-var queenNoted = Row{Kind: "queen_noted", New: func() Act { return new(QueenNoted) }}
+var queenNoted = Row{Kind: "queen_noted", New: func() Act { return new(QueenNoted) }, Ways: []Way{{
+	Code: "queen_clipped", Sheet: true, One: "the queen’s wing clipped",
+	Exact: func(h Hive, _ Said, id func() string) ([]Act, error) {
+		if h.Queen.Clipped {
+			return nil, wrong("queen", "her wing is clipped already")
+		}
+		yes, a := true, &QueenNoted{}
+		if a.Clipped = &yes; h.Queen.ID == "" {
+			a.Queen = id()
+		}
+		return []Act{a}, nil
+	},
+}}}

@@ -36,6 +36,9 @@ const (
 	CageQueen         Action = "cage_queen"
 	LetQueenOut       Action = "let_queen_out"
 	SwapPlaces        Action = "swap_places"
+	DoubleScreen      Action = "double_screen"
+	ScreenOff         Action = "screen_off"
+	ClipQueen         Action = "clip_queen"
 )
 
 // Entry describes an action code. Given says whether an option gives it yet; the
@@ -89,5 +92,8 @@ var Actions = []Entry{
 	{TestComb, "Give a test comb of eggs", true},
 	{CageQueen, "Shut the queen in before the flow ends", true},
 	{LetQueenOut, "Let the queen out of her cage", true},
+	{ClipQueen, "Clip the queen’s wing", true},
+	{DoubleScreen, "Set it over another hive, a double screen between", true},
+	{ScreenOff, "Take it off the double screen", true},
 	{"move_hive", "Move a hive to a crop", false},
 }

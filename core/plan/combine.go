@@ -96,7 +96,7 @@ func (s *Situation) sayCombine(p *part, with string) told {
 	t.reason, t.figures = reason(
 		text+". First find out why it is weak: queen, mites, brood health.", count("bees", n),
 		Figure{"combs", combs, fmt.Sprintf("%.1f", combs)}, chance("none", s.scene(0).queenless),
-		Figure{"odds", s.winters(n, true), words.Chance(s.winters(n, true))},
+		Figure{"odds", winters(n, s.small()), words.Chance(winters(n, s.small()))},
 	)
 	if s.layingWorkers(s.scene(p.in)) > mayLay {
 		t.reason += " After so long its workers may lay: they take no queen."

@@ -31,7 +31,9 @@ type compiled struct {
 	through   bool // every comb is gone through, or it is united
 	requeened bool
 	letOut    bool
-	cagedIn   int // days to when she is shut in, and one; 0: she is not
+	cagedIn   int  // days to when she is shut in, and one; 0: she is not
+	clippedIn int  // days to when her wing is clipped, and one; 0: it is not
+	small     bool // it is meant to be small from then on
 	idleKg    float64
 	breaches  []craft.Breach
 	forbidden bool
@@ -74,7 +76,7 @@ func (s *Situation) compile(parts []part) *compiled {
 			c.craft += b.Kg
 		}
 	}
-	c.after = h.Stack
+	c.after, c.small = h.Stack, meantSmall(h.Stack)
 	c.idleKg = s.idle(h.Stack) + s.spareBoxes(h.Stack)
 	return c
 }
@@ -117,8 +119,11 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 		c.ended = c.ended || p.Moves.union
 		c.requeened = c.requeened || p.Requeens
 		c.letOut = c.letOut || p.Action == LetQueenOut
-		if p.Action == CageQueen {
+		switch p.Action {
+		case CageQueen:
 			c.cagedIn = in + 1
+		case ClipQueen:
+			c.clippedIn = in + 1
 		}
 		c.helped = c.helped || p.Requeens || p.Action == GiveCellOrQueen || p.Action == TestComb
 		if p.Action == SwarmControl || p.Action == Combine {
@@ -266,7 +271,7 @@ func (x *scene) rooms(p *part) bool {
 			return b.Super && b.Fill < begunFill
 		})
 	}
-	return p.Moves.gives
+	return p.Moves.gives && p.Moves.what != colony.Fliers
 }
 
 // someFood is the least that a hive is fed which may starve, kg. Source: common practice: a litre or two.
@@ -280,7 +285,7 @@ func (s *Situation) craftPlan(parts []part, in int, before, after hive.Stack) *c
 	x := s.scene(in)
 	p := &craft.Plan{
 		Today: s.Today, On: s.Today + day.Day(in), Season: x.season, SeasonNow: s.Season, HighC: x.highC, EmptiesC: x.emptiesC,
-		ColdestC: x.coldestC, GoodDayKg: x.goodDayKg,
+		ColdestC: x.coldestC, GoodDayKg: x.goodDayKg, ScreenOutgrown: before.OverScreen && x.outgrown(),
 		StoresKg: x.nestKg, Bees: x.bees, Undrawn: x.undrawn, InUse: x.inUse, Before: before, After: after, Suspect: s.suspect(), Suspects: s.suspects(),
 		Health: s.Health, HealthDay: s.HealthDay, Treatments: s.Treatments, Barred: s.Barred(),
 		EggsSeen:    (s.Estimate.Queen.Eggs || s.Estimate.Queen.Seen) && s.Estimate.Queen.Day == s.Today,

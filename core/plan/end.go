@@ -35,7 +35,7 @@ func (s *Situation) endOf(st *bees.State, p *bees.Parameters, c *compiled, sale,
 	a := s.season.At(s.horizon)
 	of := endvalue.Of(st, p)
 	if a.BeesDay < season.ClusterForms.From && a.SpanDays <= 0 { // the cluster has yet to form
-		lives *= s.winters(of.Bees, true)
+		lives *= winters(of.Bees, c.small)
 	}
 	if age := s.queenAge(); !c.requeened && of.Lays && s.worn(s.scene(0)) {
 		lives *= 1 - oldFails*float64(min(age-oldAge+1, oldMost))

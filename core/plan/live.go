@@ -93,7 +93,7 @@ func (s *Situation) liveDay(
 		x.other -= withoutPollen * larvae / brood.LarvaDays
 	}
 	if season.ClusterForms.Holds(days[i].SeasonDay) && (i == 0 || !season.ClusterForms.Holds(days[i-1].SeasonDay)) {
-		x.winterOut *= s.winters(st.Bees(), true)
+		x.winterOut *= winters(st.Bees(), c.small)
 	}
 	if h := st.SwarmHazard - x.hazard; h > 0 || x.cells > 0 {
 		x.hazard = st.SwarmHazard
@@ -195,11 +195,11 @@ func (s *Situation) watched(c *compiled, pull forecast.Drivers, i int, rate floa
 	if i < pull.NotBefore {
 		return 0, 0
 	}
-	guards := queen.CappedAfter
-	if s.Clipped {
-		guards = queen.EmergesAfter
-	}
 	for _, d := range c.checks {
+		guards := queen.CappedAfter
+		if s.Clipped || c.clippedIn > 0 && c.clippedIn <= d+1 {
+			guards = queen.EmergesAfter
+		}
 		if i >= d && i < d+guards {
 			return missed * rate, (1 - missed) * rate
 		}

@@ -107,7 +107,7 @@ func (x *scene) partnerGains(n colony.Neighbour, bees, kg float64) float64 {
 	more.StoresKg += kg
 	w := s.weights()
 	alive := func(c endvalue.Colony) float64 {
-		return x.ahead.Alive(c) * s.winters(c.Bees, false)
+		return x.ahead.Alive(c) * winters(c.Bees, false)
 	}
 	return w.Colony*(alive(more)-alive(c)) + max(0, x.ahead.Gain(more)-x.ahead.Gain(c)) + keptCombs*min(kg, usesKg)
 }

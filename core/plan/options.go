@@ -15,8 +15,8 @@ type Option struct {
 // what goes on, feed last. Leaving is beside them.
 var Options = []Option{
 	lookCloser, checkCells, swarmControl, harvestSuper, removeSuper, packDown, condense, moveOuterFramesIn, relieveHoneyBound,
-	openNestSides, droneComb, cageQueen, letQueenOut, combine, equalise, boost, swapPlaces, rotateBoxes, addBoxUnder,
-	alternateFrames, giveCellOrQueen, requeen, testComb,
+	openNestSides, droneComb, clipQueen, cageQueen, letQueenOut, combine, equalise, boost, swapPlaces,
+	doubleScreen, screenOff, rotateBoxes, addBoxUnder, alternateFrames, giveCellOrQueen, requeen, testComb,
 	addSuper, feedPollen, feedStimulate, feedEmergency, feedWinter,
 }
 

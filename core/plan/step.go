@@ -58,7 +58,7 @@ type Step struct {
 type crossing struct {
 	partner     string
 	what        colony.Ware
-	combs       int // of it that go from hive to hive; 1 where it is not combs
+	combs       int  // of it that go from hive to hive; 1 where it is not combs
 	takes       bool // from the partner
 	gives       bool
 	nest, union bool

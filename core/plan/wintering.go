@@ -1,6 +1,10 @@
 package plan
 
-import "math"
+import (
+	"math"
+
+	"kembo/core/hive"
+)
 
 // How many of a cluster's size come through a winter. The forecast knows what cold and hunger do to few bees;
 // that small colonies fail of what it does not know (a shrew, a week of wet, a queen who stops) is common
@@ -14,10 +18,10 @@ const (
 	nucNeeds     = 0.5
 )
 
-// winters returns the share of clusters of so many bees that come through.
-func (s *Situation) winters(bees float64, here bool) float64 {
+// winters returns the share of clusters of so many bees that come through, in a hive that is meant to be small or not.
+func winters(bees float64, small bool) float64 {
 	half := wintersHalf
-	if here && s.small() {
+	if small {
 		half *= nucNeeds
 	}
 	if bees <= 0 {
@@ -27,7 +31,8 @@ func (s *Situation) winters(bees float64, here bool) float64 {
 }
 
 // small reports whether the colony is meant to be small: in a nuc's box, or over another.
-func (s *Situation) small() bool {
-	st := s.Estimate.Stack
+func (s *Situation) small() bool { return meantSmall(s.Estimate.Stack) }
+
+func meantSmall(st hive.Stack) bool {
 	return st.OverScreen || len(st.Boxes) > 0 && len(st.Boxes[0].Frames) <= nucFrames
 }
