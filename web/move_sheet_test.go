@@ -160,10 +160,9 @@ func book(t *testing.T, w *web.Server, colony string) string {
 	return body
 }
 
-// TestASheetNamesTheCombsWhoseDronesAreCut: where that is the keeper's custom and a comb of capped drone brood was seen, the sheet has
-// a step that names it, and a tick writes it.
-func TestASheetNamesTheCombsWhoseDronesAreCut(t *testing.T) {
-	on := day.Of(2026, time.May, 20)
+// wished is the sheet of a hive of the sample on a day, of which a look was written that day, where something is the keeper's custom.
+func wished(t *testing.T, code string, on day.Day, custom plan.Action, l history.Look, counts ...look.Counts) string {
+	t.Helper()
 	svc, _ := sample.Worked(t, on)
 	w, err := web.New(svc, slog.New(slog.NewTextHandler(io.Discard, nil)), true)
 	if err != nil {
@@ -174,11 +173,11 @@ func TestASheetNamesTheCombsWhoseDronesAreCut(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	set.Schools[plan.DroneComb] = plan.Custom
+	set.Schools[custom] = plan.Custom
 	if err := svc.Choose(ctx, set); err != nil {
 		t.Fatal(err)
 	}
-	id, err := svc.FindColony(ctx, "MR-03")
+	id, err := svc.FindColony(ctx, code)
 	if err != nil {
 		t.Fatal(err)
 	}
@@ -187,18 +186,43 @@ func TestASheetNamesTheCombsWhoseDronesAreCut(t *testing.T) {
 		t.Fatal(err)
 	}
 	seams := 9.0
-	l := &history.Look{Health: "healthy", Queen: history.Queen{Looked: true, Eggs: true, Larvae: true}, Boxes: []history.BoxLook{{
-		Box: c.Believed.Stack.Boxes[0].ID, Depth: "boxes", Seams: &seams, Counts: &look.Counts{Brood: 5, Drone: 1, Honey: 2, Empty: 2},
-	}}}
-	if err := svc.Record(ctx, id, history.Entry{ID: app.NewID(), Day: on, Kind: history.KindLook, Body: l}); err != nil {
+	for i, n := range counts {
+		l.Boxes = append(l.Boxes, history.BoxLook{Box: c.Believed.Stack.Boxes[i].ID, Depth: "boxes", Seams: &seams, Counts: &n})
+	}
+	l.Health = "healthy"
+	if err := svc.Record(ctx, id, history.Entry{ID: app.NewID(), Day: on, Kind: history.KindLook, Body: &l}); err != nil {
 		t.Fatal(err)
 	}
 	svc.Settle(ctx)
 	_, sheet := ask(t, w, get("/colonies/"+id+"/moves"))
+	return sheet
+}
+
+// TestASheetNamesTheCombsWhoseDronesAreCut: where that is the keeper's custom and a comb of capped drone brood was seen, the sheet has
+// a step that names it, and a tick writes it.
+func TestASheetNamesTheCombsWhoseDronesAreCut(t *testing.T) {
+	sheet := wished(t, "MR-03", day.Of(2026, time.May, 20), plan.DroneComb, history.Look{
+		Queen: history.Queen{Looked: true, Eggs: true, Larvae: true},
+	}, look.Counts{Brood: 5, Drone: 1, Honey: 2, Empty: 2})
 	if !regexp.MustCompile(`Cut the drone brood out of comb \d+ of the brood box`).MatchString(sheet) {
 		t.Errorf("the sheet names no comb: %.1500s", sheet[max(0, strings.Index(sheet, "mv-steps")):])
 	}
 	if !strings.Contains(sheet, `value="drone_cut`) {
+		t.Error("it cannot be ticked")
+	}
+}
+
+// TestASheetSaysWhatIsDoneToTheQueen: it moves no comb, and stands among the steps in its place, before the combs are closed.
+func TestASheetSaysWhatIsDoneToTheQueen(t *testing.T) {
+	sheet := wished(t, "MR-03", day.Of(2026, time.May, 20), plan.ClipQueen, history.Look{
+		Queen: history.Queen{Looked: true, Seen: true, Eggs: true, Larvae: true}, Cells: history.Cells{Check: "complete"},
+	}, look.Counts{Brood: 6, Honey: 2, Pollen: 1, Empty: 1})
+	steps, _, _ := strings.Cut(sheet[max(0, strings.Index(sheet, "mv-steps")):], "</ol>")
+	clip, lid := strings.Index(steps, "Clip the queen’s wing."), strings.Index(steps, "Lid and roof on.")
+	if clip < 0 || lid >= 0 && lid < clip {
+		t.Errorf("she is clipped at %d, the lid is on at %d: %.1200s", clip, lid, steps)
+	}
+	if !strings.Contains(sheet, `value="queen_clipped`) {
 		t.Error("it cannot be ticked")
 	}
 }

@@ -23,7 +23,7 @@ func (v *movesView) steps(m app.MoveSheet) {
 	var looks, feeds, last []moveStep
 	for _, a := range m.Plan {
 		switch {
-		case a.Action == plan.CheckCells || a.Action == plan.LookCloser:
+		case a.Action == plan.CheckCells || a.Action == plan.LookCloser || atQueen(a):
 			looks = append(looks, moveStep{Say: plainDo(a)})
 		case a.Action == plan.DroneComb:
 			looks = append(looks, moveStep{Say: droneStep(m.Believed.Stack)})
@@ -33,6 +33,8 @@ func (v *movesView) steps(m app.MoveSheet) {
 			for _, say := range placesSteps(a.With, m.Code, a.Gives > 0) {
 				last = append(last, moveStep{Say: say})
 			}
+		case a.Action == plan.DoubleScreen || a.Action == plan.ScreenOff: // the hive as a whole
+			last = append(last, moveStep{Say: plainDo(a)})
 		case movesNothing(a):
 			feeds = append(feeds, moveStep{Say: plainDo(a)})
 		}
@@ -82,7 +84,12 @@ func plainDo(a plan.Advice) string {
 			do = before
 		}
 	}
-	return do + "."
+	return strings.TrimSuffix(do, ",") + "."
+}
+
+// atQueen reports whether a step is done to the queen alone.
+func atQueen(a plan.Advice) bool {
+	return a.Action == plan.ClipQueen || a.Action == plan.CageQueen || a.Action == plan.LetQueenOut
 }
 
 // movesNothing reports whether a step changes neither boxes nor combs.

@@ -107,7 +107,7 @@ func (x *scene) outgrown() bool {
 func (s *Situation) sayScreenOff(p *part) told {
 	var t told
 	x := s.scene(p.in)
-	t.do = "Set it on a stand of its own, off the double screen, " + s.by(p)
+	t.do = "Take it off the double screen, to a stand of its own, " + s.by(p)
 	t.reason, t.figures = reason(
 		"About {bees} bees cover {seams} combs, and nights go down to {cold}: it needs room of its own, and the hive below it too.",
 		count("bees", x.bees), tenth("seams", x.combsOfBees()), Figure{"cold", x.coldestC, s.warmth(x.coldestC)},
