@@ -94,6 +94,9 @@ func Prepare(in Input) *Ready {
 	return &Ready{in, x, int(in.Today - in.Yard.From), since}
 }
 
+// Size returns the number of its members.
+func (y *Ready) Size() int { return len(y.x.States) }
+
 // Lives hands f each member from one up to another as it stands today, for f to live on, with the days that it
 // meets from today on.
 func (y *Ready) Lives(from, to int, f func(m int, s *bees.State, days []bees.Condition)) {

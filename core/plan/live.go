@@ -45,26 +45,48 @@ func (s *Situation) live(l *lived, n int) {
 	p := s.Input.Parameters
 	pull := s.Ready.Pull()
 	next, _ := s.visits()
-	waits := len(l.at) > 0 && l.at[0].in >= next || len(l.at) == 0
+	waits := next > 0 && (len(l.at) == 0 || l.at[0].in >= next)
 	x := new(life)
 	s.Ready.Lives(len(l.value), n, func(m int, st *bees.State, days []bees.Condition) {
 		from := 0
-		if waits && m < len(s.untilVisit) { // nothing is done before the visit: what comes till then was lived once
-			*x, from = s.untilVisit[m], next
+		if waits { // nothing is done before the visit: what comes till then was lived once
+			*x, from = s.untilNext()[m], next
 		} else {
-			*x = life{
-				State: *st, hazard: st.SwarmHazard, stays: 1, early: 1, fedBefore: st.Ledger.Fed,
-				cells: pull.CellsADay, urge: 1, unfound: 1, winterOut: 1,
-			}
+			*x = begun(st, pull)
 		}
 		for i := from; i < s.horizon; i++ {
-			if i == next && waits && m == len(s.untilVisit) && next > 0 {
-				s.untilVisit = append(s.untilVisit, *x)
-			}
 			s.liveDay(l.compiled, x, &p, pull, days, i, m)
 		}
 		l.ends(s, x, &p)
 	})
+}
+
+// begun is a member as it stands today.
+func begun(st *bees.State, pull forecast.Drivers) life {
+	return life{
+		State: *st, hazard: st.SwarmHazard, stays: 1, early: 1, fedBefore: st.Ledger.Fed, cells: pull.CellsADay, urge: 1,
+		unfound: 1, winterOut: 1,
+	}
+}
+
+// untilNext returns all members as they stand on the visit, nothing being done before it.
+func (s *Situation) untilNext() []life {
+	if s.untilVisit != nil {
+		return s.untilVisit
+	}
+	p := s.Input.Parameters
+	pull := s.Ready.Pull()
+	next, _ := s.visits()
+	lives, nothing := make([]life, s.Ready.Size()), &compiled{}
+	s.Ready.Lives(0, len(lives), func(m int, st *bees.State, days []bees.Condition) {
+		x := &lives[m]
+		*x = begun(st, pull)
+		for i := range next {
+			s.liveDay(nothing, x, &p, pull, days, i, m)
+		}
+	})
+	s.untilVisit = lives
+	return lives
 }
 
 // liveDay is one day of a member, and what is done on it.

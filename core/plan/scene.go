@@ -35,7 +35,7 @@ type scene struct {
 	flowKg              float64 // that is offered from then to the visit after it
 }
 
-// sceneOf is as many members as tell a scene. Rounding.
+// sceneOf is as many members as tell a scene that is neither today’s nor the visit’s, of which all do. Rounding.
 const sceneOf = 40
 
 // pollenMost is the days that pollen is told for at most. Rounding.
@@ -57,15 +57,20 @@ func (s *Situation) scene(in int) *scene {
 	s.scenes[in] = x
 	p := s.Input.Parameters
 	var of gathered
-	s.Ready.Lives(0, sceneOf, func(m int, st *bees.State, days []bees.Condition) {
-		var t bees.Today
-		for i := range min(in, len(days)) {
-			t = st.Step(&p, &days[i])
+	members := sceneOf
+	if in == 0 || in == visit {
+		members = s.Ready.Size()
+	}
+	s.Ready.Lives(0, members, func(m int, st *bees.State, days []bees.Condition) {
+		if in == visit && in > 0 {
+			*st = s.untilNext()[m].State
+		} else {
+			for i := range min(in, len(days)) {
+				st.Step(&p, &days[i])
+			}
 		}
-		if in == 0 {
-			y := *st
-			t = y.Step(&p, &days[0])
-		}
+		y := *st
+		t := y.Step(&p, &days[min(in, len(days)-1)])
 		hours := 0.0
 		for i := in; i < min(in+pollenWeek, len(days)); i++ {
 			hours += days[i].FlightHours * days[i].Pollen
