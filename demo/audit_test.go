@@ -58,10 +58,8 @@ func TestTheYearsAudit(t *testing.T) {
 				}
 				is[code] = x
 				a.read(t, d, x)
-				if y, ok := was[code]; ok {
-					a.turned(t, d, y, x)
-				}
 			}
+			a.turns(t, d, was, is)
 			was = is
 			a.days++
 			a.colonies += n
@@ -126,18 +124,35 @@ func (a *audited) read(t *testing.T, d day.Day, x app.Standing) {
 	}
 }
 
-// turned counts plans that are others than the day before, though nothing was written of the colony and its visit has
-// not come.
-func (a *audited) turned(t *testing.T, d day.Day, was, is app.Standing) {
-	if is.Looked != was.Looked || is.Weighed != was.Weighed || is.Visit != was.Visit || len(is.Boxes) != len(was.Boxes) ||
-		is.Visit <= d {
-		return
+// news reports whether something was written of a colony since the day before, or its visit was set anew.
+func news(was, is app.Standing) bool {
+	return is.Looked != was.Looked || is.Weighed != was.Weighed || is.Visit != was.Visit || len(is.Boxes) != len(was.Boxes)
+}
+
+// turns counts plans that are others than the day before, though nothing was written of the colony and its visit has not come. What
+// goes between two hives is a matter of both: what was written of the other is news to this one.
+func (a *audited) turns(t *testing.T, d day.Day, was, is map[string]app.Standing) {
+	for code, x := range is {
+		y, ok := was[code]
+		if !ok || news(y, x) || x.Visit <= d {
+			continue
+		}
+		other := func(v app.StandingAdvice) bool { return v.With != "" && news(was[v.With], is[v.With]) }
+		if slices.ContainsFunc(y.Advice, other) || slices.ContainsFunc(x.Advice, other) {
+			continue
+		}
+		a.turned(t, d, y, x)
 	}
+}
+
+// turned counts a plan that is another than the day before. Nothing done is nothing done, whether it is told as leaving or as a look
+// that could be taken.
+func (a *audited) turned(t *testing.T, d day.Day, was, is app.Standing) {
 	a.pairs++
 	set := func(x app.Standing) string {
 		var out []string
 		for _, v := range x.Advice {
-			if v.Action != plan.HoldHarvest && v.Action != plan.LookCloser {
+			if v.Action != plan.HoldHarvest && v.Action != plan.LookCloser && v.Action != plan.Leave {
 				out = append(out, string(v.Action))
 			}
 		}

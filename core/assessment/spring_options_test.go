@@ -133,7 +133,7 @@ func TestACustomStands(t *testing.T) {
 	more := []situation{
 		{
 			name: "full in a cold second week of April", place: "uk", bloom: limes, on: "2026-04-14", days: 2,
-			told: all(checked(0), weathered(18, 1, 11, 1)), hive: "deep b7.5 h1 p1 e0.5 s9.5",
+			told: all(checked(0), weathered(18, 1, 11, 1)), hive: "deep b7.7 h1 p1 e0.3 s9.5",
 		},
 		{
 			name: "a roof of honey", place: "uk", bloom: limes, on: "2026-04-27", days: 9, told: checked(0),

@@ -45,6 +45,17 @@ func (s *Situation) keeping(best, leave *outcome) (*outcome, day.Day) {
 	return o, k.Day
 }
 
+// keptLess is by how much less a step may add that was told the day before than one that is new, kg. Source: none; guess: what
+// the worth of a step moves by from day to day.
+const keptLess = 0.3
+
+// keeps reports whether an action is in the plan that was kept and has not been overtaken by a look.
+func (s *Situation) keeps(a Action) bool {
+	k := s.Kept
+	return k != nil && k.Day < s.Today && k.Day >= s.Estimate.Seen &&
+		slices.ContainsFunc(k.Steps, func(st KeptStep) bool { return st.Action == a })
+}
+
 // again finds the steps of a kept plan among those that can be done now: on its days, or on the visit where
 // the day has passed.
 func (s *Situation) again(k *Kept) ([]part, bool) {

@@ -81,7 +81,7 @@ func (s *Situation) untilNext() []life {
 	s.Ready.Lives(0, len(lives), func(m int, st *bees.State, days []bees.Condition) {
 		x := &lives[m]
 		*x = begun(st, pull)
-		for i := range next {
+		for i := range min(next, s.horizon) {
 			s.liveDay(nothing, x, &p, pull, days, i, m)
 		}
 	})

@@ -1,6 +1,7 @@
 package plan
 
 import (
+	"cmp"
 	"math"
 	"slices"
 
@@ -21,7 +22,11 @@ const stepLeast, variantLeast, soonerLeast = 0.3, 0.05, 0.5
 // besideLeast is the same for a step at a hive that is opened as far as that anyway. Source: none; guess.
 const besideLeast = 0.2
 
-// leastOf returns what steps must add to a plan; a custom may cost a little.
+// doubtKg is what the worth of a step wobbles by in the members of a search, kg: nearer to what it must add it is told in all of
+// them. Source: the wobble over eight seeds.
+const doubtKg = 0.2
+
+// leastOf returns what steps must add to a plan; a custom may cost a little, and what was told yesterday may add less.
 func (s *Situation) leastOf(steps, to []part) float64 {
 	sum := 0.0
 	for _, p := range steps {
@@ -29,8 +34,11 @@ func (s *Situation) leastOf(steps, to []part) float64 {
 		if slices.ContainsFunc(to, func(o part) bool { return o.in == p.in && o.Opens >= p.Opens }) {
 			least = besideLeast
 		}
-		if s.Settings.custom(p.Action) {
+		switch {
+		case s.Settings.custom(p.Action):
 			least = -customKg
+		case s.keeps(p.Action): // it is told already
+			least -= keptLess
 		}
 		sum += least
 	}
@@ -41,31 +49,51 @@ func (s *Situation) leastOf(steps, to []part) float64 {
 // others. Source: common practice; rounding.
 const mostSteps, hopeless = 6, 2.0
 
-// raceMembers are the members that a step runs in first, and surely the standard errors that it must be hopeless by in
+// raceMembers are the members that a step runs in first, and surely the standard errors that it must be behind by in
 // them not to run on. Source: rounding.
 const raceMembers, surely = 12, 3.0
 
-// raced is try, given up after the first members where a plan is surely hopeless beside another.
-func (s *Situation) raced(parts []part, beside *outcome) *outcome {
-	o := s.try(parts, raceMembers)
-	if o.forbidden || o.members < raceMembers {
-		return o
+// race returns what plans come to beside one: all of them in the first members, and in those of a search what may yet be the best of
+// them. hope says which are not surely hopeless: with something else done they may yet be worth it.
+func (s *Situation) race(tries [][]part, beside *outcome) (all []*outcome, hope []bool) {
+	all, hope = make([]*outcome, len(tries)), make([]bool, len(tries))
+	var order []int
+	for i, parts := range tries {
+		all[i] = s.try(parts, raceMembers)
+		if hope[i] = !all[i].forbidden && !all[i].behind(beside, hopeless); hope[i] {
+			order = append(order, i)
+		}
 	}
-	if len(beside.value) < raceMembers { // nothing to be held against
-		return s.try(parts, searchMembers)
+	slices.SortStableFunc(order, func(i, k int) int { return cmp.Compare(all[k].mean, all[i].mean) })
+	var lead *outcome
+	for _, i := range order {
+		if lead != nil && all[i].behind(lead, 0) {
+			continue
+		}
+		all[i] = s.try(tries[i], searchMembers)
+		hope[i] = all[i].mean > beside.mean-hopeless
+		if lead == nil || all[i].mean > lead.mean {
+			lead = all[i]
+		}
+	}
+	return all, hope
+}
+
+// behind reports whether a plan is surely more than so many kg worse than another, in the members that it was lived in.
+func (o *outcome) behind(other *outcome, kg float64) bool {
+	n := o.members
+	if n < raceMembers || len(other.value) < n {
+		return false
 	}
 	sum, squares := 0.0, 0.0
 	for m, v := range o.value {
-		d := v - beside.value[m]
+		d := v - other.value[m]
 		sum += d
 		squares += d * d
 	}
-	mean := sum / raceMembers
-	se := math.Sqrt(max(0, squares/raceMembers-mean*mean) / (raceMembers - 1))
-	if mean+surely*se < -hopeless {
-		return o
-	}
-	return s.try(parts, searchMembers)
+	mean := sum / float64(n)
+	se := math.Sqrt(max(0, squares/float64(n)-mean*mean) / float64(n-1))
+	return mean+surely*se < -kg
 }
 
 // search returns the best plan of those with steps on a day, in addition to parts that are given, and what
@@ -81,20 +109,27 @@ func (s *Situation) search(in int, given []part) (best []part, weighed []*outcom
 	now := s.try(best, searchMembers)
 	for round := range mostSteps {
 		var pick *outcome
+		var tries [][]part
 		left := moves[:0]
 		for _, m := range moves {
 			if slices.ContainsFunc(m, func(p part) bool { return hasOn(best, p.Action, in) }) || !fits(m, best) {
 				continue
 			}
-			o := s.raced(slices.Concat(best, m), now)
-			if round == 0 {
-				weighed = append(weighed, o)
-			}
-			if o.forbidden || o.members < now.members || o.mean < now.mean-hopeless {
+			left, tries = append(left, m), append(tries, slices.Concat(best, m))
+		}
+		moves = left
+		outcomes, hope := s.race(tries, now)
+		if round == 0 {
+			weighed = append(weighed, outcomes...)
+		}
+		left = moves[:0]
+		for i, o := range outcomes {
+			if !hope[i] {
 				continue
 			}
+			m := moves[i]
 			left = append(left, m)
-			if o.mean-now.mean > s.leastOf(m, best) && (pick == nil || o.mean > pick.mean) {
+			if o.members >= now.members && o.mean-now.mean > s.leastOf(m, best)-doubtKg && (pick == nil || o.mean > pick.mean) {
 				pick = o
 			}
 		}
@@ -174,7 +209,14 @@ func (s *Situation) pruned(best []part, now *outcome, n int) []part {
 			if o.forbidden { // it cannot be left out
 				continue
 			}
-			if best[i].adds < s.leastOf(best[i:i+1], without) {
+			least := s.leastOf(best[i:i+1], without)
+			switch {
+			case n == searchMembers: // the last word is spoken in more of them
+				least -= doubtKg
+			case math.Abs(best[i].adds-least) < doubtKg: // too near to be told in these
+				best[i].adds = s.try(best, all).mean - s.try(without, all).mean
+			}
+			if best[i].adds < least {
 				best, now, again = without, o, true
 				break
 			}

@@ -219,7 +219,8 @@ func honeyPair(from, to colony.Neighbour) float64 {
 		case price == 0: // it gives none
 			continue
 		}
-		best = max(best, worth-price-combMoveMinutes*float64(combs)*usual.Minute)
+		poorest := richToPoor * from.SpareKg * -to.SpareKg
+		best = max(best, worth-price+poorest-combMoveMinutes*float64(combs)*usual.Minute)
 	}
 	return best
 }
@@ -227,6 +228,9 @@ func honeyPair(from, to colony.Neighbour) float64 {
 // What combs of honey cost a hive that has plenty, for each kg, and how much more they are worth for each kg that a hive lacks
 // more, and cost less for each that it can spare more. Source: none; guesses.
 const givenWorth, hungerLess = 0.1, 0.02
+
+// richToPoor has the richest give to the poorest where all else is equal, kg for each kg squared. Rounding.
+const richToPoor = 1e-5
 
 // broodPair returns what combs of brood from one hive to another are worth, at best, kg; what was not worked out is told by
 // the bees: the weakest gets of the strongest.

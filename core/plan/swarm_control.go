@@ -199,6 +199,7 @@ func (s *Situation) sayControl(p *part, how string) told {
 				"eight days are over.",
 		}
 	}
+	t.cautions = s.withDrones(t.cautions, how, p)
 	return t
 }
 
@@ -242,5 +243,6 @@ func (s *Situation) sayBegun(p *part, how string, risk float64) told {
 	case "cells":
 		t.cautions = []string{"It buys a week: give room with it, and check every comb again before eight days are over."}
 	}
+	t.cautions = s.withDrones(t.cautions, how, p)
 	return t
 }

@@ -145,34 +145,41 @@ func (s *Situation) sooner(atVisit []part) (best []part, weighed []*outcome) {
 	found := false
 	for round := range mostSteps {
 		var pick *outcome
-		left := moves[:0]
-		for _, m := range moves {
+		var tries [][]part
+		var of []int // the move that each is a try of
+		hope := make([]bool, len(moves))
+		for k, m := range moves {
 			if slices.ContainsFunc(m, func(o part) bool {
 				return slices.ContainsFunc(best, func(p part) bool { return p.in == 0 && p.Action == o.Action })
 			}) {
 				continue
 			}
-			tries := [][]part{slices.Concat(best, m)}
+			ways := [][]part{slices.Concat(best, m)}
 			rest := slices.DeleteFunc(slices.Clone(best), func(p part) bool { return has(m, p.Action) })
 			if len(rest) < len(best) {
-				tries = append(tries, slices.Concat(rest, m)) // in its place
+				ways = append(ways, slices.Concat(rest, m)) // in its place
 			}
-			hope := false
-			for _, parts := range tries {
+			for _, parts := range ways {
 				if others := parts[:len(parts)-len(m)]; !fits(m, others) {
-					hope = true // it may be in the place of what it does not fit
+					hope[k] = true // it may be in the place of what it does not fit
 					continue
 				}
-				x := s.raced(parts, now)
-				if round == 0 && len(x.parts) == 1 {
-					weighed = append(weighed, x)
-				}
-				hope = hope || !x.forbidden && x.members >= now.members && x.mean > now.mean-hopeless
-				if !x.forbidden && x.members >= now.members && x.mean > now.mean+s.soonerLeast() && (pick == nil || x.mean > pick.mean) {
-					pick = x
-				}
+				tries, of = append(tries, parts), append(of, k)
 			}
-			if hope {
+		}
+		outcomes, may := s.race(tries, now)
+		for i, x := range outcomes {
+			if round == 0 && len(x.parts) == 1 {
+				weighed = append(weighed, x)
+			}
+			hope[of[i]] = hope[of[i]] || may[i]
+			if may[i] && x.members >= now.members && x.mean > now.mean+s.soonerLeast() && (pick == nil || x.mean > pick.mean) {
+				pick = x
+			}
+		}
+		left := moves[:0]
+		for k, m := range moves {
+			if hope[k] {
 				left = append(left, m)
 			}
 		}

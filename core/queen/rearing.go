@@ -29,12 +29,11 @@ type Rearing struct {
 
 // Rear returns the calendar of a graft.
 func Rear(graft day.Day) Rearing {
-	r, _ := From(Graft, graft)                          // a start that is known
-	mature, _ := brood.After(brood.Drone, brood.Mature) // of a caste that is
-	emerged, _ := brood.After(brood.Drone, brood.Emerged)
+	r, _ := From(Graft, graft) // a start that is known
+	eggs, out := r.dronesFrom()
 	return Rearing{
 		Graft: graft, Taken: graft + TakenAfter, Sealed: graft + SealedAfter, Ripe: graft + RipeAfter, Requeening: r,
-		DroneEggs: r.FliesFrom - day.Day(mature.Likely), DronesOut: r.FliesFrom - day.Day(mature.Likely-emerged.Likely),
+		DroneEggs: eggs, DronesOut: out,
 	}
 }
 
@@ -72,14 +71,23 @@ func (r Rearing) Steps(mated day.Day) []Step {
 	}
 }
 
-// Drones says whether drones will be mature when the first virgin flies, by whether some were seen flying, or capped drone brood,
-// on a day; "" where they will.
-func (r Rearing) Drones(on day.Day, flying, capped bool) string {
+// Drones says whether drones will be mature when she flies, by whether some were seen flying, or capped drone brood, on a day; ""
+// where they will.
+func (r Requeening) Drones(on day.Day, flying, capped bool) string {
 	switch {
 	case flying && on <= r.FliesFrom:
 		return ""
 	case capped && on+brood.DroneDays <= r.FliesFrom:
 		return ""
 	}
-	return fmt.Sprintf("The drones they mate with must be out by %s, from eggs laid by %s.", r.DronesOut.Short(), r.DroneEggs.Short())
+	eggs, out := r.dronesFrom()
+	return fmt.Sprintf("The drones they mate with must be out by %s, from eggs laid by %s.", out.Short(), eggs.Short())
+}
+
+// dronesFrom returns the days by which the eggs must be laid of the drones that are mature when the first virgin flies, and by which
+// those must have come out.
+func (r Requeening) dronesFrom() (eggs, out day.Day) {
+	mature, _ := brood.After(brood.Drone, brood.Mature) // of a caste that is
+	emerged, _ := brood.After(brood.Drone, brood.Emerged)
+	return r.FliesFrom - day.Day(mature.Likely), r.FliesFrom - day.Day(mature.Likely-emerged.Likely)
 }
