@@ -69,7 +69,7 @@ func pairsOf(yard []Standing) *plan.Pairs {
 func (s Standing) neighbour() colony.Neighbour {
 	n := colony.Neighbour{
 		Colony: s.Code, Bees: s.Bees, Health: s.Health, MitesPercent: s.MitesPercent, Known: s.Known,
-		StoresKg: s.StoresKg, SpareKg: s.SpareKg, Brood: s.BroodCells, Queenless: s.Queenless,
+		TookIn: s.TookIn, StoresKg: s.StoresKg, SpareKg: s.SpareKg, Brood: s.BroodCells, Queenless: s.Queenless,
 		Planned: true, BroodPriceKg: s.BroodPriceKg, Honey: s.HoneyWorth, BroodIn: s.BroodWorth, Fliers: s.FliersWorth,
 	}
 	for _, a := range s.Advice {

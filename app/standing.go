@@ -56,6 +56,7 @@ type Standing struct {
 	SpareKg      float64       `json:"spare_kg"`      // under 0: it lacks so much
 	BroodCells   float64       `json:"brood_cells"`
 	Queenless    bool          `json:"queenless,omitempty"`
+	TookIn       day.Day       `json:"took_in,omitempty"`        // on which another was last united with it; 0: none was
 	BroodPriceKg float64       `json:"brood_price_kg,omitempty"` // what giving a comb of brood would cost it; 0: it gives none
 	// What 2 and 4 combs of honey are worth to it, or cost it, and 1 and 2 combs of brood.
 	HoneyWorth colony.Worth `json:"honey_worth"`
@@ -206,7 +207,7 @@ func standingOf(
 	s.Health, s.MitesPercent, s.BroodCells = a.Situation.Health, a.Situation.MitesPercent, brood
 	s.PollenDays = a.Base.PollenDays.Likely
 	if len(a.Situation.Estimate.Stack.Boxes) > 0 && s.Health != colony.Suspect {
-		s.SpareKg, s.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
+		s.SpareKg, s.Queenless, s.TookIn = a.Situation.SpareKg(), a.Situation.Queenless(), b.TookIn
 		of := a.Plan.Sharing
 		s.BroodPriceKg, s.HoneyWorth, s.BroodWorth, s.FliersWorth = of.BroodPriceKg, of.Honey, of.Brood, of.Fliers
 	}

@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"kembo/core/colony"
+	"kembo/core/day"
 	"kembo/core/forecast"
 	"kembo/core/hive"
 	"kembo/core/moves"
@@ -38,6 +39,7 @@ type YardHive struct {
 	Stores    *float64 `json:"stores_kg,omitempty"`
 	Spare     *float64 `json:"spare_kg,omitempty"`
 	Queenless bool     `json:"queenless,omitempty"`
+	TookIn    *day.Day `json:"took_in,omitempty"` // on which another was last united with it
 }
 
 func (r Record) feeder() *Feeder {
@@ -121,6 +123,9 @@ func (r Record) neighbours() ([]colony.Neighbour, error) {
 // holds adds what is known of the stores of a hive.
 func (y YardHive) holds(name string, n *colony.Neighbour) error {
 	n.Queenless = y.Queenless
+	if y.TookIn != nil {
+		n.TookIn = *y.TookIn
+	}
 	if y.Stores == nil && y.Spare == nil {
 		return nil
 	}

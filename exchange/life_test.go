@@ -263,6 +263,15 @@ func TestWhatStandsBeside(t *testing.T) {
 			t.Errorf("%+v: named %v", tt, told)
 		}
 	}
+	for tookIn, named := range map[string]bool{"2026-09-05": false, "2026-08-20": true} { // none takes in two within a month
+		weak["yard_hives"] = hives("healthy", 24000, 1)
+		weak["yard_hives"].([]any)[0].(map[string]any)["took_in"] = tookIn
+		_, a := answer(t, lightRecord, weak)
+		i := slices.IndexFunc(a.Advice, func(x plan.Advice) bool { return x.Action == plan.Combine })
+		if told := i >= 0 && strings.Contains(a.Advice[i].Do, "HE-07"); told != named {
+			t.Errorf("one that took in another on %s is named: %v", tookIn, told)
+		}
+	}
 }
 
 // TestWrongRecordsOfVersionTwo: one sentence that names the field.

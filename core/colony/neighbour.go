@@ -1,11 +1,14 @@
 package colony
 
+import "kembo/core/day"
+
 // Neighbour is another hive of the yard, as far as it bears on this one. What is less than 0 is not known.
 type Neighbour struct {
 	Colony       string
 	Bees         float64
 	Health       Health
 	MitesPercent float64 // of the last count
+	TookIn       day.Day // on which another was last united with it; 0: none was
 	// Known says that the rest is known: how it stands by its own forecast.
 	Known     bool
 	StoresKg  float64

@@ -51,3 +51,19 @@ func onlyOut(a moves.Act, colony string) bool {
 	}
 	return true
 }
+
+// TookIn returns the day on which another colony was last united with that of a log; 0 where none was.
+func TookIn(entries []Entry, colony string) (on day.Day) {
+	for _, e := range Live(entries) {
+		a := e.Act()
+		if a == nil {
+			continue
+		}
+		for _, s := range moves.Steps(a) {
+			if x, ok := s.(*moves.ColonyEnded); ok && x.How == moves.United && x.Into == colony && colony != "" {
+				on = max(on, e.Day)
+			}
+		}
+	}
+	return on
+}

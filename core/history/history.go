@@ -54,6 +54,7 @@ type Believed struct {
 	GoneThrough  *GoneThrough   // what was found in it once it was dead; nil: it was not gone through
 	Crops        []Crop         // what came off, the earliest first
 	Ended        *Ended         // nil: it lives, as far as is known
+	TookIn       day.Day        // on which another was last united with it; 0: none was
 	Stocked      []stock.Move   // into store and out of it, the earliest first
 }
 
@@ -178,6 +179,7 @@ func Walk(entries []Entry, g Ground, after func(Entry, Believed)) (Believed, err
 	}
 	w.finish()
 	b := w.Believed
+	b.TookIn = TookIn(entries, g.Colony)
 	if b.Estimate != nil {
 		b.Estimate.Stack = b.Stack // with what was put on and taken off since
 	}

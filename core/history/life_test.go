@@ -341,6 +341,9 @@ func TestAUnionKeepsFramesAndBees(t *testing.T) {
 	if x.Ended == nil || x.Ended.Into != "B" || x.Ended.Day != d0+5 || y.Ended != nil {
 		t.Errorf("A ended %+v, B %+v", x.Ended, y.Ended)
 	}
+	if y.TookIn != d0+5 || x.TookIn != 0 {
+		t.Errorf("B took it in on %d, A one on %d", y.TookIn, x.TookIn)
+	}
 	if len(x.Stack.Boxes) != 0 || y.Stack.Frames() != 20 {
 		t.Errorf("A has %d boxes, B %d frames", len(x.Stack.Boxes), y.Stack.Frames())
 	}
@@ -357,6 +360,9 @@ func TestAUnionKeepsFramesAndBees(t *testing.T) {
 	a.undo("undo-look", "late", d0+6)
 	a.undo("undo", "u", d0+5)
 	x, y = a.believed("A"), a.believed("B")
+	if y.TookIn != 0 {
+		t.Errorf("what is undone took in another on %d", y.TookIn)
+	}
 	if x.Ended != nil || x.Stack.Frames() != 10 || y.Stack.Frames() != 10 {
 		t.Errorf("undone, A is %+v with %d frames, B has %d", x.Ended, x.Stack.Frames(), y.Stack.Frames())
 	}

@@ -61,7 +61,7 @@ func screenSteps(x *scene) []Step {
 func (s *Situation) carrier() *colony.Neighbour {
 	var best *colony.Neighbour
 	for i, n := range s.Neighbours {
-		strong := takesIn(n) && n.Bees >= screenTimes*s.bees() && n.Bees >= partnerBees
+		strong := s.carries(n) && n.Bees >= screenTimes*s.bees() && n.Bees >= partnerBees
 		if strong && (best == nil || n.Bees > best.Bees) {
 			best = &s.Neighbours[i]
 		}

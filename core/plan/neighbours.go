@@ -46,7 +46,16 @@ func (s *Situation) partners() []colony.Neighbour {
 	if len(s.Neighbours) == 0 { // nothing is known of other hives: the keeper has some
 		return []colony.Neighbour{{Colony: someHive, Bees: someBees, Health: colony.Healthy, MitesPercent: 1}}
 	}
-	return slices.DeleteFunc(slices.Clone(s.Neighbours), func(n colony.Neighbour) bool { return !takesIn(n) })
+	return slices.DeleteFunc(slices.Clone(s.Neighbours), func(n colony.Neighbour) bool { return !s.carries(n) })
+}
+
+// unitedDays are the days after a union on which a hive takes in no other. Source: common practice: it is left for a week, and
+// then has to be one; size a guess.
+const unitedDays = 30
+
+// carries reports whether another colony can be united with a hive, or set over it.
+func (s *Situation) carries(n colony.Neighbour) bool {
+	return takesIn(n) && (n.TookIn == 0 || s.Visit-n.TookIn >= unitedDays)
 }
 
 // takesIn reports whether a hive can take another in or give.
@@ -76,7 +85,7 @@ func (s *Situation) unitesWith(x *scene) string {
 		}
 		var with string
 		for _, p := range all { // the strongest comes last
-			if takesIn(p) && !taken[p.Colony] && p.Colony != n.Colony && (p.Bees > n.Bees || n.Queenless) {
+			if s.carries(p) && !taken[p.Colony] && p.Colony != n.Colony && (p.Bees > n.Bees || n.Queenless) {
 				with = p.Colony
 			}
 		}

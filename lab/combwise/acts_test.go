@@ -98,7 +98,7 @@ func TestEveryActIsTakenByBoth(t *testing.T) {
 			Is:  hive.HoleOpen,
 		}, "bees_moved": &moves.BeesMoved{From: "a", To: "b", Share: 0.3},
 		"places_changed": &moves.PlacesChanged{From: "a", To: "b", Share: 0.5},
-		"queen_moved": &moves.QueenMoved{From: "a", To: "b"}, "queen_caged": &moves.QueenCaged{Caged: true},
+		"queen_moved":    &moves.QueenMoved{From: "a", To: "b"}, "queen_caged": &moves.QueenCaged{Caged: true},
 		"queen_given": &moves.QueenGiven{Year: 2026}, "queen_found": &moves.QueenFound{Year: 2025},
 		"queen_noted": &moves.QueenNoted{
 			State: queen.Laying,

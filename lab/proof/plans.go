@@ -142,7 +142,7 @@ func (k *plans) assess(y *Yard, h *Hive, g ground) *assessment.Assessment {
 	brood := a.Base.Eggs.Likely + a.Base.Larvae.Likely + a.Base.Capped.Likely
 	n := colony.Neighbour{
 		Colony: h.ID, Bees: a.Base.Bees.Likely, Health: a.Situation.Health, MitesPercent: a.Situation.MitesPercent,
-		Known: !a.Situation.Stale(), StoresKg: a.Base.Stores.Likely, Brood: brood,
+		TookIn: history.TookIn(h.log, h.ID), Known: !a.Situation.Stale(), StoresKg: a.Base.Stores.Likely, Brood: brood,
 	}
 	if a.Situation.Health != colony.Suspect {
 		n.SpareKg, n.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
