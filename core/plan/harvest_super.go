@@ -161,7 +161,7 @@ func (x *scene) bound() bool {
 	if s.Estimate.StoredShareOfNest() < s.Settings.HoneyBound {
 		return false
 	}
-	return x.goodDayKg >= boundFlowKg && !s.forWinter(x) || season.WinterBeesLaid.Has(x.season)
+	return x.goodDayKg >= boundFlowKg*s.stays(RelieveHoneyBound) && !s.forWinter(x) || season.WinterBeesLaid.Has(x.season)
 }
 
 // nearlyCapped is the share that must have been capped when it was looked at for a box that is likely to be ready

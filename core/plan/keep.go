@@ -56,6 +56,17 @@ func (s *Situation) keeps(a Action) bool {
 		slices.ContainsFunc(k.Steps, func(st KeptStep) bool { return st.Action == a })
 }
 
+// stayShare is the share of a bound from which on an action is offered at which it still is once it was told. Source: none; guess.
+const stayShare = 0.75
+
+// stays returns by how much a bound is eased for an action that was told the day before: 1 where it was not.
+func (s *Situation) stays(a Action) float64 {
+	if s.keeps(a) {
+		return stayShare
+	}
+	return 1
+}
+
 // again finds the steps of a kept plan among those that can be done now: on its days, or on the visit where
 // the day has passed.
 func (s *Situation) again(k *Kept) ([]part, bool) {

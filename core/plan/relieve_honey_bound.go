@@ -34,7 +34,7 @@ const (
 
 func relieveSteps(x *scene) []Step {
 	s := x.s
-	if !x.bound() || x.free > layDays*max(s.Base.WantsToLay.Likely, leastLaying) {
+	if !x.bound() || x.free*s.stays(RelieveHoneyBound) > layDays*max(s.Base.WantsToLay.Likely, leastLaying) {
 		return nil
 	}
 	out := x.boxOfHoneyOff()
