@@ -94,6 +94,12 @@ func TestSpringOptions(t *testing.T) {
 		{plan.ScreenOff, "seven seams over another", "deep b5 h2 p1 e2 s7", all(checked(0), overScreen), "2026-04-20", true},
 		{plan.ScreenOff, "three, and frost", "deep b1 h3 p0.5 e5.5 s3", all(checked(0), overScreen, weathered(20, -2, 9, 0)), "2026-03-20", false},
 		{plan.ScreenOff, "on its own stand", full, nil, "2026-04-20", false},
+		{plan.ResourceFrames, "ten seams on eight combs of brood", "deep b8 h1 p1 s10", wish(plan.ResourceFrames, weathered(20, 7, 17, 0)),
+			"2026-05-02", true},
+		{plan.ResourceFrames, "nights of two degrees", "deep b8 h1 p1 s10", wish(plan.ResourceFrames, weathered(20, 2, 14, 0)), "2026-05-02", false},
+		{plan.ResourceFrames, "four combs of brood", "deep b3.5 h3 p1 e2.5 s8", wish(plan.ResourceFrames, weathered(20, 7, 17, 0)), "2026-04-24", false},
+		{plan.ResourceFrames, "cells in it", "deep b8 h1 p1 s10", wish(plan.ResourceFrames, weathered(20, 7, 17, 0), cells(4, 0, "edge")),
+			"2026-05-02", false},
 		{plan.ClipQueen, "a queen seen, whole wings", full, wish(plan.ClipQueen, queenSeen), "2026-05-06", true},
 		{plan.ClipQueen, "eggs seen, and not her", full, wish(plan.ClipQueen, brood(true, true, true)), "2026-05-06", false},
 		{plan.ClipQueen, "clipped", full, wish(plan.ClipQueen, queenSeen, clipped), "2026-05-06", false},
@@ -144,6 +150,12 @@ func TestACustomStands(t *testing.T) {
 			hive: "deep b6.5 h3 p0.5 s9.5 | x | deep! e10 s3",
 		},
 	}
+	more = append(more, situation{
+		name: "two combs to spare, and colonies are wanted", place: "uk", bloom: limes, on: "2026-05-02", days: 8, hive: "deep b8 h1 p1 s10",
+		told: all(checked(0), queenOf(2025), weathered(16, 7, 17, 0), func(c *assessment.Case) {
+			c.Settings.Weights = plan.PresetFor("increase").Weights
+		}),
+	})
 	none := map[plan.Action]plan.Stance{}
 	for _, school := range plan.Schools {
 		none[school.Action] = plan.Refused

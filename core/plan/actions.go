@@ -36,6 +36,7 @@ const (
 	CageQueen         Action = "cage_queen"
 	LetQueenOut       Action = "let_queen_out"
 	SwapPlaces        Action = "swap_places"
+	ResourceFrames    Action = "resource_frames"
 	DoubleScreen      Action = "double_screen"
 	ScreenOff         Action = "screen_off"
 	ClipQueen         Action = "clip_queen"
@@ -93,6 +94,7 @@ var Actions = []Entry{
 	{CageQueen, "Shut the queen in before the flow ends", true},
 	{LetQueenOut, "Let the queen out of her cage", true},
 	{ClipQueen, "Clip the queen’s wing", true},
+	{ResourceFrames, "Take brood out into a nuc box", true},
 	{DoubleScreen, "Set it over another hive, a double screen between", true},
 	{ScreenOff, "Take it off the double screen", true},
 	{"move_hive", "Move a hive to a crop", false},

@@ -15,7 +15,7 @@ type Option struct {
 // what goes on, feed last. Leaving is beside them.
 var Options = []Option{
 	lookCloser, checkCells, swarmControl, harvestSuper, removeSuper, packDown, condense, moveOuterFramesIn, relieveHoneyBound,
-	openNestSides, droneComb, clipQueen, cageQueen, letQueenOut, combine, equalise, boost, swapPlaces,
+	openNestSides, resourceFrames, droneComb, clipQueen, cageQueen, letQueenOut, combine, equalise, boost, swapPlaces,
 	doubleScreen, screenOff, rotateBoxes, addBoxUnder, alternateFrames, giveCellOrQueen, requeen, testComb,
 	addSuper, feedPollen, feedStimulate, feedEmergency, feedWinter,
 }

@@ -28,6 +28,7 @@ var Schools = []School{
 	{FeedStimulate, "Thin syrup in spring to build up", true},
 	{DroneComb, "Drone comb cut out against mites", true},
 	{CageQueen, "The queen shut in before the flow ends", true},
+	{ResourceFrames, "Two combs of brood out for foundation, each fortnight", true},
 	{ClipQueen, "Queens clipped in spring", true},
 	{DoubleScreen, "A small hive over a strong one, a double screen between", true},
 	{SwapPlaces, "A small hive and a strong one change places", true},

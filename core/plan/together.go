@@ -21,6 +21,8 @@ var apart = [][2]Action{
 	{Boost, Equalise}, {Boost, Requeen}, {Boost, GiveCellOrQueen}, {Boost, TestComb}, {Boost, PackDown}, {Boost, Condense},
 	{SwapPlaces, Boost}, {SwapPlaces, Requeen}, {SwapPlaces, GiveCellOrQueen}, {SwapPlaces, TestComb}, {SwapPlaces, PackDown},
 	{SwapPlaces, SwarmControl}, {SwapPlaces, CageQueen}, {SwapPlaces, LookCloser},
+	{ResourceFrames, OpenNestSides}, {ResourceFrames, SwarmControl}, {ResourceFrames, Boost}, {ResourceFrames, RelieveHoneyBound},
+	{ResourceFrames, Condense}, {ResourceFrames, Requeen}, {ResourceFrames, SwapPlaces}, {ResourceFrames, Equalise},
 	{ClipQueen, SwarmControl}, {ClipQueen, Requeen}, {ClipQueen, CageQueen}, {ClipQueen, GiveCellOrQueen},
 	{DoubleScreen, AddSuper}, {DoubleScreen, AddBoxUnder}, {DoubleScreen, Condense}, {DoubleScreen, SwapPlaces}, {DoubleScreen, RotateBoxes},
 	{FeedStimulate, FeedEmergency}, {FeedStimulate, FeedWinter}, {FeedStimulate, AddSuper}, {FeedStimulate, Equalise},

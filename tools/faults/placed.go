@@ -14,7 +14,7 @@ var (
 			"if flyOther < flyOne {", inPlaced,
 		},
 		{"fliers who leave stay with the hive too", "core/bees/change.go", "s.Foragers -= gone\n		s.Ledger.BeesLeft", "s.Ledger.BeesLeft", inPlaced},
-		{"hives change places in a dearth", "core/plan/swap_places.go", "x.flowKg >= swapFlowKg &&", "", inPlaced},
+		{"brood for a nuc box comes out of a small hive", "core/plan/resource_frames.go", "if x.brood < resourceLeast*broodComb(f.Frame) {", "if x.brood < 0 {", inPlaced},
 		{"hives change places in the cold", "core/plan/swap_places.go", "x.highC >= swapWarmC &&", "", inPlaced},
 		{
 			"one changes places with its like", "core/plan/swap_places.go", "if !to.Fliers.Told || from.Bees < swapTimes*to.Bees {",
