@@ -75,6 +75,8 @@ func TestSpringOptions(t *testing.T) {
 		{plan.SwapPlaces, "a small one beside a strong one in the lime", small, wish(plan.SwapPlaces, beside(45000)), "2026-06-20", true},
 		{plan.SwapPlaces, "nobody strong beside it", small, wish(plan.SwapPlaces, beside(15000)), "2026-06-20", false},
 		{plan.SwapPlaces, "nothing in flower", small, wish(plan.SwapPlaces, beside(45000)), "2026-08-20", false},
+		{plan.SwapPlaces, "one not twice as strong", "deep b3 h1.5 p1 e4.5 s4.2", wish(plan.SwapPlaces, beside(20000)), "2026-06-20", false},
+		{plan.SwapPlaces, "the same beside one that is", "deep b3 h1.5 p1 e4.5 s4.2", wish(plan.SwapPlaces, beside(24000)), "2026-06-20", true},
 		{plan.SwapPlaces, "fourteen degrees", small, wish(plan.SwapPlaces, beside(45000), weathered(20, 8, 14, 1)), "2026-06-20", false},
 		{plan.SwapPlaces, "ten seams", full, wish(plan.SwapPlaces, beside(45000)), "2026-06-20", false},
 		{plan.SwapPlaces, "mites over the limit beside it", small, wish(plan.SwapPlaces, func(c *assessment.Case) {
@@ -83,6 +85,8 @@ func TestSpringOptions(t *testing.T) {
 		}), "2026-06-20", false},
 		{plan.DoubleScreen, "three seams, frost", "deep b0.7 h3 p0.5 e5.8 s3", wish(plan.DoubleScreen, weathered(20, -2, 9, 0), beside(16000)),
 			"2026-03-10", true},
+		{plan.DoubleScreen, "one hardly stronger", "deep b0.7 h3 p0.5 e5.8 s3.5", wish(plan.DoubleScreen, weathered(20, -2, 9, 0), beside(11000)),
+			"2026-03-10", false},
 		{plan.DoubleScreen, "nights of eight degrees", "deep b0.7 h3 p0.5 e5.8 s3",
 			wish(plan.DoubleScreen, weathered(20, 8, 16, 0), beside(16000)), "2026-04-10", false},
 		{plan.DoubleScreen, "half a seam", "deep b0.1 h3 e6.9 s0.5", wish(plan.DoubleScreen, weathered(20, -2, 9, 0), beside(16000)),

@@ -60,7 +60,7 @@ func swapSteps(x *scene) []Step {
 	if !x.swapped() {
 		return out
 	}
-	if n := s.neighbour(s.pairs().Fliers[s.code()]); n != nil && n.Bees >= swapTimes*s.bees() {
+	if n := s.neighbour(s.pairs().Fliers[s.code()]); n != nil {
 		out = append(out, s.takeFliers(x, *n))
 	}
 	return out
