@@ -42,6 +42,7 @@ type Plan struct {
 	Today, On      day.Day
 	Season         season.Moment // on the day that it is done
 	SeasonNow      season.Moment // and today
+	SeasonLeft     season.Moment // on the next visit, on which nothing more is done; zero: something is
 	HighC          float64       // of that day, as likely
 	EmptiesC       float64       // the middle of the highs of the days in which a feeder is emptied, from then on
 	ColdestC       float64       // the coldest night of the week from then on, as likely

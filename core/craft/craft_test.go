@@ -115,6 +115,8 @@ func TestEachRuleOnBothSidesOfItsBound(t *testing.T) {
 		{"super_over_foundation", func(p *craft.Plan) { p.SupersOn, p.Undrawn = 1, 0.2 }, func(p *craft.Plan) { p.SupersOn, p.Undrawn = 1, 0.19 }},
 		{"comb_out_in_flow", func(p *craft.Plan) { p.GoodDayKg, p.After = 0.5, stack(box("s", true, 0.5)) },
 			func(p *craft.Plan) { p.GoodDayKg = 0.5 }},
+		{"excluder_in_winter", func(p *craft.Plan) { p.SeasonLeft, p.After.ExcluderAbove = nov, 1 },
+			func(p *craft.Plan) { p.SeasonLeft, p.After.ExcluderAbove = nov, 0 }},
 		{"excluder_in_winter", func(p *craft.Plan) { p.Season, p.After.ExcluderAbove = nov, 1 },
 			func(p *craft.Plan) { p.After.ExcluderAbove = 1 }},
 		{"cold_harvest", func(p *craft.Plan) { p.Harvested, p.HighC, p.After = 1, 13, stack(nest) },

@@ -17,8 +17,7 @@ var excluderInWinter = Rule{
 	check: func(p *Plan) (float64, string, bool) {
 		above := p.After.ExcluderAbove > 0 && p.After.ExcluderAbove < len(p.After.Boxes)
 		return underExcluder, "The excluder stays in: in winter the cluster moves up and leaves the queen under it to die.",
-			above &&
-				season.ExcluderOut.Has(p.Season)
+			above && (season.ExcluderOut.Has(p.Season) || p.SeasonLeft.Day > 0 && season.ExcluderOut.Has(p.SeasonLeft))
 	},
 }
 

@@ -152,6 +152,7 @@ func (s *Situation) dayOf(c *compiled, parts []part, h moves.Hive, left []craft.
 // lastOf notes on the last day of a plan how the hive is left.
 func (s *Situation) lastOf(p *craft.Plan, c *compiled) {
 	d, through, fedKg := s.dueHere(), c.through, c.fedKg
+	p.SeasonLeft = s.on(max(s.Visit, p.On))
 	if s.CagedSince > 0 {
 		p.CagedDays, p.LetOut = int(s.Visit-s.CagedSince), c.letOut || c.ended
 	}
