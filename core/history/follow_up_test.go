@@ -118,14 +118,16 @@ func TestWhatBroodAndHoneyShouldComeTo(t *testing.T) {
 	}
 	setUp := history.Entry{ID: "set", Day: on - 60, Kind: history.KindStack, Body: &history.StackSet{Boxes: []moves.Box{
 		moves.BoxOf(deep, "n", ids("n"), hive.Make{Drawn: true}), moves.BoxOf(medium, "h", ids("h"), hive.Make{Super: true, Drawn: true}),
+		moves.BoxOf(medium, "g", ids("g"), hive.Make{Super: true, Drawn: true}),
 	}}}
 	gave := &moves.Several{Title: "brood", Acts: []moves.Act{
 		&moves.FrameMoved{Frame: "nc", From: "A", To: "B", Box: "x", Slot: 1, WithBees: true},
 		&moves.FrameMoved{Frame: "nd", From: "A", To: "B", Box: "x", Slot: 1, WithBees: true},
 	}}
 	honey := &moves.Several{Title: "honey", Acts: []moves.Act{&moves.FrameMoved{Frame: "nc", From: "A", To: "B", Box: "x", Slot: 1}}}
-	upper := &moves.BoxOn{At: 2, Box: moves.BoxOf(medium, "u", ids("u"), hive.Make{Super: true, Drawn: true})}
+	upper := &moves.BoxOn{At: 3, Box: moves.BoxOf(medium, "u", ids("u"), hive.Make{Super: true, Drawn: true})}
 	exchanged := &moves.FramesExchanged{A: []string{"hb", "hd", "hf"}, B: []string{"ub", "ud", "uf"}}
+	within := &moves.FramesExchanged{A: []string{"hb", "hd", "hf"}, B: []string{"gb", "gd", "gf"}}
 	counted := func(nest, up look.Counts) *history.Look {
 		return &history.Look{Boxes: []history.BoxLook{{Box: "n", Depth: "boxes", Counts: &nest}, {Box: "u", Depth: "boxes", Counts: &up}}}
 	}
@@ -150,6 +152,7 @@ func TestWhatBroodAndHoneyShouldComeTo(t *testing.T) {
 			"none is", &moves.Several{Acts: []moves.Act{upper, exchanged}}, counted(nest, look.Counts{Honey: 3, Empty: 7}),
 			history.HoneyOpened, true, false,
 		},
+		{"combs of two boxes that stood there change places", within, counted(nest, look.Counts{Honey: 2}), history.HoneyOpened, false, false},
 		{"frames change places", exchanged, counted(nest, look.Counts{Honey: 2}), history.HoneyOpened, false, false},
 	} {
 		found := 0
@@ -164,7 +167,7 @@ func TestWhatBroodAndHoneyShouldComeTo(t *testing.T) {
 				t.Errorf("%s: looked on %d, kept is %v", x.name, f.Looked, f.Kept)
 			}
 		}
-		if none := x.did == moves.Act(honey) || x.did == moves.Act(exchanged); (found == 0) != none || found > 1 {
+		if none := x.did == moves.Act(honey) || x.did == moves.Act(exchanged) || x.did == moves.Act(within); (found == 0) != none || found > 1 {
 			t.Errorf("%s: %d follow-ups", x.name, found)
 		}
 	}
