@@ -4,9 +4,8 @@ import (
 	"cmp"
 	"slices"
 
-	"kembo/core/colony"
-
 	"kembo/core/bees"
+	"kembo/core/colony"
 	"kembo/core/craft"
 	"kembo/core/day"
 	"kembo/core/forecast"

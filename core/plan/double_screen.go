@@ -11,8 +11,8 @@ import (
 
 var doubleScreen = Option{
 	Action: DoubleScreen,
-	When: "it is the keeper’s custom, nights are cold or winter is near, and a small, healthy colony under a queen who lays stands in a yard with a " +
-		"healthy one twice as strong that can carry it",
+	When: "it is the keeper’s custom, nights are cold or winter is near, and a small, healthy colony under a queen who lays stands in " +
+		"a yard with a healthy one of half as many bees more at least",
 	Does:   "set it over that one, a double screen between, its entrance to another side: it is warmed from below",
 	Source: "common practice; what warmth it gets is a guess of the model",
 	steps:  screenSteps,

@@ -3,9 +3,8 @@ package plan
 import (
 	"fmt"
 
-	"kembo/core/colony"
-
 	"kembo/core/bees"
+	"kembo/core/colony"
 	"kembo/core/craft"
 	"kembo/core/forecast"
 	"kembo/core/words"
