@@ -8,7 +8,6 @@ import (
 
 	"kembo/app"
 	"kembo/core/day"
-	"kembo/core/history"
 	"kembo/core/look"
 	"kembo/core/plan"
 )
@@ -19,20 +18,8 @@ func TestBroodGoesFromTheStrongToTheSmall(t *testing.T) {
 	for _, at := range []string{"MR-01", "MR-02"} {
 		r := newRowOn(t, day.Of(2026, time.April, 28), "MR-01", "MR-02")
 		ctx := context.Background()
-		write := func(code string, seams [2]float64, lower, upper look.Counts) {
-			e := r.seen(code, lower, upper, "healthy")
-			l := e.Body.(*history.Look)
-			for i := range l.Boxes {
-				l.Boxes[i].Seams = &seams[i]
-			}
-			l.Queen = history.Queen{Looked: true, Eggs: true, Larvae: true, Capped: true}
-			if err := r.svc.Record(ctx, r.ids[code], e); err != nil {
-				t.Fatal(err)
-			}
-			r.svc.Settle(ctx)
-		}
-		write("MR-02", [2]float64{10, 6}, look.Counts{Brood: 8, Honey: 1, Pollen: 1}, look.Counts{Brood: 3, Honey: 2, Empty: 1})
-		write("MR-01", [2]float64{3, 0}, look.Counts{Brood: 2, Honey: 1, Empty: 7}, look.Counts{Honey: 4, Empty: 2})
+		r.laying("MR-02", [2]float64{10, 6}, look.Counts{Brood: 8, Honey: 1, Pollen: 1}, look.Counts{Brood: 3, Honey: 2, Empty: 1})
+		r.laying("MR-01", [2]float64{3, 0}, look.Counts{Brood: 2, Honey: 1, Empty: 7}, look.Counts{Honey: 4, Empty: 2})
 		told := map[string]plan.Advice{}
 		for _, code := range []string{"MR-01", "MR-02"} {
 			c, err := r.svc.Worked(ctx, r.ids[code])

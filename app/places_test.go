@@ -9,7 +9,6 @@ import (
 	"kembo/app"
 	"kembo/core/colony"
 	"kembo/core/day"
-	"kembo/core/history"
 	"kembo/core/look"
 	"kembo/core/plan"
 )
@@ -27,20 +26,8 @@ func placed(t *testing.T) *row {
 	if err := r.svc.Choose(ctx, set); err != nil {
 		t.Fatal(err)
 	}
-	write := func(code string, seams [2]float64, lower, upper look.Counts) {
-		e := r.seen(code, lower, upper, "healthy")
-		l := e.Body.(*history.Look)
-		for i := range l.Boxes {
-			l.Boxes[i].Seams = &seams[i]
-		}
-		l.Queen = history.Queen{Looked: true, Eggs: true, Larvae: true, Capped: true}
-		if err := r.svc.Record(ctx, r.ids[code], e); err != nil {
-			t.Fatal(err)
-		}
-		r.svc.Settle(ctx)
-	}
-	write("MR-02", [2]float64{10, 7}, look.Counts{Brood: 8, Honey: 1, Pollen: 1}, look.Counts{Brood: 3, Honey: 2, Empty: 1})
-	write("MR-01", [2]float64{4, 0}, look.Counts{Brood: 3, Honey: 1, Empty: 6}, look.Counts{Honey: 4, Empty: 2})
+	r.laying("MR-02", [2]float64{10, 7}, look.Counts{Brood: 8, Honey: 1, Pollen: 1}, look.Counts{Brood: 3, Honey: 2, Empty: 1})
+	r.laying("MR-01", [2]float64{4, 0}, look.Counts{Brood: 3, Honey: 1, Empty: 6}, look.Counts{Honey: 4, Empty: 2})
 	return r
 }
 

@@ -31,6 +31,21 @@ type row struct {
 
 func newRow(t *testing.T, codes ...string) *row { return newRowOn(t, today, codes...) }
 
+// laying writes a look of today at a healthy colony under a queen who lays, with its seams and combs by box.
+func (r *row) laying(code string, seams [2]float64, lower, upper look.Counts) {
+	r.t.Helper()
+	e := r.seen(code, lower, upper, "healthy")
+	l := e.Body.(*history.Look)
+	for i := range l.Boxes {
+		l.Boxes[i].Seams = &seams[i]
+	}
+	l.Queen = history.Queen{Looked: true, Eggs: true, Larvae: true, Capped: true}
+	if err := r.svc.Record(r.t.Context(), r.ids[code], e); err != nil {
+		r.t.Fatal(err)
+	}
+	r.svc.Settle(r.t.Context())
+}
+
 // newRowOn is a yard that was set up on a day.
 func newRowOn(t *testing.T, on day.Day, codes ...string) *row {
 	t.Helper()
