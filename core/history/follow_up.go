@@ -88,6 +88,9 @@ func FollowUps(colony string, entries []Entry) []FollowUp {
 				out = append(out, promised(NoNewCells, e))
 			}
 		case moves.Act:
+			if gaveBrood(colony, b) {
+				out = append(out, promised(DonorBack, e))
+			}
 			for _, a := range moves.Steps(b) {
 				out = append(out, promisesOf(e, a)...)
 				switch x := a.(type) {
@@ -95,12 +98,6 @@ func FollowUps(colony string, entries []Entry) []FollowUp {
 					on[x.Box.ID] = e.Day
 				case *moves.FramesExchanged:
 					out = append(out, alternated(e, x, h.Stack, on)...)
-				case *moves.FrameMoved:
-					if x.WithBees && x.From == colony && !slices.ContainsFunc(out, func(f FollowUp) bool {
-						return f.Promise == DonorBack && f.Entry == e.ID
-					}) {
-						out = append(out, promised(DonorBack, e))
-					}
 				}
 				if d, err := moves.Do(moves.Of(h), a, e.Day); err == nil && d.Hives.At(colony) != nil {
 					h = *d.Hives.At(colony)
@@ -142,6 +139,18 @@ func promisesOf(e Entry, a moves.Act) []FollowUp {
 		return drawnPromises(e, x)
 	}
 	return nil
+}
+
+// gaveBrood reports whether an act takes combs with their bees out of a hive and brings others back for them: else it was split.
+func gaveBrood(colony string, a moves.Act) bool {
+	gave, got := false, false
+	for _, s := range moves.Steps(a) {
+		if x, ok := s.(*moves.FrameMoved); ok {
+			gave = gave || x.WithBees && x.From == colony
+			got = got || !x.WithBees && x.From != colony
+		}
+	}
+	return gave && got
 }
 
 // alternated returns what it should lead to that combs of a box above changed places with those of a box that came on the same

@@ -52,10 +52,7 @@ var (
 			"drones are always in time", "core/plan/drones.go",
 			"s.on(r.FliesFrom).Bees >=", "s.on(r.FliesFrom).Bees >= 0*", inPlaced,
 		},
-		{
-			"a comb of honey is brood given away", "core/history/follow_up.go",
-			"x.WithBees && x.From == colony", "x.From == colony", inPlaced,
-		},
+		{"a split is brood given away", "core/history/follow_up.go", "return gave && got", "return gave", inPlaced},
 		{
 			"two combs in one hive are alternated honey", "core/history/follow_up.go",
 			"|| on[st.Boxes[at.Box].ID] != e.Day", "", inPlaced,
