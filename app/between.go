@@ -76,7 +76,7 @@ func (s *Service) Between(ctx context.Context, line, entry string, on day.Day) (
 			e.ID = numberedID(entry, i+1)
 			out = append(out, e)
 		}
-		return out, nil
+		return m.placesOnce(out...)
 	})
 	if err == nil {
 		for _, c := range known {

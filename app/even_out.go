@@ -2,7 +2,6 @@ package app
 
 import (
 	"context"
-	"encoding/json"
 
 	"kembo/core/colony"
 	"kembo/core/history"
@@ -49,30 +48,6 @@ func (s *Service) evened(ctx context.Context, c Colony, here moves.Hive, a plan.
 	return e, fieldOf(err, "action")
 }
 
-// placesChanged is the act of two hives that change places, told by the bees that each has.
-func (s *Service) placesChanged(ctx context.Context, one, other Colony) (*moves.Several, error) {
-	rows, err := s.store.StandingsOf(ctx, one.YardID)
-	if err != nil {
-		return nil, err
-	}
-	n := map[string]float64{}
-	for _, r := range rows {
-		var x Standing
-		if err := json.Unmarshal([]byte(r.Body), &x); err != nil {
-			return nil, err
-		}
-		n[r.ColonyID] = x.Bees
-	}
-	if n[one.ID] <= 0 || n[other.ID] <= 0 {
-		return nil, &FieldError{"places", "how many bees are in both hives is not known; look at both first"}
-	}
-	a, err := moves.ChangedPlaces(one.ID, other.ID, n[one.ID], n[other.ID])
-	if err != nil {
-		return nil, err
-	}
-	return &moves.Several{Title: one.Code + " and " + other.Code + " changed places", Acts: []moves.Act{a}}, nil
-}
-
 // evenOut writes what went between two hives as a plan had it. It is noted at the hive that was ticked, and
 // in the log of both.
 func (s *Service) evenOut(ctx context.Context, c Colony, a plan.Advice, r request) error {
@@ -91,7 +66,7 @@ func (s *Service) evenOut(ctx context.Context, c Colony, a plan.Advice, r reques
 	}
 	entry := history.Done(c.Today, e.act)
 	entry.ID = numberedID(r.ID, 1)
-	_, err = s.once(ctx, c.ID, r, func(making) ([]history.Entry, error) { return []history.Entry{entry}, nil })
+	_, err = s.once(ctx, c.ID, r, func(m making) ([]history.Entry, error) { return m.placesOnce(entry) })
 	s.Settled(ctx, c.ID)
 	return err
 }

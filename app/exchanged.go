@@ -108,5 +108,5 @@ func (m making) exchanged(x Exchanged, act *moves.Several) ([]history.Entry, err
 	case has(m.log):
 		e.ID = ""
 	}
-	return []history.Entry{e}, nil
+	return m.placesOnce(e)
 }

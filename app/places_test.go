@@ -3,6 +3,7 @@ package app_test
 import (
 	"context"
 	"slices"
+	"strings"
 	"testing"
 	"time"
 
@@ -84,6 +85,11 @@ func TestHivesOfAYardChangePlaces(t *testing.T) {
 		after := bees()
 		if gained, lost := after[0]-before[0], before[1]-after[1]; gained < 3000 || gained > 2*lost || lost > 2*gained {
 			t.Errorf("%s: the small one gained %.0f bees, the strong one lost %.0f", how, gained, lost)
+		}
+		for _, line := range []string{"MR-01 place<>MR-02", "MR-02 place<>MR-01"} { // from another page, or another phone
+			if _, err := r.svc.Between(ctx, line, app.NewID(), r.now); err == nil || !strings.Contains(err.Error(), "already") {
+				t.Errorf("%s: %q is written again: %v", how, line, err)
+			}
 		}
 		for _, code := range []string{"MR-01", "MR-02"} {
 			c, err := r.svc.Colony(ctx, r.ids[code])

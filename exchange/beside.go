@@ -112,6 +112,11 @@ func (r Record) neighbours() ([]colony.Neighbour, error) {
 				return nil, wrong(name+".mites_percent", "%g is not between 0 and 100", n.MitesPercent)
 			}
 		}
+		if on := y.TookIn; on != nil {
+			if n.TookIn = *on; n.TookIn > r.Date {
+				return nil, wrong(name+".took_in", "%v is in the future of date %v", n.TookIn, r.Date)
+			}
+		}
 		if err := y.holds(name, &n); err != nil {
 			return nil, err
 		}
@@ -123,9 +128,6 @@ func (r Record) neighbours() ([]colony.Neighbour, error) {
 // holds adds what is known of the stores of a hive.
 func (y YardHive) holds(name string, n *colony.Neighbour) error {
 	n.Queenless = y.Queenless
-	if y.TookIn != nil {
-		n.TookIn = *y.TookIn
-	}
 	if y.Stores == nil && y.Spare == nil {
 		return nil
 	}

@@ -304,6 +304,7 @@ func TestWrongRecordsOfVersionTwo(t *testing.T) {
 		{"drones_seen", "some", "drones_seen"},
 		{"yard_hives", []any{map[string]any{"colony": "QL-31"}}, "yard_hives[0].colony"},
 		{"yard_hives", []any{map[string]any{"colony": "x", "mites_percent": 101}}, "mites_percent"},
+		{"yard_hives", []any{map[string]any{"colony": "x", "took_in": "2031-01-01"}}, "yard_hives[0].took_in"},
 		{"site", site("latitude", 70), "site.latitude"}, {"site", north, "site.latitude"},
 		{"site", site("monthly_mean_c", []any{1, 2, 3}), "site.monthly_mean_c"},
 	} {

@@ -5,6 +5,7 @@ import (
 	"testing"
 
 	"kembo/core/assessment"
+	"kembo/core/colony"
 	"kembo/core/moves"
 	"kembo/core/plan"
 	"kembo/core/season"
@@ -87,6 +88,12 @@ func TestSpringOptions(t *testing.T) {
 			"2026-03-10", true},
 		{plan.DoubleScreen, "one hardly stronger", "deep b0.7 h3 p0.5 e5.8 s3.5", wish(plan.DoubleScreen, weathered(20, -2, 9, 0), beside(11000)),
 			"2026-03-10", false},
+		{plan.DoubleScreen, "a smaller one goes over the only strong one", "deep b0.7 h3 p0.5 e5.8 s3",
+			wish(plan.DoubleScreen, weathered(20, -2, 9, 0), beside(16000), smallBeside(5000)), "2026-03-10", false},
+		{plan.DoubleScreen, "a smaller one goes over the stronger of two", "deep b0.7 h3 p0.5 e5.8 s3",
+			wish(plan.DoubleScreen, weathered(20, -2, 9, 0), beside(16000, 15000), smallBeside(5000)), "2026-03-10", true},
+		{plan.DoubleScreen, "a larger one beside it waits", "deep b0.7 h3 p0.5 e5.8 s3",
+			wish(plan.DoubleScreen, weathered(20, -2, 9, 0), beside(16000), smallBeside(9500)), "2026-03-10", true},
 		{plan.DoubleScreen, "nights of eight degrees", "deep b0.7 h3 p0.5 e5.8 s3",
 			wish(plan.DoubleScreen, weathered(20, 8, 16, 0), beside(16000)), "2026-04-10", false},
 		{plan.DoubleScreen, "half a seam", "deep b0.1 h3 e6.9 s0.5", wish(plan.DoubleScreen, weathered(20, -2, 9, 0), beside(16000)),
@@ -120,6 +127,15 @@ func TestSpringOptions(t *testing.T) {
 		if got := slices.Contains(s.assess(t).Situation.Offered(), x.action); got != x.can {
 			t.Errorf("%s: offered %v", s.name, got)
 		}
+	}
+}
+
+// smallBeside has a small, sound hive stand in the yard too.
+func smallBeside(bees float64) func(*assessment.Case) {
+	return func(c *assessment.Case) {
+		c.Neighbours = append(c.Neighbours, colony.Neighbour{
+			Colony: "S-01", Bees: bees, Known: true, Health: colony.Healthy, MitesPercent: 1, StoresKg: 9, SpareKg: 1,
+		})
 	}
 }
 

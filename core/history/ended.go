@@ -52,18 +52,9 @@ func onlyOut(a moves.Act, colony string) bool {
 	return true
 }
 
-// TookIn returns the day on which another colony was last united with that of a log; 0 where none was.
-func TookIn(entries []Entry, colony string) (on day.Day) {
-	for _, e := range Live(entries) {
-		a := e.Act()
-		if a == nil {
-			continue
-		}
-		for _, s := range moves.Steps(a) {
-			if x, ok := s.(*moves.ColonyEnded); ok && x.How == moves.United && x.Into == colony && colony != "" {
-				on = max(on, e.Day)
-			}
-		}
+// united notes at a colony that another was united with it.
+func (w *walker) united(a moves.Act, on day.Day) {
+	if x, ok := a.(*moves.ColonyEnded); ok && x.How == moves.United && x.Into != "" && x.Into == w.ground.Colony {
+		w.TookIn = on
 	}
-	return on
 }

@@ -179,7 +179,6 @@ func Walk(entries []Entry, g Ground, after func(Entry, Believed)) (Believed, err
 	}
 	w.finish()
 	b := w.Believed
-	b.TookIn = TookIn(entries, g.Colony)
 	if b.Estimate != nil {
 		b.Estimate.Stack = b.Stack // with what was put on and taken off since
 	}

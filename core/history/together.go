@@ -172,6 +172,9 @@ func (c *company) take(t turn, of *walker) error {
 		here = own
 	}
 	for _, s := range moves.Steps(act) {
+		for _, w := range t.of {
+			w.united(s, t.e.Day)
+		}
 		if err := c.step(t.e, s, here, of); err != nil {
 			return err
 		}

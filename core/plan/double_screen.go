@@ -1,7 +1,9 @@
 package plan
 
 import (
+	"cmp"
 	"fmt"
+	"slices"
 
 	"kembo/core/colony"
 	"kembo/core/craft"
@@ -57,16 +59,29 @@ func screenSteps(x *scene) []Step {
 	}}
 }
 
-// carrier returns the strongest hive of the yard that can carry this one; nil where none can.
+// carrier returns the hive of the yard that can carry this one; nil where none can. Of several small ones the smallest goes over
+// the strongest, and so on, so that no hive is to carry two.
 func (s *Situation) carrier() *colony.Neighbour {
-	var best *colony.Neighbour
-	for i, n := range s.Neighbours {
-		strong := s.carries(n) && n.Bees >= screenTimes*s.bees() && n.Bees >= partnerBees
-		if strong && (best == nil || n.Bees > best.Bees) {
-			best = &s.Neighbours[i]
+	ahead := 0 // small ones that come first
+	for _, n := range s.Neighbours {
+		small := n.Known && n.Health == colony.Healthy && !n.Queenless && n.Bees >= screenedLeast && n.Bees < screenedUnder
+		if small && (n.Bees < s.bees() || n.Bees == s.bees() && n.Colony < s.code()) {
+			ahead++
 		}
 	}
-	return best
+	var strong []colony.Neighbour
+	for _, n := range s.Neighbours {
+		if s.carries(n) && n.Bees >= screenedUnder {
+			strong = append(strong, n)
+		}
+	}
+	slices.SortFunc(strong, func(a, b colony.Neighbour) int {
+		return cmp.Or(cmp.Compare(b.Bees, a.Bees), cmp.Compare(a.Colony, b.Colony))
+	})
+	if ahead >= len(strong) || strong[ahead].Bees < screenTimes*s.bees() {
+		return nil
+	}
+	return &strong[ahead]
 }
 
 func (s *Situation) sayScreen(p *part, n colony.Neighbour) told {

@@ -38,7 +38,7 @@ func (s *Situation) leastOf(steps, to []part) float64 {
 		case s.Settings.custom(p.Action):
 			least = -customKg
 		case s.keeps(p.Action): // it is told already
-			least -= keptLess
+			least = max(least-keptLess, 0)
 		}
 		sum += least
 	}

@@ -28,6 +28,9 @@ type Word struct {
 // MostCarried is the most combs of a word. Source: common practice: a box of them.
 const MostCarried = 9
 
+// mostWords is the most words of a line between hives after its code. Rounding: more than a visit to two hives has.
+const mostWords = 40
+
 // Between reads a line about one hive and others, "QL-04 b2>QL-07 h1<QL-02 turn": its code, then what was carried to another or
 // from it, and what was done at it, in the order of hands. What cannot be read is an *Error that points at it.
 func Between(text string) (code string, out []Word, err error) {
@@ -43,6 +46,9 @@ func Between(text string) (code string, out []Word, err error) {
 		raw := p.text[p.from:p.to]
 		if raw == "" || p.text[p.from] == ';' {
 			break
+		}
+		if len(out) == mostWords {
+			return code, nil, p.wrong("a line says at most %d things; begin another here", mostWords)
 		}
 		w, err := p.between(code, raw)
 		if err != nil {

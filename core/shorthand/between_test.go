@@ -15,6 +15,7 @@ func TestALineBetweenHives(t *testing.T) {
 		{"ql-04 b2>ql-07 turn", "QL-04: QL-04 b2>QL-07, nest_turned 0", ""},
 		{"QL-04 h1<QL-02 b1>QL-07 swap2", "QL-04: QL-02 h1>QL-04, QL-04 b1>QL-07, combs_swapped 2", ""},
 		{"QL-04 place<>ql-07 h1<QL-07", "QL-04: QL-04 place<>QL-07, QL-07 h1>QL-04", ""},
+		{"QL-04" + strings.Repeat(" turn", 41), "", "at most 40 things"},
 		{"QL-04 place>QL-07", "", "b for capped brood"}, {"QL-04 place<>", "", "name the other hive"},
 		{"QL-04 place<>QL-04", "", "name the other hive"},
 		{"QL-04 b2>QL-07; in the evening", "QL-04: QL-04 b2>QL-07", ""},

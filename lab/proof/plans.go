@@ -29,13 +29,14 @@ type plans struct {
 	morning map[string]*assessment.Assessment
 	kept    map[string]*plan.Kept
 	near    map[string]colony.Neighbour
+	tookIn  map[string]day.Day // on which another was united with a hive
 	pairs   *plan.Pairs // of the yard, as it was last worked out
 	stats   struct{ assessed, done, failed int }
 	trace   func(y *Yard, h *Hive, what string)
 }
 
 func follow(share float64, knowing bool) *plans {
-	return &plans{share: share, knowing: knowing, kept: map[string]*plan.Kept{}, near: map[string]colony.Neighbour{}}
+	return &plans{share: share, knowing: knowing, kept: map[string]*plan.Kept{}, near: map[string]colony.Neighbour{}, tookIn: map[string]day.Day{}}
 }
 
 // Days of a rhythm on which plans are read. Source: common practice: weekly while they swarm, fortnightly in
@@ -142,7 +143,7 @@ func (k *plans) assess(y *Yard, h *Hive, g ground) *assessment.Assessment {
 	brood := a.Base.Eggs.Likely + a.Base.Larvae.Likely + a.Base.Capped.Likely
 	n := colony.Neighbour{
 		Colony: h.ID, Bees: a.Base.Bees.Likely, Health: a.Situation.Health, MitesPercent: a.Situation.MitesPercent,
-		TookIn: history.TookIn(h.log, h.ID), Known: !a.Situation.Stale(), StoresKg: a.Base.Stores.Likely, Brood: brood,
+		TookIn: k.tookIn[h.ID], Known: !a.Situation.Stale(), StoresKg: a.Base.Stores.Likely, Brood: brood,
 	}
 	if a.Situation.Health != colony.Suspect {
 		n.SpareKg, n.Queenless = a.Situation.SpareKg(), a.Situation.Queenless()
@@ -170,6 +171,7 @@ func (k *plans) work(y *Yard, h *Hive, g ground, visit day.Day) *assessment.Asse
 		}
 		return nil
 	}
+	k.tookIn[h.ID] = b.TookIn
 	var others []colony.Neighbour
 	for _, o := range y.Living() {
 		if n, ok := k.near[o.ID]; ok && o != h {

@@ -31,7 +31,7 @@ var (
 		},
 		{
 			"a small hive goes over a weak one", "core/plan/double_screen.go",
-			"n.Bees >= screenTimes*s.bees() && n.Bees >= partnerBees", "n.Bees > 0", inPlaced,
+			"|| strong[ahead].Bees < screenTimes*s.bees() {", "{", inPlaced,
 		},
 		{
 			"it goes over another in mild weather", "core/plan/double_screen.go",
@@ -44,10 +44,7 @@ var (
 			"a hive takes in two in a week", "core/plan/neighbours.go",
 			"|| s.Visit-n.TookIn >= unitedDays", "|| true", inPlaced,
 		},
-		{
-			"a union that was undone counts", "core/history/ended.go",
-			"range Live(entries) {\n		a := e.Act()", "range entries {\n		a := e.Act()", inPlaced,
-		},
+		{"who took another in does not know it", "core/history/ended.go", "w.TookIn = on", "w.TookIn = 0 * on", inPlaced},
 		{
 			"drones are always in time", "core/plan/drones.go",
 			"s.on(r.FliesFrom).Bees >=", "s.on(r.FliesFrom).Bees >= 0*", inPlaced,
