@@ -30,7 +30,7 @@ type plans struct {
 	kept    map[string]*plan.Kept
 	near    map[string]colony.Neighbour
 	tookIn  map[string]day.Day // on which another was united with a hive
-	pairs   *plan.Pairs // of the yard, as it was last worked out
+	pairs   *plan.Pairs        // of the yard, as it was last worked out
 	stats   struct{ assessed, done, failed int }
 	trace   func(y *Yard, h *Hive, what string)
 }
