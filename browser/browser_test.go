@@ -307,11 +307,16 @@ func (p *person) until(js string) {
 	// While a page loads, what is asked about is not there: that is "not yet".
 	js = "(() => { try { return !!(" + js + ") } catch { return false } })()"
 	var err error
-	for range 3 { // a page that is being left ends a poll; ask the next one
+	// A page that is being left ends a poll, and until the next one stands each
+	// question fails at once: ask on until as much time has gone as one poll has.
+	for over := time.Now().Add(10 * time.Second); ; time.Sleep(50 * time.Millisecond) {
 		if _, err = chromedp.Run(
 			p.ctx, chromedp.Poll[bool](js, chromedp.WithPollingTimeout(10*time.Second)),
 		); err == nil {
 			return
+		}
+		if time.Now().After(over) || p.ctx.Err() != nil {
+			break
 		}
 	}
 	p.t.Fatalf("waited for %s: %v", js, err)
