@@ -10,6 +10,7 @@ import (
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/harvest"
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/look"
@@ -60,6 +61,7 @@ type Case struct {
 	Kept       *plan.Kept // the plan that was kept the day before; nil: none
 	FedTold    bool       // a log tells which combs hold what was fed
 	Fed        []colony.FedIn
+	Readings   []harvest.Reading // of its honey, the earliest first
 }
 
 // Assessment is the colony as it is believed to stand, with what to do.
