@@ -20,6 +20,9 @@ type Settings struct {
 	LiftLimitKg float64 // a person's own; guidance may be lower
 	MitesSpring float64 // per cent above which to act, to the end of June
 	MitesLate   float64 // and after
+	CappedShare float64 // of what is stored in a super, from which it is taken
+	KeepsWater  float64 // per cent, with which honey is put away at most
+	ExtractKg   float64 // of honey that make a day of extracting worth it
 	NestFromC   float64 // °C, from which nests are opened; 0: the usual
 	SupersStay  bool    // supers go to hives of their own yard only
 	Keeping     string  // key of the preset of what things are worth; empty: the first
@@ -53,6 +56,10 @@ func (s Settings) MitesNow(now season.Moment) float64 {
 	}
 	return s.MitesLate
 }
+
+// usualExtractKg is the honey that make a day of extracting worth setting up and washing up. Source: none; guess, some five
+// supers.
+const usualExtractKg = 60
 
 // Number is a setting that is a number. The page of settings, what is stored, its bounds
 // and the hash of a standing's inputs all go by the table of them.
@@ -90,8 +97,11 @@ const (
 		"own " +
 		"once you know it from extraction or a scale. Once you have looked at your colonies four times and more, " +
 		"kembo calibrate --data FILE --eye tells it from the looks themselves."
-	mitesHelp = "Guides differ by country and year: 2 % in spring and 3 % later are usual, newer ones say 1 to 2 %."
-	mitesHead = "Mites: act above, %"
+	mitesHelp   = "Guides differ by country and year: 2 % in spring and 3 % later are usual, newer ones say 1 to 2 %."
+	mitesHead   = "Mites: act above, %"
+	harvestHead = "Harvest"
+	harvestHelp = "A super is ready when so much of it is capped or when open cells of three combs were read as dry. Honey with " +
+		"18 to 18.5 % of water keeps; the law of most places ends at 20, of ling at 23. Less than a day of extracting waits for more."
 )
 
 // Numbers are the settings that are numbers, in the order of their page. To add one is
@@ -110,6 +120,18 @@ var Numbers = []Number{
 	{
 		Key: "mites_late", Field: "mites_late", Label: "From July", Group: mitesHead, Help: mitesHelp,
 		Usual: usualMitesLate, Least: 0.1, Most: 20, of: func(s *Settings) *float64 { return &s.MitesLate },
+	},
+	{
+		Key: "capped_share", Field: "capped", Label: "Capped from, %", Group: harvestHead, Help: harvestHelp, Unit: Share,
+		Usual: plan.DefaultSettings().CappedShare, Least: 0.3, Most: 1, of: func(s *Settings) *float64 { return &s.CappedShare },
+	},
+	{
+		Key: "keeps_water", Field: "keeps_water", Label: "Water at most, %", Group: harvestHead, Help: harvestHelp,
+		Usual: plan.UsualWater, Least: 15, Most: 20, of: func(s *Settings) *float64 { return &s.KeepsWater },
+	},
+	{
+		Key: "extract_kg", Field: "extract", Label: "A day of extracting from", Group: harvestHead, Help: harvestHelp, Unit: Kg,
+		Usual: usualExtractKg, Least: 1, Most: 5000, of: func(s *Settings) *float64 { return &s.ExtractKg },
 	},
 	{
 		Key: "nest_from_c", Field: "nest_from", Label: "Open nests from, °C",

@@ -12,6 +12,7 @@ import (
 	"kembo/core/comb"
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/harvest"
 	"kembo/core/history"
 	"kembo/core/hive"
 	"kembo/core/plan"
@@ -64,8 +65,11 @@ type Standing struct {
 	// And what bees that fly are, where hives that change places are the custom.
 	FliersWorth colony.Worth `json:"fliers_worth,omitzero"`
 	PollenDays  float64      `json:"pollen_days"`
-	Ended       bool         `json:"-"` // it is no more, and stands on no board
-	Old         bool         `json:"-"` // it is of another day or another version's, and is being worked out
+	// What stands above its nest, from the bottom up, and the sum of what it has to keep of all.
+	Supers []SuperStanding `json:"supers,omitempty"`
+	Stays  harvest.Stays   `json:"stays,omitzero"`
+	Ended  bool            `json:"-"` // it is no more, and stands on no board
+	Old    bool            `json:"-"` // it is of another day or another version's, and is being worked out
 }
 
 // StandingAdvice is the part of an advice that a list shows.
@@ -211,6 +215,7 @@ func standingOf(
 		of := a.Plan.Sharing
 		s.BroodPriceKg, s.HoneyWorth, s.BroodWorth, s.FliersWorth = of.BroodPriceKg, of.Honey, of.Brood, of.Fliers
 	}
+	s.Supers, s.Stays = supersOf(a, b), a.Situation.Stays()
 	return s
 }
 

@@ -328,7 +328,7 @@ func (r Record) settings() (plan.Settings, error) {
 	}{
 		{"food_risk", p.FoodRisk, &s.FoodRisk, 0, 1}, {"store_risk", p.StoreRisk, &s.StoreRisk, 0, 1},
 		{"lay_risk", p.LayRisk, &s.LayRisk, 0, 1}, {"capped_share", p.CappedShare, &s.CappedShare, 0, 1},
-		{"honey_bound", p.HoneyBound, &s.HoneyBound, 0, 1},
+		{"honey_bound", p.HoneyBound, &s.HoneyBound, 0, 1}, {"keeps_water", p.KeepsWater, &s.KeepsWater, 15, 20},
 		{"winter_target_kg", p.WinterTargetKg, &s.WinterTargetKg, 0, 80},
 		{"reserve_kg", p.ReserveKg, &s.ReserveKg, 0, 40}, {"lift_limit_kg", p.LiftLimitKg, &s.LiftLimitKg, 1, 60},
 	} {

@@ -83,6 +83,9 @@ func (r Record) Assess() (assessment.Case, *assessment.Assessment, error) {
 	if err != nil {
 		return c, nil, err
 	}
+	if c.Readings, err = r.readings(c); err != nil {
+		return c, nil, err
+	}
 	c.Waiting, c.DronesSeen, c.Mites = b.Waiting, r.DronesSeen, b.Mites
 	return c, assessment.Assess(c, *b.Estimate, nil), nil
 }

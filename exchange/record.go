@@ -39,14 +39,15 @@ type Record struct {
 	Weather      []WeatherDay  `json:"weather,omitempty"`
 	Settings     *SettingsPart `json:"settings,omitempty"`
 	// From version 2 on:
-	Origin      *Origin      `json:"origin,omitempty"`
-	QueenEvents []QueenEvent `json:"queen_events,omitempty"`
-	Mites       []MiteCount  `json:"mite_counts,omitempty"`
-	Equipment   *Equipment   `json:"equipment,omitempty"`
-	DronesSeen  string       `json:"drones_seen,omitempty"` // none, few, many
-	YardHives   []YardHive   `json:"yard_hives,omitempty"`
-	VisitEvery  int          `json:"visit_every_days,omitempty"` // from visit to visit; left out: usual
-	KeptPlan    *plan.Kept   `json:"kept_plan,omitempty"`        // of an earlier answer: what was advised then
+	Origin      *Origin        `json:"origin,omitempty"`
+	QueenEvents []QueenEvent   `json:"queen_events,omitempty"`
+	Mites       []MiteCount    `json:"mite_counts,omitempty"`
+	Equipment   *Equipment     `json:"equipment,omitempty"`
+	DronesSeen  string         `json:"drones_seen,omitempty"` // none, few, many
+	YardHives   []YardHive     `json:"yard_hives,omitempty"`
+	VisitEvery  int            `json:"visit_every_days,omitempty"` // from visit to visit; left out: usual
+	Readings    []HoneyReading `json:"honey_readings,omitempty"`
+	KeptPlan    *plan.Kept     `json:"kept_plan,omitempty"` // of an earlier answer: what was advised then
 }
 
 // Site is where the colony stands.
@@ -188,6 +189,7 @@ type SettingsPart struct {
 	StoreRisk      *float64 `json:"store_risk,omitempty"`
 	LayRisk        *float64 `json:"lay_risk,omitempty"`
 	CappedShare    *float64 `json:"capped_share,omitempty"`
+	KeepsWater     *float64 `json:"keeps_water,omitempty"` // per cent
 	HoneyBound     *float64 `json:"honey_bound,omitempty"`
 	UnclippedDays  *int     `json:"unclipped_days,omitempty"`
 	ClippedDays    *int     `json:"clipped_days,omitempty"`

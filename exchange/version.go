@@ -10,7 +10,8 @@ import (
 var later = []string{
 	"origin", "queen_events", "mite_counts", "equipment", "drones_seen", "yard_hives", "site.latitude",
 	"site.monthly_mean_c", "stack.boxes.drawn", "stack.boxes.hole", "stack.boxes.counts.brood_cover",
-	"stack.boxes.counts.drone", "visit_every_days", "kept_plan", "settings.weights", "queen.several_eggs",
+	"stack.boxes.counts.drone", "visit_every_days", "kept_plan", "settings.weights",
+	"settings.keeps_water", "honey_readings", "queen.several_eggs",
 }
 
 // onlyEarlier refuses fields of a later version in a record of the first.

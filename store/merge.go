@@ -59,7 +59,7 @@ func (m *merger) put(what, query string, args ...any) error {
 // transaction: what hangs on the log is to be written beside it.
 func (t *Tx) Merge(ctx context.Context, operation string, w Whole, picture func(id string) ([]byte, error)) (Merged, error) {
 	m := merger{ctx: ctx, tx: t, operation: operation}
-	for _, step := range []func(Whole) error{m.settings, m.yards, m.colonies, m.rounds, m.entries, m.sent, m.counts, m.kept} {
+	for _, step := range []func(Whole) error{m.settings, m.yards, m.colonies, m.rounds, m.entries, m.sent, m.counts, m.lots, m.kept} {
 		if err := step(w); err != nil {
 			return m.out, err
 		}
@@ -94,6 +94,17 @@ func (m *merger) settings(w Whole) error {
 	for _, x := range w.ScaleFile {
 		if err := m.put("scale files", `INSERT INTO scale_file (operation_id, header, reading, actor, recorded_utc)
 		VALUES (?, ?, ?, ?, ?) ON CONFLICT DO NOTHING`, m.operation, x.Header, compact(x.Reading), x.Actor, x.At); err != nil {
+			return err
+		}
+	}
+	return nil
+}
+
+func (m *merger) lots(w Whole) error {
+	for _, x := range w.Lots {
+		if err := m.put(
+			"lot entries", insertLot, x.ID, m.operation, x.Kind, x.Day, x.Supersedes, string(x.Payload), x.Actor, x.At,
+		); err != nil {
 			return err
 		}
 	}

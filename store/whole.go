@@ -50,6 +50,7 @@ type Whole struct {
 	Settled   []WholeSettled `json:"settled"`
 	ScaleFile []WholeScale   `json:"scale_files"`
 	Counts    []WholeCount   `json:"stock_counts"`
+	Lots      []WholeLot     `json:"lot_entries,omitempty"` // the account of honey, in the order in which it was written
 	Kept      []WholeKept    `json:"kept_plans,omitempty"`
 	Photos    []WholePhoto   `json:"photos"` // their pictures are files beside this one
 }
@@ -213,6 +214,16 @@ type WholeCount struct {
 	WholeBy
 }
 
+// WholeLot is an entry of the account of honey. Payload is what was entered, by its kind.
+type WholeLot struct {
+	ID         string          `json:"id"`
+	Kind       string          `json:"kind"`
+	Day        Date            `json:"day"`
+	Supersedes string          `json:"supersedes,omitempty"`
+	Payload    json.RawMessage `json:"payload"`
+	WholeBy
+}
+
 // WholePhoto is a picture that goes with a look; its file is photos/ID.jpg.
 type WholePhoto struct {
 	ID       string  `json:"id"`
@@ -241,6 +252,7 @@ func (s *Store) Whole(ctx context.Context, operation string) (Whole, error) {
 	r.colonies(&w)
 	r.sent(&w)
 	r.counts(&w)
+	r.lots(&w)
 	r.kept(&w)
 	return w, r.err
 }
@@ -286,6 +298,15 @@ func (r *wholeReader) counts(w *Whole) {
 		*x = WholeCount{c.ID, Date(c.Day), c.Kind, c.What, c.Amount, WholeBy{c.Actor, c.RecordedUTC}}
 		return err
 	}, selectStockCounts, r.operation)
+}
+
+func (r *wholeReader) lots(w *Whole) {
+	rows(r, &w.Lots, func(q *sql.Rows, x *WholeLot) error {
+		var e LotEntry
+		err := scanLot(q, &e)
+		*x = WholeLot{e.ID, e.Kind, Date(e.Day), e.Supersedes, json.RawMessage(e.Payload), WholeBy{e.Actor, e.RecordedUTC}}
+		return err
+	}, selectLotsRaw, r.operation)
 }
 
 func (r *wholeReader) yards(w *Whole) {

@@ -20,7 +20,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "37"
+const ModelVersion = "38"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101
@@ -176,6 +176,7 @@ func Situate(c Case, e colony.Estimate, yard *forecast.Yard) *plan.Situation {
 		HealthDay: healthDay, CellCheck: c.CellCheck, CellCheckDay: c.CellCheckDay, Clipped: c.Clipped,
 		HistoryKnown: c.HistoryKnown, Feeds: c.Feeds, Treatments: c.Treatments, BeganOn: c.BeganOn,
 		Neighbours: c.Neighbours, Own: c.Own, Pairs: c.Pairs, FedTold: c.FedTold, Fed: c.Fed, Site: c.Site, RhythmDays: c.RhythmDays,
+		Readings:  c.Readings,
 		QueenYear: c.QueenYear, Waiting: c.Waiting, CagedSince: c.CagedSince, MitesPercent: mitesOf(c), Kept: c.Kept, Code: c.Code,
 	}
 }

@@ -15,7 +15,7 @@ func (c Case) With(b history.Believed) Case {
 	}
 	c.Ensemble, c.QueenYear, c.Stack, c.Changes = b.Ensemble, b.QueenYear, b.Stack, b.Changes
 	c.Clipped, c.Waiting, c.CagedSince, c.Mites = b.Clipped, b.Waiting, b.CagedSince, b.Mites
-	c.FedTold, c.Fed = true, b.FedSupers()
+	c.FedTold, c.Fed, c.Readings = true, b.FedSupers(), b.Readings
 	c.Treatments = slices.Concat(c.Treatments, b.CombTreatments())
 	return c
 }

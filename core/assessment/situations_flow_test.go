@@ -120,7 +120,8 @@ var flow = []situation{
 	{
 		name: "Ling, nine tenths capped, 21.5 % water", place: "uk", bloom: heather, on: "2026-09-08", days: 6,
 		hive: "deep b3 h4 p1 e2 s9 | x | medium! h9 n1 s8", told: all(checked(0), water(1, 21.5)),
-		does: [][]string{{"harvest_super"}}, never: []string{"hold_harvest"}, why: "ling holds more water and keeps: its limit is 23 % (Codex CXS 12-1981)",
+		does: [][]string{{"harvest_super"}}, never: []string{"hold_harvest"},
+		why: "ling holds more water and keeps: its limit is 23 % (Codex CXS 12-1981)",
 	},
 	{
 		name: "Capped all over, with brood in it", place: "uk", bloom: limes, on: "2026-07-28", days: 6,
@@ -129,7 +130,8 @@ var flow = []situation{
 	},
 	{
 		name: "A whole deep of honey on the nest", place: "uk", bloom: limes, on: "2026-07-22", days: 6,
-		hive: "deep b6 h2 p1 e1 s10 | deep h9.7 n0.3 s9", told: checked(0), does: [][]string{{"harvest_super"}},
+		hive: "deep b6 h2 p1 e1 s10 | deep h9.7 n0.3 s9", told: checked(0),
+		does:  [][]string{{"harvest_super", "relieve_honey_bound"}}, // the relief there is that box, taken off
 		never: []string{"feed_emergency"}, why: "a deep of honey in July is crop; comb in its place",
 	},
 	{
@@ -145,7 +147,8 @@ var flow = []situation{
 	{
 		name: "The robinia is ripe, the sunflower a month off", place: "central-europe", bloom: sunflowers, on: "2026-06-16", days: 6,
 		hive: "deep b6 h2 p1 e1 s10 | x | medium! h9.8 n0.2 s10", told: all(checked(0), water(1, 16.8)),
-		does: [][]string{{"harvest_super"}}, never: []string{"pack_down", "feed_winter", "combine"}, why: "taken apart it sells for more, and the combs are wanted in three weeks",
+		does: [][]string{{"harvest_super"}}, never: []string{"pack_down", "feed_winter", "combine"},
+		why: "taken apart it sells for more, and the combs are wanted in three weeks",
 	},
 	{
 		name: "Six tenths capped, 17.4 % at the end of July", place: "uk", bloom: limes, on: "2026-07-30", days: 4,
@@ -155,7 +158,7 @@ var flow = []situation{
 }
 
 // flowUnanswered is how many of them are not answered as yet: it may only fall.
-const flowUnanswered = 30
+const flowUnanswered = 5
 
 // TestFlowSituations counts the situations of flow and harvest that are not answered as a severe keeper would, and says which.
 func TestFlowSituations(t *testing.T) {

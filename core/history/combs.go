@@ -139,7 +139,7 @@ func (b Believed) Culls(today day.Day) []Cull {
 			if c.Granulated != nil && *c.Granulated {
 				why = append(why, "honey granulated in it")
 			}
-			if c.Origin == "dead-out" {
+			if c.Origin == fromDeadOut {
 				why = append(why, "from a dead-out")
 			}
 			if !box.Super && c.In != 0 && int(today-c.In) > CullAfterDays {

@@ -12,6 +12,7 @@ import (
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/harvest"
 	"kembo/core/hive"
 	"kembo/core/look"
 	"kembo/core/measure"
@@ -45,17 +46,18 @@ type Believed struct {
 	Unknown      []Unknown // what came from hives of which nothing is known
 	Began        Began     // zero: not known
 	BeganOn      day.Day
-	Queens       []queen.Person // of this hive, the earliest first
-	Waiting      *queen.Waiting // for a queen to lay; nil: it is not known to
-	CagedSince   day.Day        // that its laying queen is shut in; 0: she is not
-	Mites        []MitesCounted // the earliest first
-	Inspections  []Inspected    // of brood, the earliest first
-	Grafts       []Grafted      // in it, the earliest first
-	GoneThrough  *GoneThrough   // what was found in it once it was dead; nil: it was not gone through
-	Crops        []Crop         // what came off, the earliest first
-	Ended        *Ended         // nil: it lives, as far as is known
-	TookIn       day.Day        // on which another was last united with it; 0: none was
-	Stocked      []stock.Move   // into store and out of it, the earliest first
+	Queens       []queen.Person    // of this hive, the earliest first
+	Waiting      *queen.Waiting    // for a queen to lay; nil: it is not known to
+	CagedSince   day.Day           // that its laying queen is shut in; 0: she is not
+	Mites        []MitesCounted    // the earliest first
+	Readings     []harvest.Reading // of honey on it, the earliest first
+	Inspections  []Inspected       // of brood, the earliest first
+	Grafts       []Grafted         // in it, the earliest first
+	GoneThrough  *GoneThrough      // what was found in it once it was dead; nil: it was not gone through
+	Crops        []Crop            // what came off, the earliest first
+	Ended        *Ended            // nil: it lives, as far as is known
+	TookIn       day.Day           // on which another was last united with it; 0: none was
+	Stocked      []stock.Move      // into store and out of it, the earliest first
 }
 
 // Weighed is a gross weighing, with what went on and off before it, since the

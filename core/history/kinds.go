@@ -16,6 +16,7 @@ const (
 	KindInspect  Kind = "inspection"
 	KindDeadOut  Kind = "dead_out"
 	KindGraft    Kind = "graft"
+	KindSample   Kind = "honey_sample"
 	KindUndo     Kind = "undo"
 
 	KindFeed      Kind = "feed"
@@ -43,6 +44,7 @@ var own = []struct {
 	{KindInspect, func() body { return new(Inspection) }},
 	{KindDeadOut, func() body { return new(DeadOut) }},
 	{KindGraft, func() body { return new(Graft) }},
+	{KindSample, func() body { return new(HoneySample) }},
 }
 
 // Kinds lists every kind that a log may hold.

@@ -7,6 +7,7 @@ import (
 	"kembo/core/colony"
 	"kembo/core/craft"
 	"kembo/core/day"
+	"kembo/core/harvest"
 	"kembo/core/hive"
 	"kembo/core/moves"
 	"kembo/core/season"
@@ -77,7 +78,7 @@ func (s *Situation) compile(parts []part) *compiled {
 		}
 	}
 	c.after, c.small = h.Stack, meantSmall(h.Stack)
-	c.idleKg = s.idle(h.Stack) + s.spareBoxes(h.Stack)
+	c.idleKg = s.idle(h.Stack) + s.spareBoxes(h.Stack) + s.sets(h.Stack)
 	return c
 }
 
@@ -268,7 +269,7 @@ func (x *scene) rooms(p *part) bool {
 	case HarvestSuper:
 		return x.flowKg >= stillFillsKg/2
 	case AddSuper: // one more over one that they have not gone up into gives none
-		return x.flowKg >= stillFillsKg/2 && !slices.ContainsFunc(Boxes(x.s.Estimate.Stack), func(b BoxState) bool {
+		return x.flowKg >= stillFillsKg/2 && !slices.ContainsFunc(harvest.Boxes(x.s.Estimate.Stack), func(b harvest.Box) bool {
 			return b.Super && b.Fill < begunFill
 		})
 	}

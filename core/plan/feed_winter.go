@@ -4,6 +4,7 @@ import (
 	"fmt"
 
 	"kembo/core/day"
+	"kembo/core/harvest"
 	"kembo/core/season"
 )
 
@@ -47,18 +48,26 @@ const leastWinterFeed = 1.0
 // lacksKg is what is missing for winter by the end of the season, what is eaten and brought until then
 // counted.
 func (x *scene) lacksKg() float64 {
-	s := x.s
-	have := x.nestKg
-	if s.aboveIsFood() {
-		have += x.superKg
+	sum := x.stays()
+	if x.s.aboveIsFood() {
+		sum.NestKg += x.superKg
 	}
-	eats := eatsKgDay * x.bees / perBees * x.ahead.SpanDays
-	brings := 0.0
-	if x.ahead.FlowKg > 0 {
-		brings = x.ahead.FlowKg * min(1, x.bees/strongBees) / 2
-	}
-	return s.WinterTarget() - (have + brings - eats)
+	return sum.ShortKg()
 }
+
+// stays is the sum of what the colony has to keep from the day of the scene on.
+func (x *scene) stays() harvest.Stays {
+	sum := harvest.Stays{
+		TargetKg: x.s.WinterTarget(), EatsKg: eatsKgDay * x.bees / perBees * x.ahead.SpanDays, NestKg: x.nestKg,
+	}
+	if x.ahead.FlowKg > 0 {
+		sum.BringsKg = x.ahead.FlowKg * min(1, x.bees/strongBees) / 2
+	}
+	return sum
+}
+
+// Stays is the sum of what the colony has to keep from today on.
+func (s *Situation) Stays() harvest.Stays { return s.scene(0).stays() }
 
 // aboveIsFood reports whether what stands above the nest is taken for winter stores: it may not be sold, or the
 // bees can go to it and it stands there still when the season is over.

@@ -3,63 +3,22 @@ package plan
 import (
 	"fmt"
 
-	"kembo/core/comb"
 	"kembo/core/craft"
+	"kembo/core/day"
+	"kembo/core/harvest"
 	"kembo/core/hive"
 	"kembo/core/moves"
 	"kembo/core/season"
 	"kembo/core/words"
 )
 
-// Super shares for harvest. Source: common practice: a box is worth taking
-// when two thirds of its comb is stored.
+// Source: common practice; guesses.
 const (
-	harvestFill     = 0.65
 	worthHoldingFor = 4.0 // kg
-	traceOfFace     = 0.02
 	// A feed this recent bars what stands above the nest now, where no log tells which combs hold it; it errs
 	// on the side of the jar.
 	feedBarsDays = 120
 )
-
-// BoxState is how a box stands for harvest, as last looked at.
-type BoxState struct {
-	Box          int
-	Kg           float64
-	Fill, Capped float64 // share of the comb stored; of the stored, capped
-	HasBrood     bool
-	Super        bool
-}
-
-// Ready reports whether the box may be taken by its look: stored, capped and
-// without brood.
-func (x BoxState) Ready(set Settings) bool {
-	return x.Fill >= harvestFill && x.Capped >= set.CappedShare && !x.HasBrood
-}
-
-// Boxes returns the state of each box above the first.
-func Boxes(st hive.Stack) []BoxState {
-	var out []BoxState
-	for i, b := range st.Boxes {
-		x := BoxState{Box: i, Kg: b.HoneyKg(), Super: b.Super}
-		honey, nectar := 0.0, 0.0
-		for _, f := range b.Frames {
-			for _, s := range [2]comb.Shares{f.A, f.B} {
-				honey += s[comb.Honey]
-				nectar += s[comb.Nectar]
-				x.HasBrood = x.HasBrood || s.Worker()+s[comb.Drone] > traceOfFace
-			}
-		}
-		if n := 2 * float64(len(b.Frames)); n > 0 {
-			x.Fill = (honey + nectar) / n
-		}
-		if honey+nectar > 0 {
-			x.Capped = honey / (honey + nectar)
-		}
-		out = append(out, x)
-	}
-	return out
-}
 
 // Barred returns why no honey of this hive may be sold today, or "".
 func (s *Situation) Barred() string {
@@ -106,15 +65,15 @@ func treatment(what string) string {
 
 var harvestSuper = Option{
 	Action: HarvestSuper,
-	When: "a box above the first is two thirds stored, without brood, and capped to capped_share, or likely to be " +
-		"by the day",
+	When: "a box above the first is two thirds stored, without brood, and read as dry, shaken dry at half capped, or, not " +
+		"read as wet, capped to capped_share, or likely to be by the day",
 	Does:   "take the boxes that are ready",
-	Source: "common practice: capped share; the refractometer decides. What bars honey: the craft",
+	Source: "common practice: capped share; the refractometer decides (core/harvest). What bars honey: the craft",
 	steps:  harvestSteps,
 }
 
 // ripeBoxes returns the boxes that are ready on the day of the scene.
-func (x *scene) ripeBoxes() []BoxState {
+func (x *scene) ripeBoxes() []harvest.Box {
 	s := x.s
 	soon := map[int]bool{}
 	for k, at := range hive.FillOrder(s.Estimate.Stack) {
@@ -123,15 +82,20 @@ func (x *scene) ripeBoxes() []BoxState {
 			soon[at] = full != nil && capped != nil && *full <= float64(x.in) && *capped <= float64(x.in)
 		}
 	}
-	var out []BoxState
+	var out []harvest.Box
+	limits := s.Settings.Limits(s.Site, s.Today)
 	nests := len(s.nest())
-	for _, b := range Boxes(s.Estimate.Stack) {
-		ripe := b.Ready(s.Settings) || soon[b.Box] && b.Fill >= harvestFill && b.Capped >= nearlyCapped && !b.HasBrood
+	for _, b := range harvest.Boxes(s.Estimate.Stack) {
+		f := harvest.FoundOn(s.Readings, b.ID, s.Today+day.Day(x.in))
+		ripe := limits.Ripe(b, f).Verdict == harvest.Ready
+		if f == (harvest.Found{}) { // nobody tested it lately: by the day it may have been finished
+			ripe = ripe || soon[b.At] && b.Fill >= harvest.Filled && b.Capped >= nearlyCapped && !b.HasBrood
+		}
 		switch {
 		case !ripe:
 		case b.Super:
 			out = append(out, b)
-		case b.Box > 0 && b.Fill >= fullDeep && nests > max(1, x.boxesKept()) && !x.bound() && x.cropPast():
+		case b.At > 0 && b.Fill >= fullDeep && nests > max(1, x.boxesKept()) && !x.bound() && x.cropPast():
 			out = append(out, b)
 			nests--
 		}
@@ -184,12 +148,12 @@ func harvestSteps(x *scene) []Step {
 		}
 		boxes := all
 		if n == 1 {
-			boxes = []BoxState{heaviestOf(all)}
+			boxes = []harvest.Box{heaviestOf(all)}
 		}
 		var said []moves.Said
 		kg, capped := 0.0, 1.0
 		for _, b := range boxes {
-			said = append(said, moves.Said{Do: "box_harvested", Box: s.Estimate.Stack.Boxes[b.Box].ID})
+			said = append(said, moves.Said{Do: "box_harvested", Box: s.Estimate.Stack.Boxes[b.At].ID})
 			kg += b.Kg
 			capped = min(capped, b.Capped)
 		}
@@ -205,7 +169,7 @@ func harvestSteps(x *scene) []Step {
 // allCapped is the share from which on all is. Rounding.
 const allCapped = 0.99
 
-func heaviestOf(all []BoxState) BoxState {
+func heaviestOf(all []harvest.Box) harvest.Box {
 	best := all[0]
 	for _, b := range all[1:] {
 		if b.Kg > best.Kg {
@@ -215,7 +179,7 @@ func heaviestOf(all []BoxState) BoxState {
 	return best
 }
 
-func (s *Situation) sayHarvest(p *part, boxes []BoxState, kg, capped float64) told {
+func (s *Situation) sayHarvest(p *part, boxes []harvest.Box, kg, capped float64) told {
 	n := len(boxes)
 	one, many := "super", "supers"
 	heaviest := 0.0
@@ -223,7 +187,7 @@ func (s *Situation) sayHarvest(p *part, boxes []BoxState, kg, capped float64) to
 		if !b.Super {
 			one, many = "box", "boxes"
 		}
-		heaviest = max(heaviest, s.Estimate.Stack.Boxes[b.Box].LiftKg())
+		heaviest = max(heaviest, s.Estimate.Stack.Boxes[b.At].LiftKg())
 	}
 	var t told
 	t.do = fmt.Sprintf("Harvest %s %s", words.Count(n, one, many), s.by(p))

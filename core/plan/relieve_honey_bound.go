@@ -5,6 +5,7 @@ import (
 
 	"kembo/core/colony"
 	"kembo/core/craft"
+	"kembo/core/harvest"
 	"kembo/core/hive"
 	"kembo/core/moves"
 )
@@ -61,17 +62,17 @@ func (x *scene) boxOfHoneyOff() []Step {
 	s := x.s
 	nests := len(s.nest())
 	var out []Step
-	for _, b := range Boxes(s.Estimate.Stack) {
-		if b.Super || b.Box == 0 || nests < 2 || b.Fill < fullDeep || !b.Ready(s.Settings) ||
+	for _, b := range harvest.Boxes(s.Estimate.Stack) {
+		if b.Super || b.At == 0 || nests < 2 || b.Fill < fullDeep || !s.ripe(b) ||
 			x.nestKg-b.Kg < nestReserveKg {
 			continue
 		}
 		out = append(out, Step{
-			Key:  "honey box off " + s.Estimate.Stack.Boxes[b.Box].ID,
-			Said: []moves.Said{{Do: "box_harvested", Box: s.Estimate.Stack.Boxes[b.Box].ID}}, Opens: craft.Parted,
+			Key:  "honey box off " + s.Estimate.Stack.Boxes[b.At].ID,
+			Said: []moves.Said{{Do: "box_harvested", Box: s.Estimate.Stack.Boxes[b.At].ID}}, Opens: craft.Parted,
 			Keeps: 1, Moves: crossing{harvested: 1}, Load: []Need{{What: "clearer board", Count: 1}},
 			say: func(s *Situation, p *part) told {
-				t := s.sayHarvest(p, []BoxState{b}, b.Kg, b.Capped)
+				t := s.sayHarvest(p, []harvest.Box{b}, b.Kg, b.Capped)
 				t.do = "Relieve the honey-bound nest: take the box of honey off it " + s.by(p)
 				t.reason, t.figures = reason(
 					"Honey and nectar fill {share} % of the nest. {free} cells are free, and the queen would lay {want} a day. "+

@@ -14,6 +14,7 @@ type Settings struct {
 	LayRisk   float64 `json:"lay_risk"`
 
 	CappedShare    float64 `json:"capped_share"`   // of a super, to harvest
+	KeepsWater     float64 `json:"keeps_water"`    // per cent of water with which honey is put away at most; 0: usual
 	HoneyBound     float64 `json:"honey_bound"`    // share of the nest's drawn comb under stores from which it is relieved
 	UnclippedDays  int     `json:"unclipped_days"` // between cell checks, as the swarm clock shows them
 	ClippedDays    int     `json:"clipped_days"`

@@ -8,6 +8,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/endvalue"
 	"kembo/core/forecast"
+	"kembo/core/harvest"
 	"kembo/core/hive"
 	"kembo/core/measure"
 	"kembo/core/moves"
@@ -43,12 +44,13 @@ type Situation struct {
 	FreedOn      day.Day // on which she is taken to be let out where no plan does it; 0: she is not shut in
 	Code         string  // by which the neighbours know the hive; "": the name of the colony
 	Neighbours   []colony.Neighbour
-	Own          colony.Neighbour // this hive as it was last worked out; zero: it was not
-	Pairs        *Pairs           // of the yard; nil: they are worked out from this hive and the neighbours
-	MitesPercent float64          // of the last count; under 0: none is known
-	FedTold      bool             // a log tells which combs hold feed; else it is by days
-	Fed          []colony.FedIn   // boxes above the nest that hold what was fed
-	Kept         *Kept            // the plan that was kept the day before; nil: none
+	Own          colony.Neighbour  // this hive as it was last worked out; zero: it was not
+	Pairs        *Pairs            // of the yard; nil: they are worked out from this hive and the neighbours
+	MitesPercent float64           // of the last count; under 0: none is known
+	FedTold      bool              // a log tells which combs hold feed; else it is by days
+	Fed          []colony.FedIn    // boxes above the nest that hold what was fed
+	Readings     []harvest.Reading // of its honey, the earliest first
+	Kept         *Kept             // the plan that was kept the day before; nil: none
 
 	season       *endvalue.Season
 	horizon      int // days that plans are lived for
