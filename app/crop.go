@@ -30,6 +30,7 @@ func cropRows(all []history.Crop) ([]store.Crop, error) {
 type CropLine struct {
 	history.Crop
 	Colony, Code, Yard string
+	YardID             string
 }
 
 // Crops returns what came off all colonies between two days, both included, by day. What was just written is waited for.
@@ -51,7 +52,7 @@ func (s *Service) Crops(ctx context.Context, from, to day.Day) ([]CropLine, erro
 	}
 	var out []CropLine
 	for _, r := range rows {
-		l := CropLine{Colony: r.ID, Code: r.Code, Yard: names[r.YardID]}
+		l := CropLine{Colony: r.ID, Code: r.Code, Yard: names[r.YardID], YardID: r.YardID}
 		if err := json.Unmarshal([]byte(r.Body), &l.Crop); err != nil {
 			return nil, fmt.Errorf("crop of colony %s: %w", r.ID, err)
 		}

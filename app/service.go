@@ -4,6 +4,7 @@
 package app
 
 import (
+	"cmp"
 	"context"
 	"encoding/json"
 	"fmt"
@@ -238,7 +239,7 @@ func caseOf(
 	}
 	own := plan.DefaultSettings()
 	own.LiftLimitKg, own.Units, own.Observer = set.LiftLimitKg, set.Units, set.Observer()
-	own.CappedShare, own.KeepsWater = set.CappedShare, set.KeepsWater
+	own.CappedShare, own.KeepsWater = cmp.Or(set.CappedShare, own.CappedShare), set.KeepsWater
 	own.Weights, own.Schools = plan.PresetFor(set.Keeping).Weights, set.Schools
 	return assessment.Case{
 		Colony: colony.ID, Code: colony.Code, Today: y.today, Visit: y.visit, VisitPlanned: y.planned, Site: site,

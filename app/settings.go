@@ -1,6 +1,7 @@
 package app
 
 import (
+	"cmp"
 	"context"
 	"errors"
 	"fmt"
@@ -20,9 +21,9 @@ type Settings struct {
 	LiftLimitKg float64 // a person's own; guidance may be lower
 	MitesSpring float64 // per cent above which to act, to the end of June
 	MitesLate   float64 // and after
-	CappedShare float64 // of what is stored in a super, from which it is taken
-	KeepsWater  float64 // per cent, with which honey is put away at most
-	ExtractKg   float64 // of honey that make a day of extracting worth it
+	CappedShare float64 // of what is stored in a super, from which it is taken; 0: the usual
+	KeepsWater  float64 // per cent, with which honey is put away at most; 0: the usual
+	ExtractKg   float64 // of honey that make a day of extracting worth it; 0: the usual
 	NestFromC   float64 // °C, from which nests are opened; 0: the usual
 	SupersStay  bool    // supers go to hives of their own yard only
 	Keeping     string  // key of the preset of what things are worth; empty: the first
@@ -31,6 +32,12 @@ type Settings struct {
 	// How far this keeper's looks may be off, as shares; 0: the usual keeper.
 	OffFaces, OffBoxes, OffSeams float64
 }
+
+// Keeps is the most water with which honey is put away, per cent.
+func (s Settings) Keeps() float64 { return cmp.Or(s.KeepsWater, plan.UsualWater) }
+
+// ExtractFromKg is the honey that makes a day of extracting worth it.
+func (s Settings) ExtractFromKg() float64 { return cmp.Or(s.ExtractKg, usualExtractKg) }
 
 // Observer is the keeper as the reading of looks sees one.
 func (s Settings) Observer() look.Observer {
@@ -123,15 +130,16 @@ var Numbers = []Number{
 	},
 	{
 		Key: "capped_share", Field: "capped", Label: "Capped from, %", Group: harvestHead, Help: harvestHelp, Unit: Share,
-		Usual: plan.DefaultSettings().CappedShare, Least: 0.3, Most: 1, of: func(s *Settings) *float64 { return &s.CappedShare },
+		Usual: plan.DefaultSettings().CappedShare, Least: 0.3, Most: 1, Free: true,
+		of: func(s *Settings) *float64 { return &s.CappedShare },
 	},
 	{
 		Key: "keeps_water", Field: "keeps_water", Label: "Water at most, %", Group: harvestHead, Help: harvestHelp,
-		Usual: plan.UsualWater, Least: 15, Most: 20, of: func(s *Settings) *float64 { return &s.KeepsWater },
+		Usual: plan.UsualWater, Least: 15, Most: 20, Free: true, of: func(s *Settings) *float64 { return &s.KeepsWater },
 	},
 	{
 		Key: "extract_kg", Field: "extract", Label: "A day of extracting from", Group: harvestHead, Help: harvestHelp, Unit: Kg,
-		Usual: usualExtractKg, Least: 1, Most: 5000, of: func(s *Settings) *float64 { return &s.ExtractKg },
+		Usual: usualExtractKg, Least: 1, Most: 5000, Free: true, of: func(s *Settings) *float64 { return &s.ExtractKg },
 	},
 	{
 		Key: "nest_from_c", Field: "nest_from", Label: "Open nests from, °C",

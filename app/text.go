@@ -24,14 +24,6 @@ const noteMost, wordsMost = 2000, 60
 // textsOf checks the texts of entries.
 func textsOf(es []history.Entry) []error {
 	var out []error
-	check := func(field, text string, most int) {
-		switch {
-		case utf8.RuneCountInString(text) > most:
-			out = append(out, &FieldError{field, fmt.Sprintf("it has more than %d letters; shorten it", most)})
-		case hasControl(strings.NewReplacer("\n", "", "\r", "", "\t", "").Replace(text)):
-			out = append(out, &FieldError{field, "it has characters that cannot be seen; type it anew"})
-		}
-	}
 	for _, e := range es {
 		w, ok := e.Body.(moves.Worded)
 		if !ok {
@@ -42,10 +34,23 @@ func textsOf(es []history.Entry) []error {
 			if t.Long {
 				most = noteMost
 			}
-			check(t.Field, t.Text, most)
+			if err := checkText(t.Field, t.Text, most); err != nil {
+				out = append(out, err)
+			}
 		}
 	}
 	return out
+}
+
+// checkText returns what is wrong with a text of some lines at most so many letters long.
+func checkText(field, text string, most int) error {
+	switch {
+	case utf8.RuneCountInString(text) > most:
+		return &FieldError{field, fmt.Sprintf("it has more than %d letters; shorten it", most)}
+	case hasControl(strings.NewReplacer("\n", "", "\r", "", "\t", "").Replace(text)):
+		return &FieldError{field, "it has characters that cannot be seen; type it anew"}
+	}
+	return nil
 }
 
 // line checks a text of one line that a user gave of something: 1 to most letters,

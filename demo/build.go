@@ -60,12 +60,15 @@ func BuildTold(ctx context.Context, s *store.Store, told Followed, on day.Day) e
 	if err != nil {
 		return err
 	}
+	var all []pulledFrom
 	for i, y := range yards {
-		if err := buildYard(ctx, s, op, y, i, climate, told, on); err != nil {
+		hives, err := buildYard(ctx, s, op, y, i, climate, told, on)
+		if err != nil {
 			return fmt.Errorf("yard %s: %w", y.name, err)
 		}
+		all = append(all, pulledFrom{y, hives})
 	}
-	return nil
+	return extract(ctx, s, op, all, on)
 }
 
 // writtenBy marks what the sample keeper wrote on a day.
@@ -79,7 +82,7 @@ func id(what string) string {
 
 func buildYard(
 	ctx context.Context, s *store.Store, op store.Operation, y yard, index int, climate season.Climate, told Followed, on day.Day,
-) error {
+) ([]*keeper, error) {
 	row := store.Yard{
 		ID: id("yard " + y.code), OperationID: op.ID, Name: y.name, Climate: climate.Key, Hemisphere: "north",
 		Zone: "Europe/London", RhythmDays: y.rhythm,
@@ -89,7 +92,7 @@ func buildYard(
 		plants = append(plants, store.Bloom(b))
 	}
 	if err := s.AddYard(ctx, row, plants, writtenBy(First)); err != nil {
-		return err
+		return nil, err
 	}
 	ws := weather(climate, First, Last+6, index)
 	var days []store.WeatherDay
@@ -103,40 +106,40 @@ func buildYard(
 		)
 	}
 	if err := s.SetWeather(ctx, row.ID, days); err != nil {
-		return err
+		return nil, err
 	}
 	visits := y.visits()
 	for i, v := range visits {
 		if err := s.AddVisit(
 			ctx, id(fmt.Sprintf("visit %s %d", y.code, i)), row.ID, int32(v), writtenBy(First),
 		); err != nil {
-			return err
+			return nil, err
 		}
 	}
 	all, between, err := liveYard(y, ws, told, on)
 	if err != nil {
-		return err
+		return nil, err
 	}
 	for _, k := range all {
 		if err := writeColony(ctx, s, op, row.ID, k.story, k.entries); err != nil {
-			return fmt.Errorf("colony %s: %w", k.code, err)
+			return nil, fmt.Errorf("colony %s: %w", k.code, err)
 		}
 		if k.scale {
 			if err := k.readScale(ctx, s, id("colony "+k.code)); err != nil {
-				return fmt.Errorf("colony %s: %w", k.code, err)
+				return nil, fmt.Errorf("colony %s: %w", k.code, err)
 			}
 		}
 	}
 	for _, x := range between {
 		rows, err := rowsOf(op, x.at.story, []history.Entry{x.entry})
 		if err != nil {
-			return err
+			return nil, err
 		}
 		if err := s.Append(ctx, rows...); err != nil {
-			return fmt.Errorf("what %s gave or got: %w", x.at.code, err)
+			return nil, fmt.Errorf("what %s gave or got: %w", x.at.code, err)
 		}
 	}
-	return nil
+	return all, nil
 }
 
 // liveYard runs the truths of a yard's colonies side by side from their first day to on, each with its keeper, who

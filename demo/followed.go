@@ -119,12 +119,17 @@ func (k *keeper) do(d day.Day, said []moves.Said) error {
 		if err != nil {
 			return err
 		}
+		before := k.truth.state.SuperHoney + k.truth.state.SuperNectar
 		if c, ok := done.Changes[h.Colony]; ok {
 			k.truth.state.Befall(&parameters, &c)
 			k.truth.state.Apply(&c)
 		}
 		h = *done.Hives.Here()
 		k.write(history.Done(d, a))
+		if off, ok := a.(*moves.BoxOff); ok && off.Why == moves.WhyHarvest {
+			kg := before - k.truth.state.SuperHoney - k.truth.state.SuperNectar
+			k.pulled = append(k.pulled, pulled{k.entries[len(k.entries)-1].ID, d, kg})
+		}
 	}
 	k.restacked(h)
 	return nil

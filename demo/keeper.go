@@ -26,6 +26,7 @@ type keeper struct {
 	treated history.Entry // the treatment that was put in
 	out     bool          // and came out
 	n       int
+	pulled  []pulled          // what came off for its honey
 	days    []station.DayMass // as a scale under the hive would feel them
 	waterKg float64           // of rain in its wood
 	morning struct{ beforeKg, dryKg, livedKg float64 }
@@ -280,6 +281,9 @@ func (k *keeper) takeOff(d day.Day, i int, why string) {
 	c.SuperUndrawnOut = part(comb.Foundation)
 	s.Apply(&c)
 	k.write(history.Entry{Day: d, Kind: "box_off", Body: &moves.BoxOff{Box: k.truth.super[i].ID, Why: why}})
+	if why == moves.WhyHarvest {
+		k.pulled = append(k.pulled, pulled{k.entries[len(k.entries)-1].ID, d, honey + nectar})
+	}
 	k.truth.super = slices.Delete(k.truth.super, i, i+1)
 }
 

@@ -148,7 +148,7 @@ func TestVersionOneHasNoLaterFields(t *testing.T) {
 		value any
 	}{
 		{"origin", "origin", nil}, {"origin", "origin", map[string]any{}}, {"queen_events", "queen_events", []any{}},
-		{"mite_counts", "mite_counts", []any{}}, {"equipment", "equipment", map[string]any{}},
+		{"mite_counts", "mite_counts", []any{}}, {"honey_readings", "honey_readings", []any{}}, {"equipment", "equipment", map[string]any{}},
 		{"drones_seen", "drones_seen", ""}, {"yard_hives", "yard_hives", []any{}},
 		{"site", "site.latitude", map[string]any{"latitude": 0}},
 		{"site", "site.monthly_mean_c", map[string]any{"monthly_mean_c": []any{}}},
@@ -297,6 +297,9 @@ func TestWrongRecordsOfVersionTwo(t *testing.T) {
 		{"queen_events", event("2026-05-03", "queen_gone", map[string]any{"colour": 1}), "colour"},
 		{"queen_events", event("2026-05-05", "queen_noted", nil), "queen_events[0].date"},
 		{"queen_events", event("2026-04-30", "queen_noted", nil), "origin.date"},
+		{"honey_readings", []any{map[string]any{"box": 9, "date": "2026-05-03", "water_percent": 17}}, "honey_readings[0].box"},
+		{"honey_readings", []any{map[string]any{"box": 1, "date": "2026-05-09", "water_percent": 17}}, "honey_readings[0].date"},
+		{"honey_readings", []any{map[string]any{"box": 1, "date": "2026-05-03"}}, "what a shaken comb did"},
 		{"mite_counts", []any{map[string]any{"date": "2026-05-03", "method": "guess", "mites": 3}}, "wash, roll"},
 		{"mite_counts", []any{map[string]any{"date": "2026-05-09", "method": "wash", "mites": 3}}, "mite_counts[0].date"},
 		{"equipment", map[string]any{"feeder": map[string]any{"kind": "top", "litres": 0}}, "equipment.feeder"},

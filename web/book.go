@@ -53,7 +53,8 @@ var bookGroups = []struct {
 	{"weights", "Weights", []history.Kind{history.KindWeighing}},
 	{"boxes", "Boxes and combs", []history.Kind{
 		"box_on", "box_off", "box_moved", "boxes_changed", "combs_swapped", "frame_moved", "combs_turned", "combs_scraped",
-		"combs_uncapped", "drone_cut", "arranged", "frames_exchanged", "stores_moved", "rearranged", "harvested", history.KindCombs,
+		"combs_uncapped", "drone_cut", "arranged", "frames_exchanged", "stores_moved", "rearranged", "harvested", history.KindSample,
+		history.KindCombs,
 	}},
 	{"feeds", "Feeds and treatments", []history.Kind{history.KindFeed, history.KindTreatment}},
 	{"health", "Mites and brood", []history.Kind{history.KindMites, history.KindInspect, history.KindDeadOut}},

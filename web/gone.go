@@ -72,6 +72,8 @@ func (s *Server) showMore(c fiber.Ctx) error {
 	v.Ways = append(v.Ways, []lifeWay{
 		{"/yards", "Yards", "All of them, to find one or to change it."},
 		{"/yards/new", "New yard", "A place where hives stand."},
+		{"/harvest", "Harvest", "What may be taken, what must stay, and what is held."},
+		{"/lots", "Honey in lots", "From the extractor to the jar, each kilogram by its hives."},
 		{"/crop", "What came off", "Kilograms by colony, yard and day."},
 		{"/medicines", "Feeds and treatments", "The book for the inspector, to print or as CSV."},
 		{"/rearing", "Rear queens", "Grafts with their calendar, cells and what came of them, and who wants one."},

@@ -23,7 +23,7 @@ type guidePage struct {
 }
 
 // guideOrder is the order in which the guide is read.
-var guideOrder = []string{"start", "round", "year", "records"}
+var guideOrder = []string{"start", "round", "year", "harvest", "records"}
 
 // guidePages reads the guide once, as the server starts.
 func guidePages() ([]guidePage, error) {

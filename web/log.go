@@ -58,6 +58,8 @@ func entryWords(e history.Entry, u measure.Units) (kind, say string) {
 		return inspectionWords(x)
 	case *history.DeadOut:
 		return deadOutWords(x)
+	case *history.HoneySample:
+		return sampleWords(x)
 	case *history.Graft:
 		return graftWords(x)
 	case moves.Act:

@@ -78,6 +78,23 @@ func (s *Server) routes() {
 	r.Get("/yours/:name", s.sendBackup)
 	r.Get("/export.zip", s.sendExport)
 	r.Get("/crop", s.showCrop)
+	r.Get("/harvest", s.showHarvest)
+	r.Post("/harvest/sum", s.addUp)
+	r.Post("/harvest", s.pull)
+	r.Get("/lots", s.showLots)
+	r.Get("/lots/new", s.get(s.extracting()))
+	r.Post("/lots/new", s.post(s.extracting()))
+	r.Get("/lots/blend", s.get(s.blending()))
+	r.Post("/lots/blend", s.post(s.blending()))
+	r.Post("/lots/undo", s.takeBackLot)
+	r.Get("/lots/:lot", s.showLot)
+	r.Get("/lots/:lot/fill", s.get(s.filling()))
+	r.Post("/lots/:lot/fill", s.post(s.filling()))
+	r.Get("/lots/:lot/out", s.get(s.letting()))
+	r.Post("/lots/:lot/out", s.post(s.letting()))
+	r.Get("/lots/:lot/water", s.get(s.readingLot()))
+	r.Post("/lots/:lot/water", s.post(s.readingLot()))
+	r.Get("/yards/:yard/harvest", s.showHarvest)
 	r.Post("/sample", s.fillSample)
 	r.Get("/sample/empty", s.get(s.emptying()))
 	r.Post("/sample/empty", s.post(s.emptying()))
@@ -142,7 +159,7 @@ func (s *Server) routes() {
 		"queens/found": s.queenFinding(), "queens/gone": s.queenGoing(), "queens/cage": s.queenCaging(),
 		"mites/count": s.countingMites(), "inspect": s.inspecting(), "dead": s.goingThrough(), "feed": s.feeding(), "weigh": s.weighing(),
 		"treat": s.treating(), "out": s.takingOut(), "equipment": s.equipping(), "arrange": s.arranging(),
-		"boxes/any": s.boxing(), "harvest": s.harvesting(),
+		"boxes/any": s.boxing(), "harvest": s.harvesting(), "honey": s.samplingHoney(),
 		"book/:entry/correct": s.correcting(), "book/:entry/move": s.movingEntry(),
 	} {
 		r.Get("/colonies/:colony/"+path, s.get(a))

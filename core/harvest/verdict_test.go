@@ -173,3 +173,20 @@ func TestReadingsThatCannotBe(t *testing.T) {
 		t.Error(err)
 	}
 }
+
+// TestTheHeaviestComesOffAsLongAsEnoughStays: common practice, no source.
+func TestTheHeaviestComesOffAsLongAsEnoughStays(t *testing.T) {
+	ready := []Offer{{"a", 9}, {"b", 14}, {"c", 12}}
+	for _, x := range []struct {
+		short float64
+		want  string
+	}{{-5, "bca"}, {0, "bca"}, {1, "bca"}, {8, "bc"}, {12, "ba"}, {22, "b"}, {30, ""}, {40, ""}} {
+		got := ""
+		for _, id := range (Stays{TargetKg: 20 + x.short, NestKg: 20}).Take(ready, 35) {
+			got += id
+		}
+		if got != x.want {
+			t.Errorf("short of %g kg, %q come off, not %q", x.short, got, x.want)
+		}
+	}
+}

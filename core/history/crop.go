@@ -5,6 +5,7 @@ import (
 
 	"kembo/core/bees"
 	"kembo/core/day"
+	"kembo/core/hive"
 	"kembo/core/moves"
 )
 
@@ -42,7 +43,7 @@ func (w *walker) crop(e Entry, before moves.Hive, c bees.Change) {
 	}
 	out.Barred = w.fedOf(before.Stack, boxes, frames)
 	c.Day = e.Day
-	out.Guess = w.taken(before, c)
+	out.Guess = min(w.taken(before, c), holds(before.Stack, boxes, frames))
 	if !out.Scale {
 		out.Kg = out.Guess
 	}
@@ -50,6 +51,23 @@ func (w *walker) crop(e Entry, before moves.Hive, c bees.Change) {
 		out.Barred = out.Barred || t.To == 0 || t.Until == 0 || e.Day <= t.Until
 	}
 	w.Crops = append(w.Crops, out)
+}
+
+// holds is the most honey that boxes and frames of a stack can hold, kg.
+func holds(st hive.Stack, boxes, frames []string) float64 {
+	kg := 0.0
+	for _, b := range st.Boxes {
+		n := 0
+		for _, f := range b.Frames {
+			if slices.Contains(boxes, b.ID) || slices.Contains(frames, f.ID) {
+				n++
+			}
+		}
+		if n > 0 {
+			kg += float64(n) / float64(len(b.Frames)) * b.Format.Full(len(b.Frames), 1).HoneyKg
+		}
+	}
+	return kg
 }
 
 // taken is the honey that a change takes out of the hive, kg, as far as is known: by

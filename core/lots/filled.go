@@ -33,13 +33,19 @@ func (x *Filled) apply(a *Account, e Entry) error {
 	return nil
 }
 
-// PackedKg is what containers hold of a lot that is still there: what was filled, less what left since, filled or not.
+// PackedKg is what containers hold of a lot that is still there. What is sold, given away or eaten leaves in containers, as long as
+// there are any; what is blended, lost or fed comes first from what is not filled.
 func (l *Lot) PackedKg() float64 {
 	kg := 0.0
 	for _, p := range l.Packed {
 		kg += p.EachKg * float64(p.Count)
 	}
-	return min(kg, l.Kg)
+	for _, g := range l.Gone {
+		if g.How == Sold || g.How == Given || g.How == Own {
+			kg -= g.Kg
+		}
+	}
+	return min(max(kg, 0), l.Kg)
 }
 
 // Tested is the water of a lot, read again.

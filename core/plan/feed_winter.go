@@ -67,7 +67,10 @@ func (x *scene) stays() harvest.Stays {
 }
 
 // Stays is the sum of what the colony has to keep from today on.
-func (s *Situation) Stays() harvest.Stays { return s.scene(0).stays() }
+func (s *Situation) Stays() harvest.Stays {
+	s.prepare()
+	return s.scene(0).stays()
+}
 
 // aboveIsFood reports whether what stands above the nest is taken for winter stores: it may not be sold, or the
 // bees can go to it and it stands there still when the season is over.

@@ -27,18 +27,12 @@ func (s Settings) Limits(site forecast.Site, on day.Day) harvest.Limits {
 
 // kindOf is how the honey behaves that likely stands in the supers of a yard: by the plants of the weeks before a day.
 func kindOf(site forecast.Site, on day.Day) honey.Kind {
-	all := 0.0
 	of := map[honey.Kind]float64{}
-	for _, b := range site.Bloom {
-		kind, gave := honey.KindOf(b.Plant), 0.0
-		for d := on - flowedDays; d <= on; d++ {
-			gave += b.Strength * b.Share(season.DayOf(d, site.Hemisphere))
-		}
-		of[kind] += gave
-		all += gave
+	for _, g := range season.Gave(site.Bloom, site.Hemisphere, on-flowedDays, on) {
+		of[honey.KindOf(g.Plant)] += g.Share
 	}
 	for _, kind := range []honey.Kind{honey.Gel, honey.Setting, honey.Honeydew} {
-		if of[kind] > mostOf*all {
+		if of[kind] > mostOf {
 			return kind
 		}
 	}
