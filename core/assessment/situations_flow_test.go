@@ -1,10 +1,12 @@
 package assessment_test
 
 import (
+	"strings"
 	"testing"
 
 	"kembo/core/assessment"
 	"kembo/core/harvest"
+	"kembo/core/plan"
 	"kembo/core/season"
 )
 
@@ -162,5 +164,31 @@ const flowUnanswered = 5
 
 // TestFlowSituations counts the situations of flow and harvest that are not answered as a severe keeper would, and says which.
 func TestFlowSituations(t *testing.T) {
-	mostUnanswered(t, flow, flowUnanswered)
+	mostUnanswered(t, append(flow, flowHeld...), flowUnanswered)
+}
+
+// TestSugarInTheNestIsSaidWithASuper: where much of what was fed is in the nest still, a super goes on with a word about it; where it
+// is eaten, without. Common practice, no source.
+func TestSugarInTheNestIsSaidWithASuper(t *testing.T) {
+	const word = "Sugar is not honey"
+	for _, x := range []struct {
+		name string
+		told func(*assessment.Case)
+		want bool
+	}{{"fed eight kilograms in April", fedAgo(30, 8), true}, {"fed two", fedAgo(30, 2), false}, {"never fed", nil, false}} {
+		c := situation{
+			name: x.name, place: "uk", bloom: limes, on: "2026-04-30", days: 9, hive: "deep b3.5 h5 p1 e0.5 s9", told: x.told,
+		}
+		said, supered := false, false
+		for _, a := range c.assess(t).Advice {
+			supered = supered || a.Action == plan.AddSuper
+			said = said || strings.Contains(strings.Join(a.Cautions, " "), word)
+		}
+		if !supered {
+			t.Fatalf("%s: no super is advised", x.name)
+		}
+		if said != x.want {
+			t.Errorf("%s: said %t, not %t", x.name, said, x.want)
+		}
+	}
 }

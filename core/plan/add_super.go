@@ -91,6 +91,7 @@ func (s *Situation) sayAddSuper(p *part, n int) told {
 		dated("visit", s.Visit), whole("supers", float64(n)),
 	)
 	t.brief = brief("Room for {room}; a good day brings {good}.", t.figures)
+	t.cautions = s.fedUnderCaution()
 	t.change = fmt.Sprintf("Three days of rain, or under %s, put it off by about as long.", s.warmth(fliesFromC))
 	return t
 }
