@@ -8,6 +8,8 @@ import (
 
 	"kembo/core/day"
 	"kembo/core/forecast"
+	"kembo/core/history"
+	"kembo/core/measure"
 	"kembo/core/season"
 	"kembo/store"
 )
@@ -15,6 +17,7 @@ import (
 // Calendar is a yard's bloom calendar with what bears on it.
 type Calendar struct {
 	YardID, YardName, Operation string
+	Units                       measure.Units
 	Today                       day.Day
 	Hemisphere                  season.Hemisphere
 	Plants                      []CalendarPlant
@@ -22,6 +25,16 @@ type Calendar struct {
 	Level                       *Level     // what the yard's colonies say of its flow; nil: nothing yet
 	WeatherFrom, WeatherTo      day.Day    // on file; 0: none
 	WeatherDays                 int
+	Weather                     []season.Weather // of this season year, as it was and as it is forecast, by day
+	Scales                      []ScaleLine      // of hives of the yard that stand on one
+	Flows                       []season.Run     // of this year by the calendar as it is now, the earliest first
+	LastYear                    map[string]int   // by plant, the day of the season year on which it opened a year before
+}
+
+// ScaleLine is what a hive on a scale has gained, day by day.
+type ScaleLine struct {
+	Colony, Code string
+	Gains        []history.Gain
 }
 
 // CalendarPlant is a plant as it was entered, and as this year has it.
@@ -105,7 +118,87 @@ func (s *Service) Calendar(ctx context.Context, yard string) (Calendar, error) {
 		}
 		c.WeatherTo = max(c.WeatherTo, d)
 	}
+	start := season.YearStart(y.today, site.Hemisphere)
+	for d := start; d < start+daysOfYear; d++ {
+		if w, ok := site.Weather[d]; ok {
+			c.Weather = append(c.Weather, w)
+		}
+	}
+	c.Flows = season.Flows(site.Bloom, site.Hemisphere, start, start+daysOfYear-1)
+	if c.LastYear, err = s.openedBefore(ctx, y, start); err != nil {
+		return c, err
+	}
+	if c.Scales, err = s.scales(ctx, y, site, start); err != nil {
+		return c, err
+	}
+	set, err := s.Settings(ctx)
+	if err != nil {
+		return c, err
+	}
+	c.Units = set.Units
 	return c, s.readLevel(ctx, &c)
+}
+
+const daysOfYear = 366
+
+// knownYear is the days of weather from which on a year is told of. Source: none: those of spring, in which plants are moved.
+const knownYear = 120
+
+// openedBefore returns when each plant opened in the season year before start, by its weather and by what was seen; none where neither
+// is on file.
+func (s *Service) openedBefore(ctx context.Context, y yardDay, start day.Day) (map[string]int, error) {
+	then := y
+	then.today = start - 1
+	site, err := s.siteFrom(ctx, then, season.YearStart(then.today, season.Hemisphere(y.Hemisphere)))
+	if err != nil {
+		return nil, err
+	}
+	from := season.YearStart(then.today, site.Hemisphere)
+	notes, err := s.store.FlowNotes(ctx, y.ID, int32(from), int32(then.today))
+	if err != nil {
+		return nil, err
+	}
+	n := 0
+	for d := from; d < start; d++ {
+		if _, ok := site.Weather[d]; ok {
+			n++
+		}
+	}
+	if n < knownYear && len(notes) == 0 {
+		return nil, nil
+	}
+	out := map[string]int{}
+	for _, b := range site.Bloom {
+		out[b.Plant] = b.From
+	}
+	return out, nil
+}
+
+// scales returns what hives of a yard that stand on a scale have gained since a day.
+func (s *Service) scales(ctx context.Context, y yardDay, site forecast.Site, since day.Day) ([]ScaleLine, error) {
+	all, err := s.store.Weighed(ctx, y.ID, int32(y.today), since.Time().Unix())
+	if err != nil {
+		return nil, err
+	}
+	var out []ScaleLine
+	for _, x := range all {
+		es, err := s.entries(ctx, x.ID, y.today)
+		if err != nil {
+			return nil, err
+		}
+		gains, err := s.gains(ctx, x, y, site, es)
+		if err != nil {
+			return nil, err
+		}
+		l := ScaleLine{Colony: x.ID, Code: x.Code}
+		for _, g := range gains {
+			if g.Day >= since {
+				l.Gains = append(l.Gains, g)
+			}
+		}
+		out = append(out, l)
+	}
+	return out, nil
 }
 
 func (s *Service) readLevel(ctx context.Context, c *Calendar) error {

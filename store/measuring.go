@@ -132,6 +132,18 @@ func (s *Store) AddReadings(ctx context.Context, colony string, rs []Reading) er
 	})
 }
 
+const selectWeighed = `SELECT p.colony_id, p.code FROM colony_place p WHERE p.yard_id = ?1
+	AND p.day = (SELECT MAX(q.day) FROM colony_place q WHERE q.colony_id = p.colony_id AND q.day <= ?2)
+	AND EXISTS (SELECT 1 FROM scale_reading r WHERE r.colony_id = p.colony_id AND r.at_utc >= ?3) ORDER BY p.code`
+
+// Weighed returns the colonies of a yard on a day that a scale under them has told of since an instant, each with its code.
+func (s *Store) Weighed(ctx context.Context, yard string, day int32, since int64) ([]Colony, error) {
+	return collect(ctx, s.read, func(r *sql.Rows, c *Colony) error {
+		c.YardID = yard
+		return r.Scan(&c.ID, &c.Code)
+	}, selectWeighed, yard, day, since)
+}
+
 const selectReadings = `SELECT at_utc, kg FROM scale_reading WHERE colony_id = ? AND at_utc BETWEEN ? AND ? ORDER BY at_utc`
 
 // Readings returns a colony's readings between two instants, both included.

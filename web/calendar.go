@@ -23,6 +23,7 @@ type calendarView struct {
 	shell
 	YardID, Yard, Err, Said string
 	Figure                  template.HTML
+	Season                  []string // what flows now, what comes next, what lies between
 	Plants                  []plantRow
 	Notes                   []noteRow
 	Level, LevelSay         string
@@ -34,6 +35,7 @@ type calendarView struct {
 type plantRow struct {
 	plantForm
 	When, Moved string
+	LastYear    string // against the year before; "": it is not known
 	InFlower    bool
 }
 
@@ -97,6 +99,9 @@ func calendarOf(x app.Calendar) *calendarView {
 			r.Moved = words.Count(-d, "day early", "days early")
 		}
 		r.InFlower = y.Share(sd) > 0
+		if then, ok := x.LastYear[b.Plant]; ok {
+			r.LastYear = lastYearSay(y.From - then)
+		}
 		v.Plants = append(v.Plants, r)
 		day0 := func(b season.Bloom) [4]float64 {
 			return [4]float64{float64(b.From - 1), float64(b.PeakFrom - 1), float64(b.PeakTo - 1), float64(b.To - 1)}
@@ -106,7 +111,9 @@ func calendarOf(x app.Calendar) *calendarView {
 			draw.CalendarPlant{Plant: words.Capital(b.Plant), Entered: day0(b), Year: day0(y), Strength: b.Strength},
 		)
 	}
+	fig.Lanes = lanesOf(x, start)
 	v.Figure = fig.Draw()
+	v.Season = seasonSays(x)
 	for _, n := range x.Notes {
 		say := words.Capital(n.Plant) + " has started, seen on " + n.Day.Short()
 		if n.What == season.Over {

@@ -20,13 +20,20 @@ type Calendar struct {
 	From   day.Day // first day of the year
 	Today  day.Day
 	Plants []CalendarPlant
+	Lanes  Lanes
 }
 
 // Draw draws the year.
 func (c Calendar) Draw() template.HTML {
 	const width, left, right, row, top = 1180.0, 150.0, 6.0, 34.0, 26.0
-	h := top + row*float64(len(c.Plants)) + 8
+	const apart = 14.0
 	x := func(d float64) float64 { return left + (width-left-right)*min(max(d, 0), 366)/366 }
+	lanes := c.Lanes.lanes(c.From, x)
+	under := top + row*float64(len(c.Plants)) + 8
+	h := under
+	for _, l := range lanes {
+		h += l.tall + apart
+	}
 	var b builder
 	for m := range 12 {
 		first := c.From.Time().AddDate(0, m, 1-c.From.Time().Day())
@@ -59,6 +66,17 @@ func (c Calendar) Draw() template.HTML {
 		if p.Year != p.Entered {
 			b.f(`<path d="%s" fill="none" stroke="var(--k-ink-2)" stroke-dasharray="3 3"/>`, shape(p.Entered))
 		}
+	}
+	y := under
+	for _, l := range lanes {
+		y += apart
+		b.text("text", esc(l.label), "x", "0", "y", n(y+14), "font-size", "14", "font-weight", "700")
+		if l.sub != "" {
+			b.text("text", esc(l.sub), "x", "0", "y", n(y+31), "font-size", "12.5", "fill", "var(--k-ink-2)")
+		}
+		l.draw(&b, y, y+l.tall)
+		y += l.tall
+		b.el("path", "d", "M0 "+n(y)+"H"+n(width), "stroke", "var(--k-rule)")
 	}
 	at := x(float64(c.Today - c.From))
 	b.el("path", "d", "M"+n(at)+" "+n(top-8)+"V"+n(h), "stroke", "var(--k-ink)", "stroke-width", "2")
