@@ -92,6 +92,26 @@ func (s *Service) Harvest(ctx context.Context, yard string) (Harvest, error) {
 	return out, nil
 }
 
+// PullList returns what comes off in a yard so that enough stays, in the order in which the hives stand; those that keep all are left
+// out.
+func (s *Service) PullList(ctx context.Context, yard string) (Harvest, error) {
+	h, err := s.Harvest(ctx, yard)
+	if err != nil {
+		return h, err
+	}
+	places, err := s.store.Round(ctx, yard)
+	if err != nil {
+		return h, err
+	}
+	at := map[string]int{}
+	for i, id := range places {
+		at[id] = i + 1
+	}
+	slices.SortStableFunc(h.Hives, func(a, b HarvestHive) int { return compareStands(a.Standing, b.Standing, at) })
+	h.Hives = slices.DeleteFunc(h.Hives, func(x HarvestHive) bool { return len(x.Take()) == 0 })
+	return h, nil
+}
+
 // Off is a box that came off its hive.
 type Off struct{ Colony, Box string }
 

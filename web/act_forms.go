@@ -375,7 +375,9 @@ func (s *Server) harvesting() asks {
 			net := number("net", "or the honey alone", "")
 			net.Unit = x.Units.Mass.Name
 			net.Help = "Neither, where it was only counted: then it stands as estimated."
+			boxes.Chosen = strings.FieldsFunc(c.Query("boxes"), func(r rune) bool { return r == ',' })
 			batch := text("batch", "Batch")
+			batch.Value = c.Query("batch")
 			batch.Help, batch.Half = "In your words, as “June, first”.", true
 			p.Fields = []formField{boxes, combs, gross, net, batch, onField(x.Today)}
 			return p, nil

@@ -1,6 +1,7 @@
 package web_test
 
 import (
+	"html"
 	"net/url"
 	"regexp"
 	"slices"
@@ -166,5 +167,62 @@ func TestAReadingDecides(t *testing.T) {
 	}
 	if _, page = ask(t, w, get("/harvest")); slices.Contains(tickedIn(page, "boxes"), tick) {
 		t.Error("an earlier reading outweighs a later one")
+	}
+}
+
+// TestThePullListNamesWhatIsLifted: the hives of a yard of which something comes off, what has to be lifted for it, and a form in which
+// those boxes are ticked; a yard with nothing to pull says so.
+func TestThePullListNamesWhatIsLifted(t *testing.T) {
+	w := serverOn(t, day.Of(2026, time.July, 22))
+	_, page := ask(t, w, get("/harvest"))
+	yards := regexp.MustCompile(`href="(/yards/[^"]+)/harvest">([^<]+)<`).FindAllStringSubmatch(page, -1)
+	if len(yards) != 4 {
+		t.Fatalf("%d yards", len(yards))
+	}
+	pulls := 0
+	for _, y := range yards {
+		_, list := ask(t, w, get(y[1]+"/pull"))
+		if !strings.Contains(list, "Pull list, "+y[2]) {
+			t.Errorf("%s has no pull list", y[2])
+		}
+		form := regexp.MustCompile(`href="(/colonies/[^"]+/harvest\?[^"]+)"`).FindStringSubmatch(list)
+		if form == nil {
+			if !strings.Contains(list, "Nothing here is ready") {
+				t.Errorf("%s: nothing comes off, and it is not said", y[2])
+			}
+			continue
+		}
+		pulls++
+		if !strings.Contains(list, "aside, and back on") || !strings.Contains(list, "clearer board") {
+			t.Errorf("%s: it is not said what is lifted and brought", y[2])
+		}
+		_, page := ask(t, w, get(html.UnescapeString(form[1])))
+		if len(tickedIn(page, "boxes")) == 0 || !strings.Contains(page, `value="Harvest of 22 Jul"`) {
+			t.Error("the form has not what comes off")
+		}
+	}
+	if pulls == 0 {
+		t.Error("nothing comes off anywhere")
+	}
+}
+
+// TestASeasonIsInOnePicture: what flows now, what comes next, and under the bloom the flow, pollen, the hive on a scale and the weather.
+func TestASeasonIsInOnePicture(t *testing.T) {
+	w := serverOn(t, day.Of(2026, time.July, 22))
+	_, page := ask(t, w, get("/harvest"))
+	for _, y := range regexp.MustCompile(`href="(/yards/[^"]+)/harvest">([^<]+)<`).FindAllStringSubmatch(page, -1) {
+		_, cal := ask(t, w, get(y[1]+"/calendar"))
+		want := []string{">Flow<", ">Pollen<", ">Weather<"}
+		switch y[2] {
+		case "Quarry Lane":
+			want = append(want, "A flow is on by the calendar, now of bramble", "No other flow is to come", "Scale, QL-04")
+		case "Heath Edge": // ling is to come
+			want = append(want, "The next is of ling heather", "What it is to fill goes on now", "gaphatch")
+		}
+		for _, s := range want {
+			if !strings.Contains(cal, s) {
+				t.Errorf("%s has no %q", y[2], s)
+			}
+		}
 	}
 }

@@ -95,6 +95,7 @@ func (s *Server) routes() {
 	r.Get("/lots/:lot/water", s.get(s.readingLot()))
 	r.Post("/lots/:lot/water", s.post(s.readingLot()))
 	r.Get("/yards/:yard/harvest", s.showHarvest)
+	r.Get("/yards/:yard/pull", s.showPull)
 	r.Post("/sample", s.fillSample)
 	r.Get("/sample/empty", s.get(s.emptying()))
 	r.Post("/sample/empty", s.post(s.emptying()))

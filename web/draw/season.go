@@ -2,6 +2,7 @@ package draw
 
 import (
 	"math"
+	"slices"
 	"strings"
 
 	"kembo/core/day"
@@ -73,15 +74,32 @@ func (l Lanes) lanes(from day.Day, x func(d float64) float64) []lane {
 // pollenMost is as much pollen as fills its lane. Rounding.
 const pollenMost = 2.5
 
-// area returns the path of an area over a base line.
-func area(v []float64, x func(float64) float64, y func(float64) float64, base float64) string {
-	var d strings.Builder
-	d.WriteString("M" + n(x(0)) + " " + n(base))
+// bends returns the points at which a curve of days bends, its first and its last among them: what lies straight between is left out.
+func bends(v []float64, x, y func(float64) float64) []point {
+	var out []point
 	for i, p := range v {
-		d.WriteString("L" + n(x(float64(i))) + " " + n(y(p)))
+		if i > 0 && i < len(v)-1 && math.Abs(v[i-1]-2*p+v[i+1]) < 1e-9 {
+			continue
+		}
+		out = append(out, point{x(float64(i)), y(p)})
 	}
-	d.WriteString("L" + n(x(float64(len(v)-1))) + " " + n(base) + "Z")
+	return out
+}
+
+// along returns the path through points, beginning with a command.
+func along(begin string, p []point) string {
+	var d strings.Builder
+	for _, q := range p {
+		d.WriteString(begin + n(q.x) + " " + n(q.y))
+		begin = "L"
+	}
 	return d.String()
+}
+
+// area returns the path of an area over a base line.
+func area(v []float64, x, y func(float64) float64, base float64) string {
+	p := bends(v, x, y)
+	return along("M", append(append([]point{{p[0].x, base}}, p...), point{p[len(p)-1].x, base})) + "Z"
 }
 
 // nectar is the lane of what is offered, with its range where this season is known, and what lies between flows hatched.
@@ -92,25 +110,16 @@ func (l Lanes) nectar(from day.Day, x func(float64) float64, most float64) lane 
 	}
 	return lane{"Flow", sub, 64, func(b *builder, top, base float64) {
 		y := func(v float64) float64 { return base - (base-top)*v/most }
-		if l.High > 0 {
-			var d strings.Builder
-			for i, v := range l.Nectar {
-				d.WriteString(step(i) + n(x(float64(i))) + " " + n(y(v*l.High)))
-			}
-			for i := len(l.Nectar) - 1; i >= 0; i-- {
-				d.WriteString("L" + n(x(float64(i))) + " " + n(y(l.Nectar[i]*l.Low)))
-			}
-			b.el("path", "d", d.String()+"Z", "fill", "var(--k-spruce-tint)")
-		}
 		mid := 1.0
 		if l.High > 0 {
 			mid = math.Sqrt(l.High * l.Low)
+			times := func(by float64) func(float64) float64 { return func(v float64) float64 { return y(v * by) } }
+			under := bends(l.Nectar, x, times(l.Low))
+			slices.Reverse(under)
+			b.el("path", "d", along("M", bends(l.Nectar, x, times(l.High)))+along("L", under)+"Z", "fill", "var(--k-spruce-tint)")
 		}
-		var d strings.Builder
-		for i, v := range l.Nectar {
-			d.WriteString(step(i) + n(x(float64(i))) + " " + n(y(v*mid)))
-		}
-		b.el("path", "d", d.String(), "fill", "none", "stroke", "var(--k-spruce)", "stroke-width", "2")
+		b.el("path", "d", along("M", bends(l.Nectar, x, func(v float64) float64 { return y(v * mid) })), "fill", "none", "stroke",
+			"var(--k-spruce)", "stroke-width", "2")
 		if one := y(1); one > top-1 {
 			b.el("path", "d", "M"+n(x(0))+" "+n(one)+"H"+n(x(366)), "stroke", "var(--k-rule-2)", "stroke-dasharray", "2 4")
 			b.text("text", "1", "x", n(x(0)-6), "y", n(one+4), "font-size", "12.5", "text-anchor", "end", "fill", "var(--k-ink-2)")
@@ -120,13 +129,6 @@ func (l Lanes) nectar(from day.Day, x func(float64) float64, most float64) lane 
 			b.el("rect", "x", n(a), "y", n(base-7), "width", n(math.Max(1, z-a)), "height", "7", "fill", "url(#gaphatch)")
 		}
 	}}
-}
-
-func step(i int) string {
-	if i == 0 {
-		return "M"
-	}
-	return "L"
 }
 
 // lane is a hive's gain, a bar a day, what was lost under the line.
