@@ -39,7 +39,7 @@ func (s *Server) showPull(c fiber.Ctx) error {
 		return err
 	}
 	v := &pullView{
-		shell:  shell{Title: "Pull list", Operation: h.Operation, Active: "harvest", Today: h.Today.Short()},
+		shell:  shell{Title: "Pull list", Operation: h.Operation, Active: "harvest", Today: h.Today.Short(), Scripts: []string{"keep.js"}},
 		YardID: c.Params("yard"), On: h.Today.Long(), Mass: h.Units.Mass.Name,
 	}
 	for _, y := range h.Yards {

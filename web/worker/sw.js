@@ -23,9 +23,9 @@ self.addEventListener("activate", (e) => {
   })());
 });
 
-const OF_COLONY = "look|life|moves|split|unite|swarm|move|end|feed|treat|harvest|weigh|inspect|queens(/[a-z]+)?";
+const OF_COLONY = "look|life|moves|split|unite|swarm|move|end|feed|treat|harvest|honey|weigh|inspect|queens(/[a-z]+)?";
 const KEPT = new RegExp(
-  `^/(yards/[^/]+/round(/summary)?|colonies/[^/]+/(${OF_COLONY})|colonies/[^/]+|yards/[^/]+|pocket|shorthand)?$`,
+  `^/(yards/[^/]+/(round(/summary)?|pull)|colonies/[^/]+/(${OF_COLONY})|colonies/[^/]+|yards/[^/]+|pocket|shorthand)?$`,
 );
 const keeps = (url) => KEPT.test(url.pathname);
 
