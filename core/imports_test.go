@@ -27,6 +27,7 @@ var mayImport = map[string][]string{
 	"honey":         nil,
 	"harvest":       {"comb", "day", "hive", "honey", "words"},
 	"lots":          {"day", "honey"},
+	"pull":          {"day"},
 	"mites":         {"measure"},
 	"lift":          nil,
 	"ledger":        {"day", "hive", "measure"},
