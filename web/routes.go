@@ -80,6 +80,7 @@ func (s *Server) routes() {
 	r.Get("/crop", s.showCrop)
 	r.Get("/harvest", s.showHarvest)
 	r.Post("/harvest/sum", s.addUp)
+	r.Get("/harvest/days", s.showPullPlan)
 	r.Post("/harvest", s.pull)
 	r.Get("/lots", s.showLots)
 	r.Get("/lots/new", s.get(s.extracting()))
