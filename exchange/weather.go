@@ -122,10 +122,15 @@ func weatherRow(row []string, at map[string]int) (season.Weather, error) {
 	if w.SunH, err = number("sun_h", false); err != nil {
 		return w, err
 	}
+	return w, CheckWeather(w)
+}
+
+// CheckWeather returns what of a day of weather cannot be, with the column it is in; nil for nothing.
+func CheckWeather(w season.Weather) error {
 	if column, err := checkWeather(w); err != nil {
-		return w, fmt.Errorf("%s %w", column, err)
+		return fmt.Errorf("%s %w", column, err)
 	}
-	return w, nil
+	return nil
 }
 
 // checkWeather returns what cannot be, and the column it is in.

@@ -109,27 +109,29 @@ const insertReading = `INSERT INTO scale_reading (colony_id, at_utc, kg) VALUES 
 // AddReadings writes readings of a colony's scale; an instant written twice
 // keeps the later.
 func (s *Store) AddReadings(ctx context.Context, colony string, rs []Reading) error {
-	return s.change(ctx, func(tx *sql.Tx) error {
-		st, err := tx.PrepareContext(ctx, insertReading)
-		if err != nil {
+	return s.Change(ctx, func(t *Tx) error { return t.AddReadings(ctx, colony, rs) })
+}
+
+// AddReadings is Store.AddReadings within a transaction.
+func (t *Tx) AddReadings(ctx context.Context, colony string, rs []Reading) error {
+	st, err := t.tx.PrepareContext(ctx, insertReading)
+	if err != nil {
+		return err
+	}
+	defer st.Close()
+	for _, r := range rs {
+		if _, err := st.ExecContext(ctx, colony, r.AtUTC, r.Kg); err != nil {
 			return err
 		}
-		defer st.Close()
-		for _, r := range rs {
-			if _, err := st.ExecContext(ctx, colony, r.AtUTC, r.Kg); err != nil {
-				return err
-			}
-		}
-		if len(rs) == 0 {
-			return nil
-		}
-		first := rs[0].AtUTC
-		for _, r := range rs {
-			first = min(first, r.AtUTC)
-		}
-		const secondsADay = 24 * 60 * 60
-		return (&Tx{tx}).markTakers(ctx, colony, int32(first/secondsADay)-1) // a local day may be the one before
-	})
+	}
+	if len(rs) == 0 {
+		return nil
+	}
+	first := rs[0].AtUTC
+	for _, r := range rs {
+		first = min(first, r.AtUTC)
+	}
+	return t.markTakers(ctx, colony, int32(first/secondsADay)-1) // a local day may be the one before
 }
 
 const selectWeighed = `SELECT p.colony_id, p.code FROM colony_place p WHERE p.yard_id = ?1

@@ -96,6 +96,9 @@ type devicesView struct {
 	LinkHost string
 	QR       template.HTML
 	Err      string
+	Stations []stationRow
+	Token    string // of a station, just made
+	PushTo   string
 }
 
 type deviceRow struct {
@@ -107,6 +110,9 @@ func (s *Server) devicesOf(c fiber.Ctx) (*devicesView, error) {
 	v := &devicesView{shell: shell{Title: "Devices", Active: "settings"}, Host: s.host}
 	all, until, err := s.as(c).Devices(c.Context())
 	if err != nil {
+		return v, err
+	}
+	if err := s.stationsOf(c, v); err != nil {
 		return v, err
 	}
 	if !until.IsZero() {

@@ -50,6 +50,9 @@ func (s *Server) guard(c fiber.Ctx) error {
 		if named(c.Host(), s.host) || c.RequestCtx().IsTLS() {
 			scheme = "https"
 		}
+		if pushes(c) { // its token is all that counts
+			break
+		}
 		if err := s.enter(c); err != nil {
 			return err
 		}
@@ -62,6 +65,9 @@ func (s *Server) guard(c fiber.Ctx) error {
 	}
 	if err := s.bounded(c); err != nil {
 		return err
+	}
+	if pushes(c) {
+		return c.Next()
 	}
 	switch c.Method() {
 	case fiber.MethodGet, fiber.MethodHead:

@@ -66,6 +66,7 @@ func run(ctx context.Context, args []string, stdin io.Reader, stdout, stderr io.
 		exportCommand(),
 		importCommand(),
 		devicesCommand(),
+		stationCommand(time.Now),
 	)
 	for _, c := range root.Commands() {
 		c.Args = calledWrongly(c.Args)
