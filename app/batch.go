@@ -21,7 +21,7 @@ import (
 type work struct {
 	colony  store.Colony
 	entries []history.Entry
-	gains   []history.Gain
+	scale   scaleTold
 	givers  []history.Log
 	by      around
 	hash    string
@@ -170,7 +170,7 @@ func (b *batch) read(ctx context.Context, w *work) error {
 	if w.entries, err = b.s.entries(ctx, w.colony.ID, b.y.today); err != nil {
 		return err
 	}
-	if w.gains, err = b.s.gains(ctx, w.colony, b.y, b.site, w.entries); err != nil {
+	if w.scale, err = b.s.gains(ctx, w.colony, b.y, b.site, w.entries); err != nil {
 		return err
 	}
 	if w.givers, err = b.s.giversOf(ctx, w.colony.ID, w.entries, b.set); err != nil {
@@ -180,13 +180,13 @@ func (b *batch) read(ctx context.Context, w *work) error {
 		return err
 	}
 	w.by.pairs = b.pairs
-	w.hash = hashOf(b.y, b.weather, b.set, w.colony.Code, w.entries, w.gains, w.givers, w.by.kept)
+	w.hash = hashOf(b.y, b.weather, b.set, w.colony.Code, w.entries, w.scale, w.givers, w.by.kept)
 	return nil
 }
 
 // ground is what a colony's log is read on.
 func (b *batch) ground(w work) history.Ground {
-	g := b.s.ground(w.colony.ID, b.site, b.set, b.y.today, w.gains)
+	g := b.s.ground(w.colony.ID, b.site, b.set, b.y.today, w.scale)
 	g.Givers = w.givers
 	return g
 }

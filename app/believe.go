@@ -95,10 +95,10 @@ func known(v *float64) float64 {
 
 // ground is what a colony's log is read on.
 func (s *Service) ground(
-	colony string, site forecast.Site, set Settings, today day.Day, gains []history.Gain,
+	colony string, site forecast.Site, set Settings, today day.Day, scale scaleTold,
 ) history.Ground {
 	return history.Ground{Colony: colony, Site: site, Seed: assessment.Seed, Observer: set.Observer(), Units: set.Units,
-		Yard: s.drawn.yard(site, today), Gains: gains, To: today}
+		Yard: s.drawn.yard(site, today), Gains: scale.gains, Told: scale.told, To: today}
 }
 
 // Spread of what a hive scale says of the stores gained over a day: the scale,
@@ -109,28 +109,41 @@ const (
 	gainShare = 0.2
 )
 
+// scaleTold is what a hive scale tells: what was gained on its days, and what else happened in the last of them.
+type scaleTold struct {
+	gains []history.Gain
+	told  []ledger.Happened
+}
+
+// toldDays is how far back what happened is told beside a hive. Source: none; a round or two.
+const toldDays = 14
+
 // gains returns what a hive scale under a colony tells of its days.
 func (s *Service) gains(
 	ctx context.Context, c store.Colony, y yardDay, site forecast.Site, es []history.Entry,
-) ([]history.Gain, error) {
+) (out scaleTold, err error) {
 	rs, err := s.readings(ctx, c.ID, y.Zone, y.today, history.CarryDays)
 	if err != nil || len(rs) == 0 {
-		return nil, err
+		return out, err
 	}
 	plain, err := history.Fold(es, history.Ground{Colony: c.ID})
 	if err != nil {
-		return nil, err
+		return out, err
 	}
 	fed := map[day.Day]bool{}
 	for _, f := range plain.Feeds {
 		fed[f.From] = true
 	}
-	var out []history.Gain
 	for _, d := range ledger.Dried(ledger.Days(rs, zone(y.Zone), handled(plain)), rainOf(site)) {
 		if d.Known && !d.Suspect && !fed[d.Day] {
-			out = append(out, history.Gain{Day: d.Day, Kg: d.GainKg, SD: math.Hypot(math.Hypot(gainKg, gainShare*d.GainKg), d.RainSD)})
+			out.gains = append(out.gains, history.Gain{Day: d.Day, Kg: d.GainKg, SD: math.Hypot(math.Hypot(gainKg, gainShare*d.GainKg), d.RainSD)})
 		}
 	}
+	late := rs
+	for len(late) > 0 && day.From(late[0].At.In(zone(y.Zone))) < y.today-toldDays {
+		late = late[1:]
+	}
+	out.told = ledger.Tell(late, zone(y.Zone), rainOf(site))
 	return out, nil
 }
 

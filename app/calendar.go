@@ -186,12 +186,12 @@ func (s *Service) scales(ctx context.Context, y yardDay, site forecast.Site, sin
 		if err != nil {
 			return nil, err
 		}
-		gains, err := s.gains(ctx, x, y, site, es)
+		told, err := s.gains(ctx, x, y, site, es)
 		if err != nil {
 			return nil, err
 		}
 		l := ScaleLine{Colony: x.ID, Code: x.Code}
-		for _, g := range gains {
+		for _, g := range told.gains {
 			if g.Day >= since {
 				l.Gains = append(l.Gains, g)
 			}

@@ -8,6 +8,7 @@ import (
 	"kembo/core/colony"
 	"kembo/core/day"
 	"kembo/core/history"
+	"kembo/core/ledger"
 	"kembo/store"
 )
 
@@ -20,6 +21,9 @@ func TestCareIsToldUntilItIsOver(t *testing.T) {
 		return history.Believed{Mites: []history.MitesCounted{{
 			Day: on, MiteCount: history.MiteCount{Method: "wash", Mites: mites, Bees: 300},
 		}}}
+	}
+	told := func(what ledger.What, on day.Day) history.Believed {
+		return history.Believed{Told: []ledger.Happened{{Day: on, What: what, Kg: -2.1}}}
 	}
 	treated := func(p colony.Period) history.Believed { return history.Believed{Treatments: []colony.Period{p}} }
 	for _, tt := range []struct {
@@ -38,6 +42,10 @@ func TestCareIsToldUntilItIsOver(t *testing.T) {
 		{"a treatment that is in", treated(colony.Period{What: "thymol", From: june}), july, "Thymol is in since"},
 		{"its last barred day", treated(colony.Period{What: "thymol", From: june, To: june, Until: july}), july, "barred until"},
 		{"the day after", treated(colony.Period{What: "thymol", From: june, To: june, Until: july}), july + 1, ""},
+		{"a swarm by the scale", told(ledger.SwarmLeft, june), june + 7, "fell by 2.1 kg at once on Sat 20 Jun: likely a swarm"},
+		{"eight days on", told(ledger.SwarmLeft, june), june + 8, ""},
+		{"robbed by the scale", told(ledger.Robbed, july), july, "Make its entrance small"},
+		{"rain by the scale", told(ledger.RainIn, july), july, ""},
 		{"suspect", history.Believed{Health: colony.Suspect, HealthDay: june}, july, "Brood suspect since"},
 		{"healthy", history.Believed{Health: colony.Healthy, HealthDay: june}, july, ""},
 	} {

@@ -368,7 +368,7 @@ func (s *Service) Questions(ctx context.Context, c Colony, e history.Entry) ([]l
 		g := history.Ground{Site: site, Observer: set.Observer(), Units: set.Units}
 		expected := c.expected
 		if c.stored == "" {
-			expected = c.Believed.ExpectedOn(e.Day, s.ground(c.ID, site, set, c.Today, nil))
+			expected = c.Believed.ExpectedOn(e.Day, s.ground(c.ID, site, set, c.Today, scaleTold{}))
 		}
 		qs, err := c.Believed.Asked(*e.Look(), e.Day, expected, g)
 		return qs, fieldOf(err, "look")
@@ -384,7 +384,7 @@ func (s *Service) Questions(ctx context.Context, c Colony, e history.Entry) ([]l
 	if site, err = s.site(ctx, f.yard); err != nil { // the page may have less of its weather
 		return nil, err
 	}
-	g := s.ground(c.ID, site, set, f.yard.today, nil)
+	g := s.ground(c.ID, site, set, f.yard.today, scaleTold{})
 	if g.Givers, err = s.giversOf(ctx, c.ID, es, set); err != nil {
 		return nil, err
 	}

@@ -73,7 +73,7 @@ func (s *Service) comparedBy(ctx context.Context, set Settings, tell func(colony
 			if err != nil {
 				return err
 			}
-			g := s.ground(c.ID, site, set, y.today, nil)
+			g := s.ground(c.ID, site, set, y.today, scaleTold{})
 			if g.Givers, err = s.giversOf(ctx, c.ID, es, set); err != nil {
 				return err
 			}

@@ -238,13 +238,13 @@ func (s Standing) row(hash string) (store.Standing, error) {
 // hashOf names the inputs of a standing, those of the colonies among them from which
 // something came.
 func hashOf(
-	y yardDay, weather [32]byte, set Settings, code string, entries []history.Entry, gains []history.Gain,
+	y yardDay, weather [32]byte, set Settings, code string, entries []history.Entry, scale scaleTold,
 	givers []history.Log, kept *plan.Kept,
 ) string {
 	h := sha256.New()
 	h.Write(weather[:])
 	fmt.Fprint(
-		h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, set.bearing(), gains,
+		h, assessment.ModelVersion, y.Yard, y.today, y.visit, code, set.bearing(), scale.gains, scale.told,
 	)
 	for _, e := range entries {
 		fmt.Fprint(h, e.ID, e.Day)

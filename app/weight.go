@@ -3,6 +3,7 @@ package app
 import (
 	"context"
 	"errors"
+	"slices"
 	"time"
 
 	"kembo/core/day"
@@ -22,6 +23,7 @@ type Weights struct {
 	From, To int          // of Lines, that Net is between
 	Net      *NetHoney    // nil: fewer than two weighings
 	Days     []ledger.Daily
+	Told     []ledger.Happened // by the scale, the latest first
 }
 
 // WeightLine is a weighing with what moved since the one before.
@@ -80,9 +82,14 @@ func (s *Service) Weights(ctx context.Context, id, from, to string) (Weights, er
 			w.From++
 		}
 	}
-	if w.Days, err = s.scaleDaysOf(ctx, c); err != nil {
+	rs, err := s.readings(ctx, c.ID, c.Zone, c.Today, scaleDays)
+	if err != nil {
 		return w, err
 	}
+	rain := rainOf(c.site)
+	w.Days = ledger.Dried(ledger.Days(rs, zone(c.Zone), handled(c.Believed)), rain)
+	w.Told = ledger.Tell(rs, zone(c.Zone), rain)
+	slices.Reverse(w.Told)
 	if n >= 2 && w.From < w.To {
 		w.Net, err = w.net()
 	}
@@ -134,11 +141,6 @@ func handled(b history.Believed) []ledger.Handled {
 		out = append(out, ledger.Handled{Day: m.Day, Kg: m.TareKg + m.FedKg})
 	}
 	return out
-}
-
-func (s *Service) scaleDaysOf(ctx context.Context, c Colony) ([]ledger.Daily, error) {
-	rs, err := s.readings(ctx, c.ID, c.Zone, c.Today, scaleDays)
-	return ledger.Dried(ledger.Days(rs, zone(c.Zone), handled(c.Believed)), rainOf(c.site)), err
 }
 
 // rainOf returns the rain of a day at a site, mm; none where it is not known.

@@ -437,7 +437,6 @@ func TestASheetIsKeyedWithoutTheMouse(t *testing.T) {
 	if h.looks("QL-01") != 1 || h.looks("QL-02") != 1 {
 		t.Errorf("after the correction stored are %d, %d", h.looks("QL-01"), h.looks("QL-02"))
 	}
-	p.shoot("summary")
 }
 
 // TestTheWholeYardAtOnce: two litres of syrup for all but one.

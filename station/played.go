@@ -31,14 +31,19 @@ type Sending struct {
 const (
 	playedKg     = 38.0 // the hive on the first day
 	noiseKg      = 0.03
-	swarmedKg    = 2.2
-	robbedKg     = 1.3 // a day
-	rainOnLidKg  = 0.06
+	outKg        = 0.5 // bees that are out by day in fine weather
+	rainOnLidKg  = 0.1 // a mm
 	rainMostKg   = 2.8
-	superOnKg    = 6.5
 	foretoldDays = 10
 	strongDayKg  = 3.0
 )
+
+// True is something that truly happened in a played season.
+type True struct {
+	Day  day.Day
+	What ledger.What
+	Kg   float64
+}
 
 // flow is how much of a strong day's nectar a day of the bees' year brings.
 func flow(d int) float64 {
@@ -49,29 +54,55 @@ func flow(d int) float64 {
 // Sendings plays the season: one sending an hour, with what goes wrong in one: it is sent twice, late with the next, out of order, or
 // with an absurd reading; the battery is flat for a day, and once the clock is not set.
 func (p Played) Sendings() []Sending {
+	all, _ := p.play()
+	return all
+}
+
+// Truth returns what truly happened beside honey, by day, and the rain of each day, mm.
+func (p Played) Truth() (all []True, rain map[day.Day]float64) {
+	_, all = p.play()
+	rain = map[day.Day]float64{}
+	for _, w := range p.weather() {
+		rain[w.Day] = w.RainMM
+	}
+	return all, rain
+}
+
+func (p Played) play() ([]Sending, []True) {
 	r := rand.New(rand.NewPCG(p.Seed, 1))
 	weather := p.weather()
 	half := p.Climate.Half(season.North)
-	swarms, robbed := 120+r.IntN(60), 205+r.IntN(20)
+	swarms, robbed := 120+r.IntN(60), 200+r.IntN(20)
 	flat, unset := r.IntN(max(1, p.Days)), r.IntN(max(1, p.Days))
 	kg, wet := playedKg, 0.0
 	var out []Sending
+	var truth []True
 	var held []ledger.Reading // that could not leave
 	for i := range p.Days {
 		d := p.From + day.Day(i)
 		sd := season.DayOf(d, half)
 		w := weather[i]
 		gain := strongDayKg*flow(sd)*flies(w) - 0.25
-		jump := 0.0
-		switch {
+		jump, hour := 0.0, 11+r.IntN(5)
+		happens := func(what ledger.What, kg float64) { truth = append(truth, True{d, what, kg}) }
+		switch size := r.Float64(); {
 		case sd == swarms:
-			jump = -swarmedKg
-		case sd >= robbed && sd < robbed+3:
-			gain -= robbedKg
-		case i%21 == 10 && flow(sd+7) > 0.4:
-			jump = superOnKg
+			jump = -(1.2 + 1.8*size)
+			happens(ledger.SwarmLeft, jump)
+		case sd >= robbed && sd < robbed+3 && w.RainMM < 2:
+			gain = -(1.0 + 1.2*size) - 0.25
+			happens(ledger.Robbed, gain)
+		case i%21 == 10 && flow(sd+7) > 0.3:
+			jump = 4 + 5*size
+			happens(ledger.PutOn, jump)
+		case sd == 200:
+			jump = -(10 + 8*size)
+			happens(ledger.TakenOff, jump)
 		}
 		rained := min(rainMostKg, rainOnLidKg*w.RainMM)
+		if w.RainMM >= 2 {
+			happens(ledger.RainIn, rained)
+		}
 		for h := range 24 {
 			at := d.Time().Add(time.Duration(h) * time.Hour)
 			if h == 4 {
@@ -83,10 +114,14 @@ func (p Played) Sendings() []Sending {
 			if h >= 9 && h < 18 {
 				kg += gain / 9
 			}
-			if h == 13 {
+			if h == hour {
 				kg += jump
 			}
-			read := ledger.Reading{At: at, Kg: math.Round(100*(kg+wet+noiseKg*r.NormFloat64())) / 100}
+			away := 0.0
+			if h >= 10 && h < 18 {
+				away = outKg * flies(w)
+			}
+			read := ledger.Reading{At: at, Kg: math.Round(100*(kg+wet-away+noiseKg*r.NormFloat64())) / 100}
 			if i == unset && h < 6 {
 				read.At = time.Unix(int64(h)*3600, 0)
 			}
@@ -113,7 +148,7 @@ func (p Played) Sendings() []Sending {
 	if len(held) > 0 {
 		out = append(out, Sending{At: (p.From + day.Day(p.Days)).Time(), Readings: held})
 	}
-	return out
+	return out, truth
 }
 
 // flies is the share of a day on which bees fly. Source: common practice.

@@ -32,6 +32,7 @@ type weightView struct {
 	Chart, PhoneChart                 template.HTML
 	ChartSay                          string
 	Days                              []dayRow
+	Told                              []string
 	Said                              string // what came of an import
 	Err                               string
 }
@@ -109,6 +110,7 @@ func (s *Server) weightOf(c fiber.Ctx) (*weightView, error) {
 		v.Chart = draw.ScaleChart{Days: w.Days, Mass: u}.Draw()
 		v.PhoneChart = draw.ScaleChart{Days: w.Days[max(0, len(w.Days)-35):], Mass: u, Width: 358}.Draw()
 		v.ChartSay = chartWords(w.Days, u)
+		v.Told = toldOf(w, u)
 		for _, d := range w.Days {
 			v.Days = append(v.Days, dayRowOf(d, u))
 		}

@@ -46,7 +46,7 @@ func stationCommand(now func() time.Time) *cobra.Command {
 				return statusError{2, errors.New("--speed and --days are more than 0")}
 			}
 			ctx, out := cmd.Context(), cmd.OutOrStdout()
-			p := station.Pusher{URL: to, Token: token, Client: &http.Client{Timeout: 30 * time.Second}, Wait: time.Second}
+			p := pusher{URL: to, Token: token, Client: &http.Client{Timeout: 30 * time.Second}, Wait: time.Second}
 			var stored, again, kept int
 			last := time.Time{}
 			for _, s := range (station.Played{Climate: place, From: first, Days: days, Seed: seed}).Sendings() {
@@ -58,7 +58,7 @@ func stationCommand(now func() time.Time) *cobra.Command {
 					}
 				}
 				last = s.At
-				t, err := p.Push(ctx, s)
+				t, err := p.push(ctx, s)
 				if err != nil {
 					return err
 				}

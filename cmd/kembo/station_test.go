@@ -86,7 +86,7 @@ func TestNothingIsLostOverTwoKills(t *testing.T) {
 		t.Fatal(err)
 	}
 	sendings := station.Played{Climate: uk, From: day.Of(2026, time.May, 1), Days: 14, Seed: 11}.Sendings()
-	p := station.Pusher{
+	p := pusher{
 		URL: "http://" + addr + "/station", Token: token, Client: &http.Client{Timeout: 20 * time.Second}, Wait: 20 * time.Millisecond,
 	}
 	begin := time.Now()
@@ -102,7 +102,7 @@ func TestNothingIsLostOverTwoKills(t *testing.T) {
 				killed <- again
 			}()
 		}
-		got, err := p.Push(t.Context(), s)
+		got, err := p.push(t.Context(), s)
 		if err != nil {
 			t.Fatal(err)
 		}
@@ -177,6 +177,8 @@ func TestStrangersPushNothing(t *testing.T) {
 		return res.StatusCode
 	}
 	const one = `{"readings":[{"at":"2026-06-01T10:00:00Z","kg":48.2}]}`
+	const reading = `{"at":"2026-06-01T10:00:00Z","kg":1}`
+	many := `{"readings":[` + strings.Repeat(reading+",", 5000) + reading + `]}`
 	for what, c := range map[string]struct {
 		token, body, host string
 		want              int
@@ -188,7 +190,7 @@ func TestStrangersPushNothing(t *testing.T) {
 		"an unknown field": {token, `{"reading":[]}`, "", 422},
 		"no instant":       {token, `{"readings":[{"kg":48.2}]}`, "", 422},
 		"more after it":    {token, one + one, "", 422},
-		"too many":         {token, `{"readings":[` + strings.Repeat(`{"at":"2026-06-01T10:00:00Z","kg":1},`, 5001) + `{"at":"2026-06-01T10:00:00Z","kg":1}]}`, "", 422},
+		"too many":         {token, many, "", 422},
 	} {
 		if got := push(c.token, c.body, c.host); got != c.want {
 			t.Errorf("%s is answered with %d, not %d", what, got, c.want)
@@ -266,7 +268,7 @@ func TestTheStationProgramSaysWhatBecame(t *testing.T) {
 		t.Errorf("%v, %q", err, out.String())
 	}
 	args[4] = "wrong"
-	if err := run(t.Context(), args, nil, io.Discard, io.Discard); !errors.Is(err, station.ErrRefused) {
+	if err := run(t.Context(), args, nil, io.Discard, io.Discard); !errors.Is(err, errRefused) {
 		t.Errorf("with a wrong token: %v", err)
 	}
 }

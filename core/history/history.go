@@ -14,6 +14,7 @@ import (
 	"kembo/core/forecast"
 	"kembo/core/harvest"
 	"kembo/core/hive"
+	"kembo/core/ledger"
 	"kembo/core/look"
 	"kembo/core/measure"
 	"kembo/core/moves"
@@ -57,6 +58,7 @@ type Believed struct {
 	Crops        []Crop            // what came off, the earliest first
 	Ended        *Ended            // nil: it lives, as far as is known
 	TookIn       day.Day           // on which another was last united with it; 0: none was
+	Told         []ledger.Happened // by a scale under it, in the last days
 	Stocked      []stock.Move      // into store and out of it, the earliest first
 }
 
@@ -89,6 +91,8 @@ type Ground struct {
 	Yard *forecast.Yard
 	// Gains are what a hive scale under the colony tells, in order of day.
 	Gains []Gain
+	// Told is what it tells beside, in the last days.
+	Told []ledger.Happened
 	// Givers are the logs of all colonies from which something came to this one, and
 	// to those: see [Givers].
 	Givers []Log
@@ -181,6 +185,7 @@ func Walk(entries []Entry, g Ground, after func(Entry, Believed)) (Believed, err
 	}
 	w.finish()
 	b := w.Believed
+	b.Told = g.Told
 	if b.Estimate != nil {
 		b.Estimate.Stack = b.Stack // with what was put on and taken off since
 	}

@@ -35,7 +35,9 @@ type Intake struct {
 func Sort(rs []Reading, have map[int64]float64, now time.Time) Intake {
 	var in Intake
 	taken := map[int64]float64{}
-	out := func(r Reading, format string, a ...any) { in.Out = append(in.Out, KeptOut{r, fmt.Sprintf(format, a...)}) }
+	out := func(r Reading, format string, a ...any) {
+		in.Out = append(in.Out, KeptOut{r, fmt.Sprintf(format, a...)})
+	}
 	for _, r := range rs {
 		at := r.At.Unix()
 		was, stands := have[at]

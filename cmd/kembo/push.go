@@ -1,4 +1,4 @@
-package station
+package main
 
 import (
 	"bytes"
@@ -11,23 +11,24 @@ import (
 	"time"
 
 	"kembo/exchange"
+	"kembo/station"
 )
 
-// Pusher sends what a device reads to Kembo, until it is acknowledged.
-type Pusher struct {
+// pusher sends what a device reads to Kembo, until it is acknowledged.
+type pusher struct {
 	URL, Token string
 	Client     *http.Client
 	Wait       time.Duration // before what did not arrive is sent again, and twice as long each time
 }
 
-// ErrRefused is what Kembo will not take however often it is sent, as with a wrong token.
-var ErrRefused = errors.New("it was refused")
+// errRefused is what Kembo will not take however often it is sent, as with a wrong token.
+var errRefused = errors.New("it was refused")
 
 // mostWait is the longest that is waited before sending again.
 const mostWait = time.Minute
 
-// Push sends a sending until Kembo says that it is stored, or ctx is done.
-func (p Pusher) Push(ctx context.Context, s Sending) (exchange.Taken, error) {
+// push sends a sending until Kembo says that it is stored, or ctx is done.
+func (p pusher) push(ctx context.Context, s station.Sending) (exchange.Taken, error) {
 	var body exchange.Sent
 	for _, r := range s.Readings {
 		body.Readings = append(body.Readings, exchange.SentReading{At: r.At.UTC(), Kg: r.Kg})
@@ -43,7 +44,7 @@ func (p Pusher) Push(ctx context.Context, s Sending) (exchange.Taken, error) {
 	}
 	for wait := p.Wait; ; wait = min(2*wait, mostWait) {
 		out, err := p.once(ctx, b)
-		if err == nil || errors.Is(err, ErrRefused) {
+		if err == nil || errors.Is(err, errRefused) {
 			return out, err
 		}
 		select {
@@ -54,11 +55,11 @@ func (p Pusher) Push(ctx context.Context, s Sending) (exchange.Taken, error) {
 	}
 }
 
-func (p Pusher) once(ctx context.Context, body []byte) (exchange.Taken, error) {
+func (p pusher) once(ctx context.Context, body []byte) (exchange.Taken, error) {
 	var out exchange.Taken
 	req, err := http.NewRequestWithContext(ctx, http.MethodPost, p.URL, bytes.NewReader(body))
 	if err != nil {
-		return out, errors.Join(ErrRefused, err)
+		return out, errors.Join(errRefused, err)
 	}
 	req.Header.Set("Authorization", "Bearer "+p.Token)
 	req.Header.Set("Content-Type", "application/json")
@@ -75,7 +76,7 @@ func (p Pusher) once(ctx context.Context, body []byte) (exchange.Taken, error) {
 	case res.StatusCode == http.StatusOK:
 		return out, json.Unmarshal(b, &out)
 	case res.StatusCode >= 400 && res.StatusCode < 500 && res.StatusCode != http.StatusTooManyRequests:
-		return out, fmt.Errorf("%w: %d %.200s", ErrRefused, res.StatusCode, b)
+		return out, fmt.Errorf("%w: %d %.200s", errRefused, res.StatusCode, b)
 	}
 	return out, fmt.Errorf("%d %.200s", res.StatusCode, b)
 }
