@@ -8,6 +8,7 @@ import (
 	"errors"
 	"slices"
 	"strconv"
+	"strings"
 	"time"
 
 	"kembo/core/day"
@@ -44,6 +45,7 @@ var heads = []struct {
 	{"counts", []string{"entry", "colony", "day", "method", "bees", "mites", "days", "percent", "low", "high", "where"}},
 	{"harvest", []string{"entry", "colony", "day", "boxes", "combs", "kg", "weighed", "estimated_kg", "batch", "barred"}},
 	{"stock", []string{"count", "day", "kind", "what", "amount"}},
+	{"lots", []string{"lot", "name", "made", "kg", "in_stock_kg", "water_percent", "wax_kg", "colonies", "gone_kg"}},
 }
 
 func (t *tables) add(table string, cells ...string) { t.rows[table] = append(t.rows[table], cells) }
@@ -76,10 +78,39 @@ func (s *Service) tables(ctx context.Context, z *zip.Writer, all store.Whole) er
 	for _, c := range all.Counts {
 		t.add("stock", c.ID, dateText(c.Day), c.Kind, c.What, number(c.Amount))
 	}
+	if err := s.lotRows(ctx, &t); err != nil {
+		return err
+	}
 	for _, h := range heads {
 		if err := writeTable(z, h.name, slices.Concat([][]string{h.columns}, t.rows[h.name])); err != nil {
 			return err
 		}
+	}
+	return nil
+}
+
+// lotRows writes the lots of honey, each with the codes of the hives that it is from.
+func (s *Service) lotRows(ctx context.Context, t *tables) error {
+	h, err := s.Honey(ctx)
+	if err != nil {
+		return err
+	}
+	for _, l := range h.Account.Lots() {
+		var codes []string
+		for _, k := range h.Account.Back(l.ID) {
+			if c := h.Crops[k].Code; c != "" && !slices.Contains(codes, c) {
+				codes = append(codes, c)
+			}
+		}
+		slices.Sort(codes)
+		gone := 0.0
+		for _, g := range l.Gone {
+			gone += g.Kg
+		}
+		t.add(
+			"lots", l.ID, l.Name, l.Made.String(), number(l.MadeKg), number(l.Kg), number(l.Water), number(l.WaxKg),
+			strings.Join(codes, " "), number(gone),
+		)
 	}
 	return nil
 }

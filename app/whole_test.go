@@ -19,6 +19,7 @@ import (
 	"kembo/app"
 	"kembo/core/history"
 	"kembo/core/hive"
+	"kembo/core/lots"
 	"kembo/core/moves"
 	"kembo/core/queen"
 	"kembo/core/stock"
@@ -252,6 +253,8 @@ func TestTablesHoldWhatWasEntered(t *testing.T) {
 	l.must(l.svc.Record(l.ctx, l.one, history.Entry{
 		ID: l.id(), Day: today, Kind: history.KindMites, Body: &history.MiteCount{Method: "wash", Bees: 300, Mites: 6},
 	}))
+	l.svc.Settled(l.ctx, l.one)
+	l.must(l.svc.LotEntry(l.ctx, l.id(), today, lotOf(l, "=A1")))
 	wrong := l.id()
 	l.must(l.svc.Act(l.ctx, l.one, wrong, today, moves.FeedOf("fondant", 9)))
 	l.must(l.svc.UndoVisit(l.ctx, l.one, l.id(), wrong))
@@ -262,7 +265,7 @@ func TestTablesHoldWhatWasEntered(t *testing.T) {
 		"feeds": "MR-01," + on + ",1:1 syrup,1.25\n", "treatments": "MR-01," + on + `,,"gel, thymol",thymol,T-9,`,
 		"counts": "MR-01," + on + ",wash,300,6,0,2,", "harvest": "MR-01," + on + ",1,0,11.5,true,", "looks": ",boxes,",
 		"acts": ",treatment,Treatment in,", "colonies": ",MR-01,", "entries": ",feed,", "weights": "colony,day,kg\n",
-		"stock": "count,day,kind,what,amount\n",
+		"stock": "count,day,kind,what,amount\n", "lots": ",'=A1," + on + ",11,11,17.5,0,MR-01,0\n",
 	} {
 		if text := files["tables/"+table+".csv"]; !strings.Contains(text, want) {
 			t.Errorf("%s lacks %q:\n%s", table, want, text)
@@ -270,6 +273,66 @@ func TestTablesHoldWhatWasEntered(t *testing.T) {
 	}
 	if strings.Contains(files["tables/feeds.csv"], "fondant") || !strings.Contains(files["tables/entries.csv"], wrong) {
 		t.Error("what was taken back is a feed, or is no entry")
+	}
+}
+
+// lotOf is all that came off and is in no lot yet, as a lot.
+func lotOf(l *life, name string) *lots.Extracted {
+	l.t.Helper()
+	h, err := l.svc.Honey(l.ctx)
+	if err != nil || len(h.Free) == 0 {
+		l.t.Fatalf("%d crops are in no lot, %v", len(h.Free), err)
+	}
+	x := &lots.Extracted{Lot: l.id(), Name: name, Kg: 11, Water: 17.5}
+	for _, c := range h.Free {
+		x.Crops = append(x.Crops, lots.Crop{Colony: c.Colony, Entry: c.Entry})
+	}
+	return x
+}
+
+// TestLotsMoveWithTheOperation: lots, what was sold of them and what was taken back are the same on another machine, and taken in
+// again they are there once; what came off later than a lot was made, or is not in the books, is refused.
+func TestLotsMoveWithTheOperation(t *testing.T) {
+	l := newLife(t)
+	box := moves.NewBox(formatOf(t, "langstroth-medium-10"), 10, hive.Make{Super: true, Drawn: true}, l.id)
+	l.must(l.svc.Act(l.ctx, l.one, l.id(), today, &moves.BoxOn{Box: box, At: len(l.colony(l.one).Believed.Stack.Boxes)}))
+	l.must(l.svc.Act(l.ctx, l.one, l.id(), today, &moves.Harvested{Boxes: []string{box.ID}, NetKg: 11.5}))
+	l.svc.Settled(l.ctx, l.one)
+	lot := lotOf(l, "2026-1")
+	for what, err := range map[string]error{
+		"the day before": l.svc.LotEntry(l.ctx, l.id(), today-1, lot),
+		"tomorrow":       l.svc.LotEntry(l.ctx, l.id(), today+1, lot),
+		"no crop of the books": l.svc.LotEntry(l.ctx, l.id(), today, &lots.Extracted{
+			Lot: l.id(), Name: "x", Kg: 1, Crops: []lots.Crop{{Colony: l.one, Entry: l.id()}},
+		}),
+	} {
+		var field *app.FieldError
+		if !errors.As(err, &field) {
+			t.Errorf("%s: %v", what, err)
+		}
+	}
+	sale := l.id()
+	for range 2 { // sent twice it is one
+		l.must(l.svc.LotEntry(l.ctx, sale[:len(sale)-1]+"e", today, lot))
+		l.must(l.svc.LotEntry(l.ctx, sale, today, &lots.Left{Lot: lot.Lot, Kg: 4, How: lots.Sold, To: "farm shop"}))
+	}
+	wrong := l.id()
+	l.must(l.svc.LotEntry(l.ctx, wrong, today, &lots.Tested{Lot: lot.Lot, Water: 18}))
+	l.must(l.svc.TakeBackLot(l.ctx, l.id(), wrong))
+	file := exported(t, l.svc)
+	other, _ := anotherMachine(t)
+	for range 2 {
+		if _, err := other.Import(l.ctx, file); err != nil {
+			t.Fatal(err)
+		}
+		h, err := other.Honey(l.ctx)
+		if err != nil {
+			t.Fatal(err)
+		}
+		x := h.Account.Lot(lot.Lot)
+		if x == nil || x.Kg != 7 || x.Water != 17.5 || len(x.Gone) != 1 || len(h.Misfits) != 0 || len(h.Free) != 0 {
+			t.Fatalf("there it is %+v, with %v that does not fit", x, h.Misfits)
+		}
 	}
 }
 

@@ -18,7 +18,7 @@ var (
 func browser(tests string) []string { return []string{"./browser -run " + tests} }
 
 // faults are in the order of the rooms that they are in.
-var faults = slices.Concat(ofRooms, ofBees, ofDrawn, ofWished, ofPlaced)
+var faults = slices.Concat(ofRooms, ofBees, ofDrawn, ofWished, ofPlaced, ofHoney)
 
 var ofRooms = []fault{
 	// The board, its trip and its load.
@@ -145,7 +145,7 @@ var ofRooms = []fault{
 		"jsonv2.RejectUnknownMembers(false)", inApp,
 	},
 	{
-		"what was sent is not taken along", "store/merge.go", "m.rounds, m.entries, m.sent, m.counts, m.kept}", "m.rounds, m.entries, m.counts, m.kept}",
+		"what was sent is not taken along", "store/merge.go", "m.rounds, m.entries, m.sent, m.counts, m.lots, m.kept}", "m.rounds, m.entries, m.counts, m.lots, m.kept}",
 		inApp,
 	},
 	{
