@@ -118,6 +118,18 @@ type scaleTold struct {
 // toldDays is how far back what happened is told beside a hive. Source: none; a round or two.
 const toldDays = 14
 
+// untouched returns what a scale told without what somebody’s hands may have been: of days on which the log has a look or an act it is
+// not said that bees left, or honey.
+func untouched(told []ledger.Happened, es []history.Entry) []ledger.Happened {
+	opened := map[day.Day]bool{}
+	for _, e := range history.Live(es) {
+		opened[e.Day] = opened[e.Day] || e.Look() != nil || e.Act() != nil
+	}
+	return slices.DeleteFunc(told, func(h ledger.Happened) bool {
+		return opened[h.Day] && (h.What == ledger.SwarmLeft || h.What == ledger.Robbed)
+	})
+}
+
 // gains returns what a hive scale under a colony tells of its days.
 func (s *Service) gains(
 	ctx context.Context, c store.Colony, y yardDay, site forecast.Site, es []history.Entry,
@@ -143,7 +155,7 @@ func (s *Service) gains(
 	for len(late) > 0 && day.From(late[0].At.In(zone(y.Zone))) < y.today-toldDays {
 		late = late[1:]
 	}
-	out.told = ledger.Tell(late, zone(y.Zone), rainOf(site))
+	out.told = untouched(ledger.Tell(late, zone(y.Zone), rainOf(site)), es)
 	return out, nil
 }
 

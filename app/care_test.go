@@ -9,6 +9,7 @@ import (
 	"kembo/core/day"
 	"kembo/core/history"
 	"kembo/core/ledger"
+	"kembo/core/moves"
 	"kembo/store"
 )
 
@@ -55,6 +56,31 @@ func TestCareIsToldUntilItIsOver(t *testing.T) {
 			return strings.Contains(s, tt.says)
 		}) && tt.says != "" {
 			t.Errorf("%s: %q, want %q", tt.what, got, tt.says)
+		}
+	}
+}
+
+// TestWhatHandsDidIsNoSwarm: on a day on which the log has a look or something that was done a fall is not told as a swarm, and nothing
+// as robbing; what was taken back counts for nothing, and what was put on is told all the same.
+func TestWhatHandsDidIsNoSwarm(t *testing.T) {
+	on := day.Of(2026, 6, 20)
+	told := func() []ledger.Happened {
+		return []ledger.Happened{{Day: on, What: ledger.SwarmLeft}, {Day: on, What: ledger.PutOn}, {Day: on + 1, What: ledger.Robbed}}
+	}
+	look := history.Entry{ID: "l", Day: on, Kind: history.KindLook, Body: &history.Look{}}
+	for _, x := range []struct {
+		what string
+		log  []history.Entry
+		want int
+	}{
+		{"nobody was there", nil, 3},
+		{"a look", []history.Entry{look}, 2},
+		{"a look that was taken back", []history.Entry{look, {ID: "u", Day: on, Kind: history.KindUndo, Supersedes: "l"}}, 3},
+		{"a weighing", []history.Entry{{ID: "w", Day: on, Kind: history.KindWeighing, Body: &history.Weighing{}}}, 3},
+		{"a feed on the day after", []history.Entry{history.Done(on+1, &moves.Feed{})}, 2},
+	} {
+		if got := untouched(told(), x.log); len(got) != x.want {
+			t.Errorf("%s: %v", x.what, got)
 		}
 	}
 }

@@ -88,7 +88,11 @@ func (s *Service) Weights(ctx context.Context, id, from, to string) (Weights, er
 	}
 	rain := rainOf(c.site)
 	w.Days = ledger.Dried(ledger.Days(rs, zone(c.Zone), handled(c.Believed)), rain)
-	w.Told = ledger.Tell(rs, zone(c.Zone), rain)
+	var es []history.Entry
+	for _, l := range c.Log {
+		es = append(es, l.Entry)
+	}
+	w.Told = untouched(ledger.Tell(rs, zone(c.Zone), rain), es)
 	slices.Reverse(w.Told)
 	if n >= 2 && w.From < w.To {
 		w.Net, err = w.net()

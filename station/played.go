@@ -34,6 +34,7 @@ const (
 	outKg        = 0.5 // bees that are out by day in fine weather
 	rainOnLidKg  = 0.1 // a mm
 	rainMostKg   = 2.8
+	driesAnHour  = 0.94 // of it stays, by day
 	foretoldDays = 10
 	strongDayKg  = 3.0
 )
@@ -103,13 +104,14 @@ func (p Played) play() ([]Sending, []True) {
 		if w.RainMM >= 2 {
 			happens(ledger.RainIn, rained)
 		}
+		wets := r.IntN(24)
 		for h := range 24 {
 			at := d.Time().Add(time.Duration(h) * time.Hour)
-			if h == 4 {
-				wet += rained
+			if h == wets {
+				wet = min(rainMostKg, wet+rained)
 			}
-			if h >= 8 {
-				wet *= 0.8 // it dries off by day
+			if h >= 8 && h < 20 && w.RainMM < 2 {
+				wet *= driesAnHour
 			}
 			if h >= 9 && h < 18 {
 				kg += gain / 9

@@ -104,7 +104,7 @@ func TestWhatHappenedIsToldApart(t *testing.T) {
 	}
 	days := 0
 	for seed := range uint64(200) {
-		p := played(t, 110, 1000+seed)
+		p := played(t, 110, 5000+seed)
 		truth, rain := p.Truth()
 		rs := readBack(p)
 		known := map[day.Day]int{}

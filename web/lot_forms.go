@@ -90,14 +90,6 @@ func (s *Server) extracting() asks {
 			return p, nil
 		},
 		do: func(c fiber.Ctx, p *formPage) (string, error) {
-			set, err := s.as(c).Settings(c.Context())
-			if err != nil {
-				return "", err
-			}
-			on, err := p.day("on")
-			if err != nil {
-				return "", err
-			}
 			x := &lots.Extracted{Lot: app.DerivedID(p.Entry, "lot"), Name: p.val("name"), Note: p.val("note")}
 			for _, id := range p.at("crops").Chosen {
 				all, ok := cropKeys(id)
@@ -106,16 +98,9 @@ func (s *Server) extracting() asks {
 				}
 				x.Crops = append(x.Crops, all...)
 			}
-			for _, f := range []struct {
-				name string
-				unit measure.Unit
-				into *float64
-			}{{"kg", set.Units.Mass, &x.Kg}, {"wax", set.Units.Mass, &x.WaxKg}, {"water", measure.Unit{}, &x.Water}} {
-				if *f.into, err = p.number(f.name, f.unit); err != nil {
-					return "", err
-				}
-			}
-			return "/lots/" + x.Lot, s.as(c).LotEntry(c.Context(), p.Entry, on, x)
+			return s.storeLot(
+				c, p, x.Lot, x, massIn{"kg", &x.Kg}, massIn{"wax", &x.WaxKg}, plainIn{"water", &x.Water},
+			)
 		},
 	}
 }
@@ -186,10 +171,6 @@ func (s *Server) blending() asks {
 			if err != nil {
 				return "", err
 			}
-			on, err := p.day("on")
-			if err != nil {
-				return "", err
-			}
 			x := &lots.Blended{Lot: app.DerivedID(p.Entry, "lot"), Name: p.val("name")}
 			for _, l := range h.Account.Lots() {
 				kg, err := p.number("from:"+l.ID, h.Units.Mass)
@@ -200,7 +181,7 @@ func (s *Server) blending() asks {
 					x.From = append(x.From, lots.Part{Lot: l.ID, Kg: kg})
 				}
 			}
-			return "/lots/" + x.Lot, s.as(c).LotEntry(c.Context(), p.Entry, on, x)
+			return s.storeLot(c, p, x.Lot, x)
 		},
 	}
 }
@@ -241,13 +222,40 @@ func (s *Server) filling() asks {
 			if x.Count, err = p.whole("count", "give how many were filled, as 12"); err != nil {
 				return "", err
 			}
-			return s.ofLot(c, p, "each", &x.EachKg, x)
+			return s.storeLot(c, p, x.Lot, x, massIn{"each", &x.EachKg})
 		},
 	}
 }
 
-// ofLot reads a mass and the day of a form about a lot, and writes the entry.
-func (s *Server) ofLot(c fiber.Ctx, p *formPage, field string, kg *float64, b lots.Body) (string, error) {
+// reads is a field of a form that is read into a number.
+type reads interface {
+	read(p *formPage, u measure.Units) error
+}
+
+// massIn is a mass in the user's unit, plainIn a number without one; both are 0 where nothing was typed.
+type (
+	massIn struct {
+		field string
+		into  *float64
+	}
+	plainIn struct {
+		field string
+		into  *float64
+	}
+)
+
+func (f massIn) read(p *formPage, u measure.Units) (err error) {
+	*f.into, err = p.number(f.field, u.Mass)
+	return err
+}
+
+func (f plainIn) read(p *formPage, _ measure.Units) (err error) {
+	*f.into, err = p.number(f.field, measure.Unit{})
+	return err
+}
+
+// storeLot reads the fields and the day of a form, writes what was entered of a lot, and goes to its page.
+func (s *Server) storeLot(c fiber.Ctx, p *formPage, lot string, b lots.Body, fields ...reads) (string, error) {
 	set, err := s.as(c).Settings(c.Context())
 	if err != nil {
 		return "", err
@@ -256,12 +264,12 @@ func (s *Server) ofLot(c fiber.Ctx, p *formPage, field string, kg *float64, b lo
 	if err != nil {
 		return "", err
 	}
-	if kg != nil {
-		if *kg, err = p.number(field, set.Units.Mass); err != nil {
+	for _, f := range fields {
+		if err := f.read(p, set.Units); err != nil {
 			return "", err
 		}
 	}
-	return "/lots/" + c.Params("lot"), s.as(c).LotEntry(c.Context(), p.Entry, on, b)
+	return "/lots/" + lot, s.as(c).LotEntry(c.Context(), p.Entry, on, b)
 }
 
 // letting is the form for honey that left for good.
@@ -287,7 +295,7 @@ func (s *Server) letting() asks {
 		},
 		do: func(c fiber.Ctx, p *formPage) (string, error) {
 			x := &lots.Left{Lot: c.Params("lot"), How: lots.How(p.val("how")), To: p.val("to")}
-			return s.ofLot(c, p, "kg", &x.Kg, x)
+			return s.storeLot(c, p, x.Lot, x, massIn{"kg", &x.Kg})
 		},
 	}
 }
@@ -306,11 +314,7 @@ func (s *Server) readingLot() asks {
 		},
 		do: func(c fiber.Ctx, p *formPage) (string, error) {
 			x := &lots.Tested{Lot: c.Params("lot")}
-			var err error
-			if x.Water, err = p.number("water", measure.Unit{}); err != nil {
-				return "", err
-			}
-			return s.ofLot(c, p, "", nil, x)
+			return s.storeLot(c, p, x.Lot, x, plainIn{"water", &x.Water})
 		},
 	}
 }

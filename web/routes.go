@@ -86,18 +86,14 @@ func (s *Server) routes() {
 	r.Get("/harvest/days", s.showPullPlan)
 	r.Post("/harvest", s.pull)
 	r.Get("/lots", s.showLots)
-	r.Get("/lots/new", s.get(s.extracting()))
-	r.Post("/lots/new", s.post(s.extracting()))
-	r.Get("/lots/blend", s.get(s.blending()))
-	r.Post("/lots/blend", s.post(s.blending()))
 	r.Post("/lots/undo", s.takeBackLot)
+	for path, a := range map[string]asks{
+		"new": s.extracting(), "blend": s.blending(), ":lot/fill": s.filling(), ":lot/out": s.letting(), ":lot/water": s.readingLot(),
+	} {
+		r.Get("/lots/"+path, s.get(a))
+		r.Post("/lots/"+path, s.post(a))
+	}
 	r.Get("/lots/:lot", s.showLot)
-	r.Get("/lots/:lot/fill", s.get(s.filling()))
-	r.Post("/lots/:lot/fill", s.post(s.filling()))
-	r.Get("/lots/:lot/out", s.get(s.letting()))
-	r.Post("/lots/:lot/out", s.post(s.letting()))
-	r.Get("/lots/:lot/water", s.get(s.readingLot()))
-	r.Post("/lots/:lot/water", s.post(s.readingLot()))
 	r.Get("/yards/:yard/harvest", s.showHarvest)
 	r.Get("/yards/:yard/pull", s.showPull)
 	r.Post("/sample", s.fillSample)
