@@ -145,8 +145,8 @@ var ofRooms = []fault{
 		"jsonv2.RejectUnknownMembers(false)", inApp,
 	},
 	{
-		"what was sent is not taken along", "store/merge.go", "m.rounds, m.entries, m.sent, m.counts, m.lots, m.kept}", "m.rounds, m.entries, m.counts, m.lots, m.kept}",
-		inApp,
+		"what was sent is not taken along", "store/merge.go", "m.rounds, m.entries, m.sent, m.counts, m.lots, m.kept}",
+		"m.rounds, m.entries, m.counts, m.lots, m.kept}", inApp,
 	},
 	{
 		"all copies of a month are kept", "app/backups.go", "		if i >= backupsDaily && !keep[b.Name] {",
