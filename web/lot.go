@@ -114,7 +114,12 @@ func lotOf(h app.Honey, l *lots.Lot) *lotView {
 	}
 	var crops []app.CropLine
 	for _, k := range a.Back(l.ID) {
-		crops = append(crops, h.Crops[k])
+		x, ok := h.Crops[k]
+		if !ok { // its hive’s log knows it no more
+			v.Hives = append(v.Hives, lotHive{To: "/colonies/" + k.Colony, Code: "A hive", What: "taken back in its log"})
+			continue
+		}
+		crops = append(crops, x)
 	}
 	for _, x := range byHive(crops) {
 		r := cropRowOf(x.CropLine, u.Mass)

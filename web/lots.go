@@ -128,7 +128,7 @@ func lotCare(h app.Honey, l *lots.Lot) string {
 	}
 	if len(codes) > 0 {
 		slices.Sort(codes)
-		return "Not for sale: what came off " + words.List(codes...) + " was fed, or barred by a label."
+		return "Not for sale: what came off " + words.List(codes...) + " was barred when it did."
 	}
 	switch {
 	case l.Water > honey.LawWater(honey.Plain):

@@ -19,7 +19,7 @@ type Crop struct {
 	Guess  float64 `json:"guess"`  // kg, as it was estimated; 0: nothing was known of it
 	Scale  bool    `json:"scale"`  // it was weighed
 	Batch  string  `json:"batch"`  // in the keeper's words
-	Barred bool    `json:"barred"` // treated or fed so that it may not be sold as honey, as far as the log says
+	Barred bool    `json:"barred"` // fed, treated, of a dead hive’s comb, or of a hive that is suspect or not on record
 }
 
 // crop notes what a harvest brought; the hive stood as before, and c is what it was to
@@ -41,7 +41,7 @@ func (w *walker) crop(e Entry, before moves.Hive, c bees.Change) {
 	default:
 		return
 	}
-	out.Barred = w.fedOf(before.Stack, boxes, frames)
+	out.Barred = w.fedOf(before.Stack, boxes, frames) || len(w.BarsOfAll()) > 0 || w.fromDead(before.Stack, boxes, frames)
 	c.Day = e.Day
 	out.Guess = min(w.taken(before, c), holds(before.Stack, boxes, frames))
 	if !out.Scale {

@@ -107,6 +107,11 @@ func (b Believed) fedOf(st hive.Stack, boxes, frames []string) bool {
 	return slices.ContainsFunc(b.of(st, boxes, frames), func(c Comb) bool { return c.Fed > 0 })
 }
 
+// fromDead reports whether any of them is comb of a dead hive.
+func (b Believed) fromDead(st hive.Stack, boxes, frames []string) bool {
+	return slices.ContainsFunc(b.of(st, boxes, frames), func(c Comb) bool { return c.Origin == fromDeadOut })
+}
+
 // treatedOf returns the treatments that they were in other hives with.
 func (b Believed) treatedOf(st hive.Stack, boxes, frames []string) []colony.Period {
 	var out []colony.Period

@@ -121,3 +121,36 @@ func TestBarsAreOfEachComb(t *testing.T) {
 		t.Error("a hive of which nothing is on record is not held")
 	}
 }
+
+// TestACropIsBarredAsItsBoxWas: of a hive that is suspect or not on record, of a dead hive's comb and of what was fed a crop is not for
+// sale; of any other it is.
+func TestACropIsBarredAsItsBoxWas(t *testing.T) {
+	off := history.Entry{ID: "off", Day: d0 + 30, Kind: "harvested", Body: &moves.Harvested{Boxes: []string{"s"}, NetKg: 10}}
+	dead := "dead-out"
+	for _, x := range []struct {
+		what string
+		add  []history.Entry
+		want bool
+	}{
+		{"nothing against it", nil, false},
+		{"fed", []history.Entry{{ID: "f", Day: d0 + 1, Kind: history.KindFeed, Body: &moves.Feed{Kg: 2, What: "2:1 syrup"}}}, true},
+		{"a dead hive’s comb", []history.Entry{{
+			ID: "c", Day: d0 + 1, Kind: history.KindCombs, Body: &history.Combs{Frames: []string{"s3"}, Origin: dead},
+		}}, true},
+		{"suspect", []history.Entry{{ID: "l", Day: d0 + 29, Kind: history.KindLook, Body: &history.Look{Health: "suspect"}}}, true},
+	} {
+		log, _ := supered(t)
+		b, err := history.Fold(append(append(log, x.add...), off), ground(t))
+		if err != nil || len(b.Crops) != 1 {
+			t.Fatalf("%s: %v, %d crops", x.what, err, len(b.Crops))
+		}
+		if b.Crops[0].Barred != x.want {
+			t.Errorf("%s: barred %t", x.what, b.Crops[0].Barred)
+		}
+	}
+	log, _ := supered(t)
+	log[0].Body.(*history.StackSet).HistoryKnown = false
+	if b, err := history.Fold(append(log, off), ground(t)); err != nil || !b.Crops[0].Barred {
+		t.Errorf("a hive that is not on record: %v", err)
+	}
+}
