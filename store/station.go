@@ -16,7 +16,8 @@ type Station struct {
 
 const (
 	stationColumns = `id, operation_id, name, colony_id, made_utc, actor, COALESCE(heard_utc, ''), taken, kept_out, why`
-	insertStation  = `INSERT INTO station (id, operation_id, name, colony_id, token_hash, made_utc, actor) VALUES (?, ?, ?, ?, ?, ?, ?)`
+	insertStation  = `INSERT INTO station (id, operation_id, name, colony_id, token_hash, made_utc, actor)
+	VALUES (?, ?, ?, ?, ?, ?, ?)`
 	selectStations = `SELECT ` + stationColumns + ` FROM station WHERE operation_id = ? AND removed_utc IS NULL ORDER BY name, id`
 	selectStation  = `SELECT ` + stationColumns + ` FROM station WHERE token_hash = ? AND removed_utc IS NULL`
 	removeStation  = `UPDATE station SET removed_utc = ? WHERE id = ? AND operation_id = ? AND removed_utc IS NULL`

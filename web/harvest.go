@@ -288,7 +288,8 @@ func harvestHiveOf(x app.HarvestHive, on func(string) bool, h app.Harvest, sum *
 			continue
 		}
 		o := harvestBox{
-			ID: b.Box, Tick: offTick(x.Colony, b.Box), Name: names[i], Code: x.Code, Unit: u.Mass.Name, Kg: fmt.Sprintf("%.1f", u.Mass.In(b.Kg)), Ticked: on(b.Box),
+			ID: b.Box, Tick: offTick(x.Colony, b.Box), Name: names[i], Code: x.Code, Unit: u.Mass.Name,
+			Kg: fmt.Sprintf("%.1f", u.Mass.In(b.Kg)), Ticked: on(b.Box),
 			Capped: fmt.Sprintf("%.0f %%", 100*b.Capped), Quiet: b.Verdict != harvest.Ready,
 		}
 		o.Figure = superFigure(x.Boxes, b, o)

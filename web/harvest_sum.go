@@ -48,7 +48,9 @@ func (t *harvestTotal) view() harvestSum {
 		Ticked: num(t.kg), All: num(t.readyKg), Worth: num(worth), Unit: u.Mass.Name,
 		TickedWords: kgText(u, t.kg) + " ticked", AllWords: fmt.Sprintf("%s all that is ready", kgText(u, t.readyKg)),
 		WorthWords: fmt.Sprintf("%s worth a day", kgText(u, worth)),
-		Alt:        fmt.Sprintf("%s ticked of %s that are ready; a day of extracting pays from %s", kgText(u, t.kg), kgText(u, t.readyKg), kgText(u, worth)),
+		Alt: fmt.Sprintf(
+			"%s ticked of %s that are ready; a day of extracting pays from %s", kgText(u, t.kg), kgText(u, t.readyKg), kgText(u, worth),
+		),
 	}.Draw()
 	if t.heaviest > 0 {
 		v.Cautions = append(v.Cautions, fmt.Sprintf("The heaviest box weighs about %s.", kgText(u, t.heaviest)))

@@ -84,7 +84,10 @@ func lotOf(h app.Honey, l *lots.Lot) *lotView {
 		add("Wax", massOf(l.WaxKg, u), fmt.Sprintf("%.1f %% of the honey", 100*l.WaxKg/l.MadeKg))
 	}
 	if est := estimated(h, l); est > 0 && len(l.Crops) > 0 {
-		add("Estimate off by", fmt.Sprintf("%+.0f %%", 100*(est-l.MadeKg)/l.MadeKg), fmt.Sprintf("%s was estimated on the hives", massOf(est, u)))
+		add(
+			"Estimate off by", fmt.Sprintf("%+.0f %%", 100*(est-l.MadeKg)/l.MadeKg),
+			fmt.Sprintf("%s was estimated on the hives", massOf(est, u)),
+		)
 	}
 	if len(l.Packed) > 0 {
 		add("Filled", massOf(l.PackedKg(), u), fmt.Sprintf("of it; %s is not", massOf(max(0, l.Kg-l.PackedKg()), u)))
@@ -104,7 +107,8 @@ func lotOf(h app.Honey, l *lots.Lot) *lotView {
 	}
 	for _, on := range a.On(l.ID)[1:] {
 		for _, g := range on.Gone {
-			v.Gone = append(v.Gone, lotLine{"/lots/" + on.ID, "From blend " + on.Name + ": " + g.How.Words() + " on " + g.Day.Long() + toText(g.To), ""})
+			say := "From blend " + on.Name + ": " + g.How.Words() + " on " + g.Day.Long() + toText(g.To)
+			v.Gone = append(v.Gone, lotLine{"/lots/" + on.ID, say, ""})
 		}
 	}
 	for _, p := range l.Packed {

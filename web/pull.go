@@ -57,7 +57,9 @@ func (s *Server) showPull(c fiber.Ctx) error {
 		v.None = "Nothing here is ready and can be spared."
 		return s.show(c, "pull", v)
 	}
-	v.Total = fmt.Sprintf("%s off %s, about %s", words.Count(boxes, "box", "boxes"), words.Count(len(v.Rows), "hive", "hives"), kgText(h.Units, kg))
+	v.Total = fmt.Sprintf(
+		"%s off %s, about %s", words.Count(boxes, "box", "boxes"), words.Count(len(v.Rows), "hive", "hives"), kgText(h.Units, kg),
+	)
 	v.Bring = []string{
 		words.Count(len(v.Rows), "clearer board", "clearer boards"), words.Count(boxes, "empty super", "empty supers") + " to go back on",
 		"lids or cloths for " + words.Count(boxes, "box", "boxes"), "the scale",
@@ -83,7 +85,10 @@ func pullRowOf(x app.HarvestHive, h app.Harvest) (r pullRow, n int, kg float64) 
 		off = append(off, names[i])
 		n, kg = n+1, kg+b.Kg
 	}
-	r = pullRow{ID: x.Colony, Code: x.Code, Take: words.List(off...), Kg: fmt.Sprintf("%.0f", u.Mass.In(kg)), Lift: liftText(lift, h.LiftLimitKg, u)}
+	r = pullRow{
+		ID: x.Colony, Code: x.Code, Take: words.List(off...), Kg: fmt.Sprintf("%.0f", u.Mass.In(kg)),
+		Lift: liftText(lift, h.LiftLimitKg, u),
+	}
 	if len(aside) > 0 {
 		r.Steps = append(r.Steps, "lift "+words.List(aside...)+" aside, and back on")
 	}

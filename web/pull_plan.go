@@ -53,7 +53,8 @@ func (s *Server) showPullPlan(c fiber.Ctx) error {
 	mass := set.Units.Mass
 	ask := app.UsualAsk
 	v.Mass, v.Brushed = mass.Name, c.Query("how") == "brushed"
-	v.Hours, v.Drive, v.Extract = fmt.Sprintf("%g", ask.Hours), fmt.Sprintf("%g", ask.DriveMinutes), fmt.Sprintf("%.0f", mass.In(ask.ExtractKgDay))
+	v.Hours, v.Drive = fmt.Sprintf("%g", ask.Hours), fmt.Sprintf("%g", ask.DriveMinutes)
+	v.Extract = fmt.Sprintf("%.0f", mass.In(ask.ExtractKgDay))
 	for _, f := range []struct {
 		key  string
 		text *string
@@ -148,7 +149,9 @@ func (v *pullPlanView) fill(p app.PullPlan) {
 			days++
 		}
 	}
-	v.Say = fmt.Sprintf("%s, about %s, on %s.", words.Capital(words.Count(boxes, "box", "boxes")), kgText(u, kg), words.Count(days, "day", "days"))
+	v.Say = fmt.Sprintf(
+		"%s, about %s, on %s.", words.Capital(words.Count(boxes, "box", "boxes")), kgText(u, kg), words.Count(days, "day", "days"),
+	)
 }
 
 // cellsOf says what is done in a yard on each day.

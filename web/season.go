@@ -78,7 +78,9 @@ func seasonSays(x app.Calendar) []string {
 	}
 	out = append(out, say)
 	if between := int(next.From - gap); between >= leastDearth {
-		out = append(out, fmt.Sprintf("Between them lie %s of dearth: entrances small, nothing sweet left open, food watched.", words.Days(between)))
+		out = append(out, fmt.Sprintf(
+			"Between them lie %s of dearth: entrances small, nothing sweet left open, food watched.", words.Days(between),
+		))
 	}
 	return out
 }

@@ -162,7 +162,8 @@ func (l Lanes) weather(from day.Day, x func(float64) float64) lane {
 	for _, w := range l.Weather {
 		lo, hi, wet = math.Min(lo, w.MaxC), math.Max(hi, w.MaxC), math.Max(wet, w.Rain)
 	}
-	return lane{"Weather", n(math.Round(l.WarmOf(lo))) + " to " + n(math.Round(l.WarmOf(hi))) + " " + l.Warm + "; rain", 66, func(b *builder, top, base float64) {
+	sub := n(math.Round(l.WarmOf(lo))) + " to " + n(math.Round(l.WarmOf(hi))) + " " + l.Warm + "; rain"
+	return lane{"Weather", sub, 66, func(b *builder, top, base float64) {
 		y := func(c float64) float64 { return base - 4 - (base-top-8)*(c-lo)/math.Max(1, hi-lo) }
 		rain, was, will := "", "", ""
 		last := day.Day(0)
