@@ -48,8 +48,11 @@ func (h HarvestHive) Take() []string {
 	return h.Stays.Take(ready, h.AboveKg())
 }
 
-// Harvest returns what may be taken in a yard; "" in all.
+// Harvest returns what may be taken in a yard; "" in all. What was just written is waited for.
 func (s *Service) Harvest(ctx context.Context, yard string) (Harvest, error) {
+	waits, stop := context.WithTimeout(ctx, sumWaits)
+	s.Settle(waits)
+	stop()
 	op, ys, err := s.yardDays(ctx)
 	if err != nil {
 		return Harvest{}, err

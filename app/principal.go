@@ -12,11 +12,12 @@ import (
 // Rights is what a principal may do.
 type Rights uint8
 
-// The rights. There is one kind of user today: whoever is in may do all.
+// The rights. There is one kind of user today: whoever is in may do all. A station may push.
 const (
 	MayRead Rights = 1 << iota
 	MayWrite
 	MayAdmit // let devices in, and lock them out
+	MayPush  // what a station reads, of its own hive
 )
 
 // AllRights are those of whoever sits at the machine and of each joined device.
@@ -26,7 +27,7 @@ const AllRights = MayRead | MayWrite | MayAdmit
 // rights.
 type Principal struct {
 	Name   string // who signs what is written; of a device its name
-	Device string // its id; empty: the machine on which Kembo runs
+	Device string // its id, or that of a station; empty: the machine on which Kembo runs
 	Rights Rights
 }
 

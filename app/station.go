@@ -99,12 +99,21 @@ type Heard struct {
 	DryOut []string
 }
 
-// Hear takes in what a station sends. It is stored, or said why not, before it answers.
-func (s *Service) Hear(ctx context.Context, token string, rs []ledger.Reading, ws []season.Weather) (Heard, error) {
+// EnterStation returns the principal that a station's token stands for; any other is ErrNoStation.
+func (s *Service) EnterStation(ctx context.Context, token string) (Principal, error) {
 	x, err := s.store.StationOf(ctx, hashOfToken(token))
 	if token == "" || errors.Is(err, ErrNotFound) {
-		return Heard{}, ErrNoStation
+		return Principal{}, ErrNoStation
 	}
+	return Principal{Name: x.Name, Device: x.ID, Rights: MayRead | MayPush}, err
+}
+
+// Hear takes in what a station sends, on its behalf. It is stored, or said why not, before it answers.
+func (s *Service) Hear(ctx context.Context, rs []ledger.Reading, ws []season.Weather) (Heard, error) {
+	if err := s.may(MayPush, "push readings"); err != nil {
+		return Heard{}, err
+	}
+	x, err := s.store.StationByID(ctx, s.who.Device)
 	if err != nil {
 		return Heard{}, err
 	}

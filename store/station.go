@@ -20,6 +20,7 @@ const (
 	VALUES (?, ?, ?, ?, ?, ?, ?)`
 	selectStations = `SELECT ` + stationColumns + ` FROM station WHERE operation_id = ? AND removed_utc IS NULL ORDER BY name, id`
 	selectStation  = `SELECT ` + stationColumns + ` FROM station WHERE token_hash = ? AND removed_utc IS NULL`
+	stationByID    = `SELECT ` + stationColumns + ` FROM station WHERE id = ? AND removed_utc IS NULL`
 	removeStation  = `UPDATE station SET removed_utc = ? WHERE id = ? AND operation_id = ? AND removed_utc IS NULL`
 	heardStation   = `UPDATE station SET heard_utc = ?, taken = taken + ?, kept_out = kept_out + ?, why = CASE WHEN ? > 0 THEN ? ELSE why END
 	WHERE id = ?`
@@ -45,6 +46,12 @@ func (s *Store) Stations(ctx context.Context, operation string) ([]Station, erro
 // StationOf returns the station that a token is of.
 func (s *Store) StationOf(ctx context.Context, tokenHash string) (x Station, err error) {
 	err = scanStation(s.read.QueryRowContext(ctx, selectStation, tokenHash), &x)
+	return x, notFound("station", err)
+}
+
+// StationByID returns a station that was not removed.
+func (s *Store) StationByID(ctx context.Context, id string) (x Station, err error) {
+	err = scanStation(s.read.QueryRowContext(ctx, stationByID, id), &x)
 	return x, notFound("station", err)
 }
 

@@ -11,8 +11,9 @@ import (
 // somebody, by Server.as; only what finds out who that is does not.
 func TestEveryCallHasAPrincipal(t *testing.T) {
 	may := map[string][]string{
-		"reach.go":  {"s.service.As(p)", "s.service.Enter(", "s.service.As(p).Renew("},
-		"server.go": {"s.service.Page()", "s.service.Warnings()"},
+		"reach.go":   {"s.service.As(p)", "s.service.Enter(", "s.service.As(p).Renew("},
+		"station.go": {"s.service.EnterStation(", "s.service.As(p).Hear("},
+		"server.go":  {"s.service.Page()", "s.service.Warnings()"},
 	}
 	files, err := filepath.Glob("*.go")
 	if err != nil || len(files) == 0 {

@@ -27,15 +27,19 @@ func (s *Server) hear(c fiber.Ctx) error {
 	if !ok {
 		return refuse(fiber.StatusUnauthorized, "send the station’s token as Authorization: Bearer")
 	}
-	rs, ws, err := exchange.ReadSent(c.Body())
-	if err != nil {
-		return refuse(fiber.StatusUnprocessableEntity, err.Error())
-	}
-	h, err := s.service.Hear(c.Context(), token, rs, ws)
+	p, err := s.service.EnterStation(c.Context(), token)
 	if errors.Is(err, app.ErrNoStation) {
 		s.log.Warn("station not let in", "from", c.RequestCtx().RemoteAddr().String())
 		return refuse(fiber.StatusUnauthorized, err.Error())
 	}
+	if err != nil {
+		return err
+	}
+	rs, ws, err := exchange.ReadSent(c.Body())
+	if err != nil {
+		return refuse(fiber.StatusUnprocessableEntity, err.Error())
+	}
+	h, err := s.service.As(p).Hear(c.Context(), rs, ws)
 	if err != nil {
 		return err
 	}

@@ -60,13 +60,13 @@ var (
 		{"what dries is robbed", "core/ledger/happened.go", "- dries; took", "- 0*dries; took", inHoney},
 		{
 			"any token lets a station in", "store/station.go",
-			"WHERE token_hash = ? AND removed_utc IS NULL`\n	removeStation",
-			"WHERE token_hash >= ? AND removed_utc IS NULL`\n	removeStation", inHoney,
+			"WHERE token_hash = ? AND removed_utc IS NULL`\n	stationByID",
+			"WHERE token_hash >= ? AND removed_utc IS NULL`\n	stationByID", inHoney,
 		},
 		{
 			"a station that was removed still sends", "store/station.go",
-			"WHERE token_hash = ? AND removed_utc IS NULL`\n	removeStation",
-			"WHERE token_hash = ?`\n	removeStation", inHoney,
+			"WHERE token_hash = ? AND removed_utc IS NULL`\n	stationByID",
+			"WHERE token_hash = ?`\n	stationByID", inHoney,
 		},
 		{
 			"honey that sets waits for nothing", "core/plan/sets.go",
