@@ -216,6 +216,11 @@ func standingOf(
 		s.BroodPriceKg, s.HoneyWorth, s.BroodWorth, s.FliersWorth = of.BroodPriceKg, of.Honey, of.Brood, of.Fliers
 	}
 	s.Supers, s.Stays = supersOf(a, b), a.Situation.Stays()
+	for _, x := range s.Supers { // what may be taken off the nest stands over what is left of it
+		if x.Nest {
+			s.Stays.NestKg = max(0, s.Stays.NestKg-x.Kg)
+		}
+	}
 	return s
 }
 

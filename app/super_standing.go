@@ -40,7 +40,7 @@ func supersOf(a *assessment.Assessment, b history.Believed) []SuperStanding {
 	likely := likelyRipe(a)
 	var out []SuperStanding
 	for _, x := range harvest.Boxes(s.Estimate.Stack) {
-		if !x.Super && (x.At == 0 || x.Fill < fullBox || x.HasBrood) {
+		if !x.Super && (x.At == 0 || x.Fill < fullBox || x.HasBrood || !s.CropPast()) {
 			continue
 		}
 		f := harvest.FoundOn(s.Readings, x.ID, s.Today)

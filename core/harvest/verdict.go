@@ -24,6 +24,7 @@ type Limits struct {
 	CappedShare float64    // of what is stored, 0 to 1
 	KeepsWater  float64    // per cent, of the usual kinds of honey
 	Kind        honey.Kind // of what the bees have been bringing
+	Closed      bool       // it is a time of the year in which no crop comes off
 }
 
 // Keeps is the most water with which such honey is put away, per cent.
@@ -93,6 +94,9 @@ func (l Limits) Ripe(b Box, f Found) Judged {
 // Judge says of a box on a day whether it may be taken and sold. Bars are those of the box and of any of its combs.
 func (l Limits) Judge(b Box, f Found, bars []Bar, on day.Day) Judged {
 	j := l.Ripe(b, f)
+	if l.Closed && j.Verdict == Ready {
+		j.Verdict, j.Why = NotYet, append([]string{"No crop comes off at this time of the year: what stands over them is their food."}, j.Why...)
+	}
 	for _, x := range bars {
 		if !x.holds(on) {
 			continue

@@ -35,6 +35,9 @@ func shakes(all ...Shake) (out []Reading) {
 	return out
 }
 
+// closed are limits at a time of the year in which no crop comes off.
+func closed(l Limits) Limits { l.Closed = true; return l }
+
 // TestVerdicts asks what a severe keeper says of a box. Written before the rules; common practice, no source, where none is named.
 func TestVerdicts(t *testing.T) {
 	ling := usual
@@ -75,6 +78,8 @@ func TestVerdicts(t *testing.T) {
 		{"out, the last of its days", usual, box(1, 1), nil, []Bar{{Cause: TreatmentOut, Until: today}}, Held, "label"},
 		{"out, no day noted", usual, box(1, 1), nil, []Bar{{Cause: TreatmentOut}}, Held, "not noted"},
 		{"dead hive's comb", usual, box(1, 1), nil, []Bar{{Cause: DeadOut}}, Held, "dead hive"},
+		{"in winter", closed(usual), box(1, 1), nil, nil, NotYet, "their food"},
+		{"fed, in winter", closed(usual), box(1, 1), nil, []Bar{{Cause: Fed, Since: today - 40}}, Never, "sugar"},
 		{"nothing on record", usual, box(1, 1), nil, []Bar{{Cause: Unknown}}, Held, "not on record"},
 		{"fed and treated", usual, box(1, 1), nil, []Bar{{Cause: TreatmentOut, Until: today + 9}, {Cause: Fed, Since: today - 40}}, Never, "sugar"},
 	} {

@@ -18,7 +18,7 @@ const UsualWater = 18.5
 
 // Limits are the keeper's for the honey that a yard's plants have been giving up to a day.
 func (s Settings) Limits(site forecast.Site, on day.Day) harvest.Limits {
-	l := harvest.Limits{CappedShare: s.CappedShare, KeepsWater: s.KeepsWater, Kind: kindOf(site, on)}
+	l := harvest.Limits{CappedShare: s.CappedShare, KeepsWater: s.KeepsWater, Kind: kindOf(site, on), Closed: !season.CropsComeOff.Has(site.On(on))}
 	if l.KeepsWater == 0 {
 		l.KeepsWater = UsualWater
 	}
@@ -37,6 +37,12 @@ func kindOf(site forecast.Site, on day.Day) honey.Kind {
 		}
 	}
 	return honey.Plain
+}
+
+// CropPast reports whether more of the year’s flow is over than is to come: before, honey in the nest is last year’s and their food.
+func (s *Situation) CropPast() bool {
+	s.prepare()
+	return s.scene(0).cropPast()
 }
 
 // ripe reports whether a box may be taken by what is known today, whatever bars it from sale.
