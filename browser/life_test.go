@@ -235,7 +235,7 @@ func TestEveryPageIsSoundAtEverySize(t *testing.T) {
 		y + "/calendar", y + "/colonies/many", "/yards/new", "/stock", "/sample/empty", "/guide/round", "/guide/records", c + "/equipment",
 		c + "/combs", c + "/moves", c + "/own", c + "/own?lift=1.2", c + "/own?do=1.2-1.5,1.1-off,drawn-1.1&lift=b1",
 		c + "/weight", "/culls", "/formats", "/devices", "/bench", "/bench/syrup", "/bench/brood", "/pocket", "/shorthand",
-		"/harvest", "/harvest/days", "/lots", "/lots/new", "/lots/blend", y + "/harvest", y + "/pull", c + "/honey", "/guide/harvest",
+		"/harvest", "/harvest/days", "/lots", y + "/pull", c + "/honey",
 		"/find?q=ql-0", "/find?q=nothing", "/settings", "/operation", "/yards", "/queens/" + x.Believed.Queens[0].ID,
 	}
 	for _, s := range screens {

@@ -85,7 +85,7 @@ func TestNothingIsLostOverTwoKills(t *testing.T) {
 	if err != nil {
 		t.Fatal(err)
 	}
-	sendings := station.Played{Climate: uk, From: day.Of(2026, time.May, 1), Days: 14, Seed: 11}.Sendings()
+	sendings := station.Played{Climate: uk, From: day.Of(2026, time.May, 1), Days: 8, Seed: 11}.Sendings()
 	p := pusher{
 		URL: "http://" + addr + "/station", Token: token, Client: &http.Client{Timeout: 20 * time.Second}, Wait: 20 * time.Millisecond,
 	}
