@@ -151,11 +151,12 @@ func (s *Service) gains(
 			out.gains = append(out.gains, history.Gain{Day: d.Day, Kg: d.GainKg, SD: math.Hypot(math.Hypot(gainKg, gainShare*d.GainKg), d.RainSD)})
 		}
 	}
+	loc := zone(y.Zone)
 	late := rs
-	for len(late) > 0 && day.From(late[0].At.In(zone(y.Zone))) < y.today-toldDays {
+	for len(late) > 0 && day.From(late[0].At.In(loc)) < y.today-toldDays {
 		late = late[1:]
 	}
-	out.told = untouched(ledger.Tell(late, zone(y.Zone), rainOf(site)), es)
+	out.told = untouched(ledger.Tell(late, loc, rainOf(site)), es)
 	return out, nil
 }
 

@@ -22,9 +22,13 @@ type Honey struct {
 	Account *lots.Account
 	Entries []lots.Entry // that stand, the earliest first
 	Misfits []lots.Misfit
-	Free    []CropLine             // came off and is in no lot yet, the latest first
+	Free    []CropLine             // came off lately and is in no lot yet, the latest first
 	Crops   map[lots.Crop]CropLine // all that ever came off
 }
+
+// freeFor is how many days what came off waits for a lot: what is older was extracted before there was an account of it. Source: none;
+// a year and some.
+const freeFor = 400
 
 // key names a crop in the account.
 func (l CropLine) key() lots.Crop { return lots.Crop{Colony: l.Colony, Entry: l.Entry} }
@@ -59,7 +63,7 @@ func (s *Service) Honey(ctx context.Context) (Honey, error) {
 	}
 	for _, c := range crops {
 		out.Crops[c.key()] = c
-		if out.Account.LotOf(c.key()) == "" {
+		if out.Account.LotOf(c.key()) == "" && c.Day >= out.Today-freeFor {
 			out.Free = append(out.Free, c)
 		}
 	}

@@ -21,17 +21,17 @@ import (
 // harvestView is the page of what may be taken.
 type harvestView struct {
 	shell
-	Say, Old, Err      string
-	Yard               string // id; "": all
-	Yards              []yardWay
-	Hives              []harvestHive // with a box that is ready
-	Later              []laterHive   // and with none
-	LaterSay           string
-	Held               []heldBox
-	Sum                harvestSum
-	Mass, Limit        string
-	Entry, Day, Batch  string
-	None, Done, DoneTo string
+	Say, Old, Err     string
+	Yard              string // id; "": all
+	Yards             []yardWay
+	Hives             []harvestHive // with a box that is ready
+	Later             []laterHive   // and with none
+	LaterSay          string
+	Held              []heldBox
+	Sum               harvestSum
+	Mass, Limit       string
+	Entry, Day, Batch string
+	None              string
 }
 
 // yardWay is a yard to choose.

@@ -45,7 +45,7 @@ func (t *harvestTotal) view() harvestSum {
 	}
 	num := func(kg float64) float64 { return math.Round(u.Mass.In(kg)) }
 	v.Figure = draw.Tank{
-		Ticked: num(t.kg), All: num(t.readyKg), Worth: num(worth), Unit: u.Mass.Name,
+		Ticked: num(t.kg), All: num(t.readyKg), Worth: num(worth),
 		TickedWords: kgText(u, t.kg) + " ticked", AllWords: fmt.Sprintf("%s all that is ready", kgText(u, t.readyKg)),
 		WorthWords: fmt.Sprintf("%s worth a day", kgText(u, worth)),
 		Alt: fmt.Sprintf(

@@ -43,7 +43,6 @@ type lotHive struct{ To, Code, Yard, Day, What, Kg, Barred string }
 // lotEntry is an entry that made a lot what it is.
 type lotEntry struct {
 	ID, Undo, Say string
-	Last          bool
 }
 
 func (s *Server) showLot(c fiber.Ctx) error { return s.lot(c, c.Params("lot"), "") }
@@ -132,13 +131,13 @@ func lotOf(h app.Honey, l *lots.Lot) *lotView {
 		})
 	}
 	v.Figure = lotFigure(h, l)
-	for i, id := range l.Entries {
+	for _, id := range l.Entries {
 		k := slices.IndexFunc(h.Entries, func(e lots.Entry) bool { return e.ID == id })
 		if k < 0 {
 			continue
 		}
 		v.Entries = append(v.Entries, lotEntry{
-			ID: id, Undo: app.NewID(), Say: h.Entries[k].Day.Long() + ": " + entrySay(h, h.Entries[k], l), Last: i == len(l.Entries)-1,
+			ID: id, Undo: app.NewID(), Say: h.Entries[k].Day.Long() + ": " + entrySay(h, h.Entries[k], l),
 		})
 	}
 	slices.Reverse(v.Entries)

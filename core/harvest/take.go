@@ -1,6 +1,9 @@
 package harvest
 
-import "slices"
+import (
+	"cmp"
+	"slices"
+)
 
 // Offer is a box that may come off, with its honey.
 type Offer struct {
@@ -13,15 +16,7 @@ type Offer struct {
 func (s Stays) Take(ready []Offer, aboveKg float64) []string {
 	free := s.FreeKg(aboveKg)
 	by := slices.Clone(ready)
-	slices.SortStableFunc(by, func(a, b Offer) int {
-		switch {
-		case a.Kg > b.Kg:
-			return -1
-		case a.Kg < b.Kg:
-			return 1
-		}
-		return 0
-	})
+	slices.SortStableFunc(by, func(a, b Offer) int { return cmp.Compare(b.Kg, a.Kg) })
 	var out []string
 	for _, o := range by {
 		if o.Kg <= free+littleKg {

@@ -1,6 +1,9 @@
 package lots
 
-import "slices"
+import (
+	"cmp"
+	"slices"
+)
 
 // Source is a lot that was extracted, with how much of another comes from it.
 type Source struct {
@@ -14,17 +17,7 @@ func (l *Lot) Sources() []Source {
 	for id, kg := range l.of {
 		out = append(out, Source{id, kg})
 	}
-	slices.SortFunc(out, func(a, b Source) int {
-		switch {
-		case a.Kg > b.Kg:
-			return -1
-		case a.Kg < b.Kg:
-			return 1
-		case a.Lot < b.Lot:
-			return -1
-		}
-		return 1
-	})
+	slices.SortFunc(out, func(a, b Source) int { return cmp.Or(cmp.Compare(b.Kg, a.Kg), cmp.Compare(a.Lot, b.Lot)) })
 	return out
 }
 

@@ -1,6 +1,7 @@
 package season
 
 import (
+	"cmp"
 	"slices"
 
 	"kembo/core/day"
@@ -29,14 +30,6 @@ func Gave(calendar []Bloom, h Hemisphere, from, to day.Day) []Given {
 	for i := range out {
 		out[i].Share /= all
 	}
-	slices.SortStableFunc(out, func(a, b Given) int {
-		switch {
-		case a.Share > b.Share:
-			return -1
-		case a.Share < b.Share:
-			return 1
-		}
-		return 0
-	})
+	slices.SortStableFunc(out, func(a, b Given) int { return cmp.Compare(b.Share, a.Share) })
 	return out
 }

@@ -21,7 +21,7 @@ func TestHarvestDrawings(t *testing.T) {
 	}
 	golden(t, "super-row", draw.SuperRow(frames, false, "S1, 90 % filled"))
 	golden(t, "tank", draw.Tank{
-		Ticked: 34, All: 51, Worth: 60, Unit: "kg", TickedWords: "34 kg ticked", AllWords: "51 kg all that is ready",
+		Ticked: 34, All: 51, Worth: 60, TickedWords: "34 kg ticked", AllWords: "51 kg all that is ready",
 		WorthWords: "60 kg worth a day", Alt: "34 of 51 kg",
 	}.Draw())
 	golden(t, "moisture", draw.Moisture(19.4, 18.5, 15, 21, "19.4 %"))

@@ -10,8 +10,7 @@ import (
 // Tank is honey in a settling tank: what is ticked, what all that is ready comes to, and from how much a day of extracting pays.
 type Tank struct {
 	Ticked, All, Worth float64 // in the user's unit
-	Unit               string
-	TickedWords        string // beside its level
+	TickedWords        string  // beside its level
 	AllWords           string
 	WorthWords         string
 	Alt                string
