@@ -306,12 +306,13 @@ func (p *person) until(js string) {
 	p.t.Helper()
 	// While a page loads, what is asked about is not there: that is "not yet".
 	js = "(() => { try { return !!(" + js + ") } catch { return false } })()"
+	p.patience.Reset(patience)
 	var err error
 	// A page that is being left ends a poll, and until the next one stands each
 	// question fails at once: ask on until as much time has gone as one poll has.
-	for over := time.Now().Add(10 * time.Second); ; time.Sleep(50 * time.Millisecond) {
+	for over := time.Now().Add(patience / 2); ; time.Sleep(50 * time.Millisecond) {
 		if _, err = chromedp.Run(
-			p.ctx, chromedp.Poll[bool](js, chromedp.WithPollingTimeout(10*time.Second)),
+			p.ctx, chromedp.Poll[bool](js, chromedp.WithPollingTimeout(patience/2)),
 		); err == nil {
 			return
 		}
