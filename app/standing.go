@@ -47,10 +47,14 @@ type Standing struct {
 	Culls     []Cull            `json:"culls,omitempty"`
 	Care      []string          `json:"care,omitempty"` // what bars its honey, mites over the limit, suspicion
 	// Of the plan: what it gains against leaving, and what waiting for the visit costs, kg of honey.
-	GainKg  float64   `json:"gain_kg"`
-	Wait    plan.Wait `json:"wait"`
-	Alive   float64   `json:"alive"`    // chance of being alive on AliveOn
-	AliveOn day.Day   `json:"alive_on"` // the last day that the plan was lived for
+	GainKg float64   `json:"gain_kg"`
+	Wait   plan.Wait `json:"wait"`
+	// When its work is done, what is lost by that, and what supers are worth that are to go on.
+	Minutes  float64       `json:"minutes,omitempty"`
+	Goings   []plan.Going  `json:"goings,omitempty"`
+	Supering plan.Supering `json:"supering,omitzero"`
+	Alive    float64       `json:"alive"`    // chance of being alive on AliveOn
+	AliveOn  day.Day       `json:"alive_on"` // the last day that the plan was lived for
 	// What other hives of the yard ask of it.
 	Health       colony.Health `json:"health,omitempty"`
 	MitesPercent float64       `json:"mites_percent"` // under 0: none is known
@@ -76,6 +80,7 @@ type Standing struct {
 type StandingAdvice struct {
 	Action plan.Action `json:"action"`
 	Do     string      `json:"do"`
+	Bare   string      `json:"bare,omitempty"` // the same without its day
 	Brief  string      `json:"brief"`
 	ActBy  day.Day     `json:"act_by"`
 	Needs  []plan.Need `json:"needs"`
@@ -86,6 +91,7 @@ type StandingAdvice struct {
 	Takes  int         `json:"takes,omitempty"`   // combs that come from it
 	Gives  int         `json:"gives,omitempty"`   // and that go to it
 	What   colony.Ware `json:"what,omitempty"`    // they are
+	Off    int         `json:"off,omitempty"`     // boxes that come off for their honey
 	PaysKg float64     `json:"pays_kg,omitempty"` // what the hive that gives them was reckoned to lose
 }
 
@@ -197,8 +203,8 @@ func standingOf(
 	}
 	for _, x := range a.Advice {
 		s.Advice = append(s.Advice, StandingAdvice{
-			Action: x.Action, Do: x.Do, Brief: x.Brief, ActBy: x.ActBy, Needs: x.Needs, On: x.On, Step: x.Step, Adds: x.Adds,
-			With: x.With, Takes: x.Takes, Gives: x.Gives, What: x.What, PaysKg: x.PaysKg,
+			Action: x.Action, Do: x.Do, Bare: x.Undated, Brief: x.Brief, ActBy: x.ActBy, Needs: x.Needs, On: x.On, Step: x.Step, Adds: x.Adds,
+			With: x.With, Takes: x.Takes, Gives: x.Gives, What: x.What, Off: x.Off, PaysKg: x.PaysKg,
 		})
 	}
 	brood := a.Base.Eggs.Likely + a.Base.Larvae.Likely + a.Base.Capped.Likely
@@ -207,6 +213,7 @@ func standingOf(
 	}
 	s.StoresKg, s.Bees, s.GoodDayKg = a.Base.Stores.Likely, a.Base.Bees.Likely, a.Base.GoodDay.Likely
 	s.GainKg, s.Wait, s.Alive = a.Plan.GainKg, a.Plan.Wait, a.Plan.Alive
+	s.Minutes, s.Goings, s.Supering = a.Plan.Minutes, a.Plan.Goings, a.Plan.Supering
 	s.AliveOn = s.Today + day.Day(a.Plan.Days)
 	s.Health, s.MitesPercent, s.BroodCells = a.Situation.Health, a.Situation.MitesPercent, brood
 	s.PollenDays = a.Base.PollenDays.Likely

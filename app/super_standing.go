@@ -14,7 +14,9 @@ import (
 type SuperStanding struct {
 	Box     string          `json:"box"` // id
 	At      int             `json:"at"`  // in the stack, from the floor, from 0
-	Kg      float64         `json:"kg"`  // of honey
+	Format  string          `json:"format"`
+	Frame   string          `json:"frame"` // of its combs, by name
+	Kg      float64         `json:"kg"`    // of honey
 	Fill    float64         `json:"fill"`
 	Capped  float64         `json:"capped"`
 	LiftKg  float64         `json:"lift_kg"`
@@ -46,7 +48,7 @@ func supersOf(a *assessment.Assessment, b history.Believed) []SuperStanding {
 		f := harvest.FoundOn(s.Readings, x.ID, s.Today)
 		j := limits.Judge(x, f, b.BarsOf(x, s.Today), s.Today)
 		o := SuperStanding{
-			Box: x.ID, At: x.At, Kg: x.Kg, Fill: x.Fill, Capped: x.Capped, LiftKg: s.Estimate.Stack.Boxes[x.At].LiftKg(),
+			Box: x.ID, At: x.At, Format: s.Estimate.Stack.Boxes[x.At].Format.Key, Frame: s.Estimate.Stack.Boxes[x.At].Format.Frame.Name, Kg: x.Kg, Fill: x.Fill, Capped: x.Capped, LiftKg: s.Estimate.Stack.Boxes[x.At].LiftKg(),
 			Nest: !x.Super, Verdict: j.Verdict, Why: j.Why, Lifts: j.Lifts, Until: j.Until, Water: f.Water, ReadOn: f.Day,
 		}
 		if j.Verdict != harvest.Ready {

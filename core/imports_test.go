@@ -54,7 +54,10 @@ var mayImport = map[string][]string{
 	"stock": {"comb", "day", "hive"},
 	"moves": {"bees", "colony", "comb", "day", "feed", "forecast", "hive", "measure", "mites", "queen", "words"},
 	"sheet": {"hive"},
-	"share": nil,
+	"trip":  {"plan"},
+	// Who gets combs knows neither hives nor plans: only what each would store.
+	"supering": nil,
+	"share":    nil,
 	// Where combs should hang knows no forecast and no act: it is the same for any hive.
 	"places":  {"comb", "hive", "words"},
 	"arrange": {"comb", "hive", "places", "sheet"},

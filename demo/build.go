@@ -68,6 +68,9 @@ func BuildTold(ctx context.Context, s *store.Store, told Followed, on day.Day) e
 		}
 		all = append(all, pulledFrom{y, hives})
 	}
+	if err := countStore(ctx, s, op, on); err != nil {
+		return err
+	}
 	return extract(ctx, s, op, all, on)
 }
 

@@ -72,6 +72,7 @@ func (s *Server) showMore(c fiber.Ctx) error {
 	v.Ways = append(v.Ways, []lifeWay{
 		{"/yards", "Yards", "All of them, to find one or to change it."},
 		{"/yards/new", "New yard", "A place where hives stand."},
+		{"/trips", "When to go", "What each day costs each yard, and what a trip takes."},
 		{"/harvest", "Harvest", "What may be taken, what must stay, and what is held."},
 		{"/lots", "Honey in lots", "From the extractor to the jar, each kilogram by its hives."},
 		{"/crop", "What came off", "Kilograms by colony, yard and day."},

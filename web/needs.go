@@ -51,3 +51,13 @@ func needsText(ns []plan.Need, u measure.Units) string {
 	}
 	return strings.Join(out, ", ")
 }
+
+// volumeOf writes a volume in the user's units.
+func volumeOf(litres float64, u measure.Units) string {
+	return measure.Amount(u.Volume.In(litres)) + " " + u.Volume.Name
+}
+
+// degrees writes a temperature in the user's units.
+func degrees(c float64, u measure.Units) string {
+	return fmt.Sprintf("%.0f %s", u.Temperature.In(c), u.Temperature.Name)
+}

@@ -81,6 +81,7 @@ func (s *Server) routes() {
 	r.Get("/yours/:name", s.sendBackup)
 	r.Get("/export.zip", s.sendExport)
 	r.Get("/crop", s.showCrop)
+	r.Get("/trips", s.showTrips)
 	r.Get("/harvest", s.showHarvest)
 	r.Post("/harvest/sum", s.addUp)
 	r.Get("/harvest/days", s.showPullPlan)

@@ -20,7 +20,7 @@ import (
 )
 
 // ModelVersion changes whenever the same case may give another answer.
-const ModelVersion = "38"
+const ModelVersion = "39"
 
 // Seed is the usual seed; every colony draws its own numbers from it.
 const Seed = 20260101

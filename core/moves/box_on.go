@@ -107,11 +107,20 @@ func supersOn(st hive.Stack, n int, drawn bool, id func() string) []Act {
 	for k := range n {
 		out = append(out, &BoxOn{
 			At:            len(st.Boxes) + k,
-			Box:           NewBox(f, FramesLike(st, f), hive.Make{Super: true, Drawn: drawn}, id),
+			Box:           NewBox(f, SuperCombs(st, f, drawn), hive.Make{Super: true, Drawn: drawn}, id),
 			ExcluderUnder: k == 0 && st.Supers() == 0,
 		})
 	}
 	return out
+}
+
+// SuperCombs is how many combs a super has that goes onto a hive: drawn ones are spaced like those that are on, foundation stands
+// close, since bees build across wider gaps.
+func SuperCombs(st hive.Stack, f hive.BoxFormat, drawn bool) int {
+	if !drawn {
+		return f.Slots
+	}
+	return FramesLike(st, f)
 }
 
 // FramesLike is the spacing of the supers on a hive: as many frames as the top

@@ -79,7 +79,7 @@ func underSteps(x *scene) []Step {
 	f := nest[0].Format
 	return []Step{{
 		Key: "box under", Said: []moves.Said{said}, Opens: craft.Parted, Minutes: underMinutes, Kg: wear, Eases: underEase,
-		Load: []Need{{What: kind + " " + f.Short + " box", Of: f.Name, Count: 1}},
+		Load: []Need{boxNeed(kind+" "+f.Short+" box", f, 1, f.Slots, s.Settings.DrawnSupers, true)},
 		say:  func(s *Situation, p *part) told { return s.sayUnder(p, kind) },
 	}}
 }

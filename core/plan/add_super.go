@@ -46,9 +46,26 @@ func superSteps(x *scene) []Step {
 	if x.flowKg < superFlowKg || x.bees < superBees {
 		return nil
 	}
-	kind, wear := "drawn super", superWearKg
-	if !s.Settings.DrawnSupers {
+	var out []Step
+	most := usualSupers
+	if x.next > longAway {
+		most = mostSupers
+	}
+	for n := 1; n <= most; n++ {
+		out = append(out, x.superStep(n, s.Settings.DrawnSupers))
+	}
+	return out
+}
+
+// superStep is n supers put on, drawn or of foundation.
+func (x *scene) superStep(n int, drawn bool) Step {
+	s := x.s
+	key, kind, wear := "super", "drawn super", superWearKg
+	if !drawn {
 		kind, wear = "foundation super", foundationKg
+	}
+	if drawn != s.Settings.DrawnSupers {
+		key = kind
 	}
 	left := s.season.FlowKg(x.in, x.in+lateDays)
 	late := lateKg * min(max((soonFlowKg-left)/(soonFlowKg-lateFlowKg), 0), 1)
@@ -56,20 +73,12 @@ func superSteps(x *scene) []Step {
 	if f.Short != "super" {
 		kind = kind[:len(kind)-len("super")] + f.Short + " super"
 	}
-	var out []Step
-	most := usualSupers
-	if x.next > longAway {
-		most = mostSupers
+	return Step{
+		Action: AddSuper, Key: fmt.Sprintf("%s %d", key, n), Said: []moves.Said{superOn(n, drawn)}, Opens: craft.LidOff,
+		Minutes: superMinutes * float64(n), Kg: (wear + late) * float64(n), Moves: crossing{supersOn: n},
+		Load: []Need{boxNeed(kind, f, n, moves.SuperCombs(s.Estimate.Stack, f, drawn), drawn, false)},
+		say:  func(s *Situation, p *part) told { return s.sayAddSuper(p, n) },
 	}
-	for n := 1; n <= most; n++ {
-		out = append(out, Step{
-			Key: fmt.Sprintf("super %d", n), Said: []moves.Said{superOn(n, s.Settings.DrawnSupers)}, Opens: craft.LidOff,
-			Minutes: superMinutes * float64(n), Kg: (wear + late) * float64(n), Moves: crossing{supersOn: n},
-			Load: []Need{{What: kind, Of: f.Name, Count: float64(n)}},
-			say:  func(s *Situation, p *part) told { return s.sayAddSuper(p, n) },
-		})
-	}
-	return out
 }
 
 // fliesFromC is the high of a day under which few bees fly, °C. Source: few fly under 10

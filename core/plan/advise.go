@@ -3,6 +3,7 @@ package plan
 import (
 	"cmp"
 	"slices"
+	"strings"
 
 	"kembo/core/bees"
 	"kembo/core/colony"
@@ -16,6 +17,7 @@ import (
 type Advice struct {
 	Action      Action                     `json:"action"`
 	Do          string                     `json:"do"` // verb first, dated
+	Undated     string                     `json:"-"`  // the same for who does it on some other day
 	ActBy       day.Day                    `json:"act_by"`
 	Brief       string                     `json:"brief"` // one short line for a list
 	Reason      string                     `json:"reason"`
@@ -34,6 +36,7 @@ type Advice struct {
 	Takes       int                        `json:"-"`          // combs that come from it; 1 where its fliers do
 	Gives       int                        `json:"-"`          // and that go to it
 	What        colony.Ware                `json:"-"`          // comes or goes
+	Off         int                        `json:"-"`          // boxes that come off for their honey
 	PaysKg      float64                    `json:"-"`          // what the hive that gives them was reckoned to lose, kg of honey
 	Changes     []bees.Change              `json:"-"`
 	Result      *forecast.Result           `json:"-"`
@@ -63,6 +66,9 @@ type Plan struct {
 	KeptSince day.Day          `json:"kept_since,omitempty"` // it is the plan of an earlier day, kept
 	Result    *forecast.Result `json:"-"`
 	Sharing   Sharing          `json:"-"` // what combs that go between hives come to beside it
+	Minutes   float64          `json:"-"` // of work at the hive
+	Goings    []Going          `json:"-"` // what is lost by going on each of some days; none where nothing is to be done
+	Supering  Supering         `json:"-"` // what its supers are worth, drawn and of foundation
 	keep      Kept
 }
 
@@ -93,11 +99,12 @@ func For(s *Situation) Plan {
 	}
 	p := Plan{
 		GainKg: chosen.mean - leave.mean, BetterIn: beats(chosen.value, leave.value), Wait: wait, Terms: chosen.terms,
-		Leaving: leave.terms, Alive: chosen.alive, Swarm: chosen.swarm, Days: s.horizon, Breaches: chosen.breaches, KeptSince: since,
+		Leaving: leave.terms, Minutes: chosen.minutes, Alive: chosen.alive, Swarm: chosen.swarm, Days: s.horizon, Breaches: chosen.breaches, KeptSince: since,
 	}
 	p.Weighed = s.weighedOf(tried, chosen)
 	p.Ways = s.ways(chosen)
 	p.Sharing = s.sharing(parts)
+	p.Goings, p.Supering = s.goings(parts), s.supering(parts)
 	p.Result = s.resultOf(chosen)
 	for i := range parts {
 		p.Advice = append(p.Advice, s.adviceOf(&parts[i], i+1, p))
@@ -143,11 +150,16 @@ func beats(a, b []float64) float64 {
 func (s *Situation) adviceOf(p *part, step int, of Plan) Advice {
 	t := p.say(s, p)
 	return Advice{
-		Action: p.Action, Do: t.do, ActBy: s.Today + day.Day(p.by), On: s.Today + day.Day(p.in), Brief: t.brief,
+		Action: p.Action, Do: t.do, Undated: undated(t.do, s.by(p)), ActBy: s.Today + day.Day(p.by), On: s.Today + day.Day(p.in), Brief: t.brief,
 		Reason: t.reason, Figures: t.figures, Needs: p.Load, Acts: p.Said, WouldChange: t.change, Cautions: t.cautions,
 		Confidence: of.BetterIn, Step: step, Adds: p.adds, With: s.named(p), Takes: combsOver(p, p.Moves.takes),
-		Gives: combsOver(p, p.Moves.gives), What: p.Moves.what, PaysKg: p.PaysKg, Changes: s.changesOf(p),
+		Gives: combsOver(p, p.Moves.gives), What: p.Moves.what, Off: p.Moves.harvested, PaysKg: p.PaysKg, Changes: s.changesOf(p),
 	}
+}
+
+// undated takes the day out of what is said.
+func undated(do, by string) string {
+	return strings.TrimRight(strings.Replace(do, " "+by, "", 1), ", ")
 }
 
 // named returns the hive that a step is done with, where it is one and not any.

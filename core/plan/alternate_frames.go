@@ -37,7 +37,7 @@ func alternateSteps(x *scene) []Step {
 		Key: "alternate " + b.ID, Said: []moves.Said{{Do: "alternated"}}, Opens: craft.Parted, Minutes: alternateMinutes,
 		Kg: superWearKg, Eases: alternateEase, Moves: crossing{supersOn: 1},
 		Alters: inUseAtOnce,
-		Load:   []Need{{What: "drawn " + b.Format.Short + " box", Of: b.Format.Name, Count: 1}},
+		Load:   []Need{boxNeed("drawn "+b.Format.Short+" box", b.Format, 1, len(b.Frames), true, false)},
 		say: func(s *Situation, p *part) told {
 			var t told
 			t.do = "Alternate honey and drawn combs above the nest " + s.by(p)

@@ -45,7 +45,7 @@ func (s *Situation) artificial(x *scene) (Step, bool) {
 		Key: artificialSwarm, Opens: craft.Combs, Minutes: artificialMinutes, Swarms: artificialLeaves,
 		Kg: 2*nucBoxKg + each*float64(taken) - splitWorth*s.weights().Nuc, Moves: crossing{gives: true}, Changes: []bees.Change{brought},
 		Load: []Need{
-			{What: "hive with floor and lid", Count: 1}, {What: kind + " " + nest[0].Format.Short + " comb", Count: float64(taken)},
+			{What: "hive with floor and lid", Count: 1}, combNeed(kind+" "+nest[0].Format.Short+" comb", nest[0].Format, taken, s.Settings.DrawnSupers),
 		},
 		say: func(s *Situation, p *part) told { return s.sayControl(p, artificialSwarm) },
 	}, true

@@ -102,7 +102,7 @@ func (s *Situation) ration(storesKg float64, f form) ration {
 		n, filled := s.fillsOf(l)
 		return ration{
 			words: s.volume(l) + " of " + f.key, said: moves.Said{Do: f.code, N: l},
-			load:     []Need{{What: f.key, Count: l, Unit: "L"}},
+			load:     []Need{{What: f.key, Count: l, Unit: "L", SugarKg: sugar, Kg: sugar * (1 + 1/f.ratio)}},
 			storesKg: sugar * feed.StoresPerKgSugar.Likely, sugarKg: sugar, fills: n, filled: filled, liquid: true,
 		}
 	}
@@ -110,7 +110,7 @@ func (s *Situation) ration(storesKg float64, f form) ration {
 	kg := max(1, math.Round(halves*sugar/f.sugarOfKg)/halves)
 	return ration{
 		words: measure.Amount(s.units().Mass.In(kg)) + " " + s.units().Mass.Name + " of " + f.key,
-		said:  moves.Said{Do: f.code, N: kg}, load: []Need{{What: f.key, Count: kg, Unit: "kg"}},
+		said:  moves.Said{Do: f.code, N: kg}, load: []Need{{What: f.key, Count: kg, Unit: "kg"}}, // bought, not mixed
 		storesKg: f.sugarKg(kg) * feed.StoresPerKgSugar.Likely, sugarKg: f.sugarKg(kg), fills: 1,
 	}
 }

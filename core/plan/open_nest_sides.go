@@ -36,14 +36,14 @@ func sidesSteps(x *scene) []Step {
 	if len(at) == 0 || x.nestKg-out < nestReserveKg {
 		return nil
 	}
-	short := s.Estimate.Stack.Boxes[at[0].Wall.Box].Format.Short
+	f := s.Estimate.Stack.Boxes[at[0].Wall.Box].Format
 	st := Step{
 		Key: fmt.Sprintf("open sides %d", len(at)), Said: []moves.Said{said}, Opens: craft.Nest, Minutes: sidesMinutes,
 		Keeps: nestCombWorth, Kg: each * float64(brought), Eases: sidesEase, Moves: crossing{opensNest: true},
 		say: func(s *Situation, p *part) told { return s.saySides(p, len(at), out) },
 	}
 	if brought > 0 {
-		st.Load = []Need{{What: kind + " " + short + " comb", Count: float64(brought)}}
+		st.Load = []Need{combNeed(kind+" "+f.Short+" comb", f, brought, s.Settings.DrawnSupers)}
 	}
 	return []Step{st}
 }

@@ -46,11 +46,11 @@ func relieveSteps(x *scene) []Step {
 			break
 		}
 		had = len(c.Places)
-		short := s.Estimate.Stack.Boxes[c.Places[0].Box].Format.Short
+		f := s.Estimate.Stack.Boxes[c.Places[0].Box].Format
 		out = append(out, Step{
 			Key: fmt.Sprintf("relieve %d", had), Said: []moves.Said{swapped(had)}, Opens: craft.Nest,
 			Minutes: combMinutes * float64(had), Keeps: nestCombWorth, Kg: combKg * float64(had),
-			Load: []Need{{What: "empty drawn " + short + " comb", Count: float64(had)}},
+			Load: []Need{combNeed("empty drawn "+f.Short+" comb", f, had, true)},
 			say:  func(s *Situation, p *part) told { return s.sayRelieve(p, c) },
 		})
 	}

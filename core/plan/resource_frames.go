@@ -42,7 +42,7 @@ func resourceSteps(x *scene) []Step {
 	return []Step{{
 		Key: "resource frames", Opens: craft.Nest, Minutes: resourceMinutes, Eases: resourceEase, Changes: append(out, brought),
 		Kg: nucBoxKg + newCombKg*resourceCombs - resourceWorth*s.weights().Nuc, Moves: crossing{gives: true, nest: true, opensNest: true},
-		Load: []Need{{What: "nuc box", Count: 1}, {What: "foundation " + f.Short + " comb", Count: resourceCombs}},
+		Load: []Need{{What: "nuc box", Count: 1}, combNeed("foundation "+f.Short+" comb", f, resourceCombs, false)},
 		say:  func(s *Situation, p *part) told { return s.sayResource(p) },
 	}}
 }

@@ -8,14 +8,6 @@ import (
 	"kembo/core/moves"
 )
 
-// Need is something to load for a step.
-type Need struct {
-	What  string  `json:"what"`         // as in "drawn super"
-	Of    string  `json:"of,omitempty"` // the box that it is or fits, by its full name
-	Count float64 `json:"count"`
-	Unit  string  `json:"unit,omitempty"` // "kg", "L" or none
-}
-
 // Step is one thing that can be done here: acts, or a look, with what it takes and what it is to the bees.
 type Step struct {
 	Action Action

@@ -119,13 +119,15 @@ func (s *Situation) raise(x *scene) (Step, bool) {
 		x.bees < raiseBees || x.ahead.FlowKg < raiseFlowKg || len(s.nest()) > raiseBoxes || s.Estimate.Queen.CappedCells > 0 {
 		return Step{}, false
 	}
+	f := s.nest()[0].Format
 	st := Step{
 		Key: raiseBrood, Said: said, Opens: craft.Combs, Minutes: raiseMinutes, Kg: underWearKg, Swarms: raiseLeaves,
-		Load: []Need{{What: "box of drawn comb", Of: s.nest()[0].Format.Name, Count: 1}, {What: "excluder", Count: 1}},
+		Load: []Need{boxNeed("box of drawn comb", f, 1, f.Slots, true, true), {What: ExcluderNeed, Count: 1}},
 		say:  func(s *Situation, p *part) told { return s.sayControl(p, raiseBrood) },
 	}
 	if !s.supered() {
-		st.Load = append(st.Load, Need{What: "drawn super", Of: s.Estimate.Stack.SuperFormat().Name, Count: 1})
+		over := s.Estimate.Stack.SuperFormat()
+		st.Load = append(st.Load, boxNeed("drawn super", over, 1, moves.SuperCombs(s.Estimate.Stack, over, true), true, false))
 		st.Kg += superWearKg
 	}
 	if s.Estimate.Stack.ExcluderAbove > 0 { // it is there

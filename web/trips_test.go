@@ -1,0 +1,70 @@
+package web_test
+
+import (
+	"net/url"
+	"regexp"
+	"strconv"
+	"strings"
+	"testing"
+	"time"
+
+	"kembo/core/day"
+)
+
+// TestWhenToGoIsLaidOut: the best day is told with its yards, a later one costs more and is told with what it is late for, the load has
+// what the store has of it; and where drawn combs are short it says who gets them, and no more than there are.
+func TestWhenToGoIsLaidOut(t *testing.T) {
+	w := serverOn(t, day.Of(2026, time.June, 12))
+	_, page := ask(t, w, get("/trips"))
+	text := plain(page)
+	for _, want := range []string{
+		"Best on Fri 12 Jun", "Quarry Lane", "Two days later: about", "drawn medium supers", "light combs:", "Drawn combs are short", "in store",
+	} {
+		if !strings.Contains(text, want) {
+			t.Errorf("the page lacks %q", want)
+		}
+	}
+	m := regexp.MustCompile(`(\d+) drawn combs are wanted and (\d+) are in store`).FindStringSubmatch(text)
+	if m == nil {
+		t.Fatal("it does not say how many combs are short")
+	}
+	has, _ := strconv.Atoi(m[2])
+	given := 0
+	for _, g := range regexp.MustCompile(`(\d) drawn supers?</td>`).FindAllStringSubmatch(page, -1) {
+		n, _ := strconv.Atoi(g[1])
+		given += 10 * n
+	}
+	if given == 0 || given > has {
+		t.Errorf("combs for %d of %d are given away", given, has)
+	}
+	// Another day, by the slider, with the same yards.
+	_, late := ask(t, w, get("/trips?in=6"))
+	if text = plain(late); !strings.Contains(text, "costs about") || !strings.Contains(text, "more than the best day") ||
+		!strings.Contains(text, "too late for") || !strings.Contains(text, "Load for Thu 18 Jun") {
+		t.Errorf("a later day: %.600s", text)
+	}
+	for q, want := range map[string]string{
+		"drive=far": "is not 0 to 600 minutes", "in=never": "is none that can be gone on", "in=-3": "is none that can be gone on",
+	} {
+		if res, page := ask(t, w, get("/trips?"+q)); res.StatusCode != 200 || !strings.Contains(page, want) {
+			t.Errorf("%s is answered %d without %q", q, res.StatusCode, want)
+		}
+	}
+	if res, _ := ask(t, w, get("/trips?"+url.Values{"yard": {"no such yard"}}.Encode())); res.StatusCode != 404 {
+		t.Errorf("an unknown yard is answered %d", res.StatusCode)
+	}
+}
+
+// TestNothingToGoFor: in the depth of winter the page says so.
+func TestNothingToGoFor(t *testing.T) {
+	w := serverOn(t, day.Of(2026, time.January, 12))
+	if _, page := ask(t, w, get("/trips")); !strings.Contains(page, "Nothing is to be done in any yard") {
+		t.Errorf("%.800s", plain(page))
+	}
+}
+
+// plain is what a page says, without its tags.
+func plain(page string) string {
+	out := regexp.MustCompile(`<[^>]*>`).ReplaceAllString(page, " ")
+	return strings.Join(strings.Fields(out), " ")
+}
