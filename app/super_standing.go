@@ -47,8 +47,10 @@ func supersOf(a *assessment.Assessment, b history.Believed) []SuperStanding {
 		}
 		f := harvest.FoundOn(s.Readings, x.ID, s.Today)
 		j := limits.Judge(x, f, b.BarsOf(x, s.Today), s.Today)
+		format := s.Estimate.Stack.Boxes[x.At].Format
 		o := SuperStanding{
-			Box: x.ID, At: x.At, Format: s.Estimate.Stack.Boxes[x.At].Format.Key, Frame: s.Estimate.Stack.Boxes[x.At].Format.Frame.Name, Kg: x.Kg, Fill: x.Fill, Capped: x.Capped, LiftKg: s.Estimate.Stack.Boxes[x.At].LiftKg(),
+			Box: x.ID, At: x.At, Format: format.Key, Frame: format.Frame.Name,
+			Kg: x.Kg, Fill: x.Fill, Capped: x.Capped, LiftKg: s.Estimate.Stack.Boxes[x.At].LiftKg(),
 			Nest: !x.Super, Verdict: j.Verdict, Why: j.Why, Lifts: j.Lifts, Until: j.Until, Water: f.Water, ReadOn: f.Day,
 		}
 		if j.Verdict != harvest.Ready {

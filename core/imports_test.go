@@ -57,6 +57,7 @@ var mayImport = map[string][]string{
 	"trip":  {"plan"},
 	// Who gets combs knows neither hives nor plans: only what each would store.
 	"supering": nil,
+	"account":  {"day", "season"},
 	"share":    nil,
 	// Where combs should hang knows no forecast and no act: it is the same for any hive.
 	"places":  {"comb", "hive", "words"},

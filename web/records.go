@@ -155,6 +155,8 @@ type cropView struct {
 	Sums  []cropSum
 	Hives []cropSum
 	Rows  []cropRow
+	// Account is year on year, and by flow.
+	Account cropAccount
 }
 
 // cropSum is what came off a yard or a hive.
@@ -175,8 +177,9 @@ func (t *cropTotal) add(x app.CropLine) {
 
 // row says a sum, with how far the estimate was off where it was weighed.
 func (t cropTotal) row(id, name string, u measure.Unit) cropSum {
-	r := cropSum{ID: id, Name: name, Kg: kgPlain(u, t.kg), Weighed: kgPlain(u, t.weighed)}
+	r := cropSum{ID: id, Name: name, Kg: kgPlain(u, t.kg)}
 	if t.weighed > 0 {
+		r.Weighed = kgPlain(u, t.weighed)
 		r.Off = fmt.Sprintf("%+.0f %%", 100*(t.guessed-t.weighed)/t.weighed)
 	}
 	return r
@@ -204,6 +207,11 @@ func (s *Server) showCrop(c fiber.Ctx) error {
 		return err
 	}
 	v := &cropView{shell: shell{Title: "What came off", Active: "board"}, span: x, Mass: u.Name}
+	a, err := s.as(c).CropAccount(c.Context(), x.From, x.To, x.Yard)
+	if err != nil {
+		return err
+	}
+	v.Account = cropAccountOf(a, u)
 	var total cropTotal
 	yards, hives := map[string]*cropTotal{}, map[string]*cropTotal{}
 	names := map[string]string{}

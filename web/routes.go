@@ -106,6 +106,7 @@ func (s *Server) routes() {
 	r.Post("/stock", s.countStock)
 	r.Post("/stock/undo", s.takeBackCount)
 	r.Get("/crop.csv", s.cropCSV)
+	r.Get("/crop/years.csv", s.yearsCSV)
 	r.Get("/more", s.showMore)
 
 	r.Get("/shorthand", s.showShorthand)

@@ -85,3 +85,13 @@ func TestSeasonDrawing(t *testing.T) {
 	c.Lanes.Scales = []draw.ScaleLane{lane}
 	golden(t, "season", c.Draw())
 }
+
+// TestYears holds the columns of the years: one that is not over is open, and the middle is of those that are.
+func TestYears(t *testing.T) {
+	golden(t, "years", draw.Years{
+		All: []draw.YearBar{
+			{Year: 2024, Kg: 412, Words: "412"}, {Year: 2025, Kg: 655, Words: "655"}, {Year: 2026, Kg: 230, Words: "230", SoFar: true},
+		},
+		Mid: 533, Alt: "What each year brought.",
+	}.Draw())
+}
