@@ -41,7 +41,7 @@ var mayImport = map[string][]string{
 	"craft":         {"colony", "comb", "day", "hive", "mites", "season", "words"},
 	"plan": {
 		"bees", "brood", "colony", "comb", "craft", "day", "endvalue", "feed", "forecast", "harvest", "hive", "honey", "look",
-		"measure", "moves", "places", "queen", "season", "share", "words",
+		"measure", "mites", "moves", "places", "queen", "season", "share", "words",
 	},
 	"assessment": {
 		"plan", "bees", "colony", "day", "forecast", "harvest", "history", "hive", "look", "mites", "queen", "season",

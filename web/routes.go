@@ -97,6 +97,7 @@ func (s *Server) routes() {
 	r.Get("/lots/:lot", s.showLot)
 	r.Get("/yards/:yard/harvest", s.showHarvest)
 	r.Get("/yards/:yard/pull", s.showPull)
+	r.Get("/colonies/:colony/stays", s.showToSpring)
 	r.Post("/sample", s.fillSample)
 	r.Get("/sample/empty", s.get(s.emptying()))
 	r.Post("/sample/empty", s.post(s.emptying()))

@@ -68,3 +68,30 @@ func plain(page string) string {
 	out := regexp.MustCompile(`<[^>]*>`).ReplaceAllString(page, " ")
 	return strings.Join(strings.Fields(out), " ")
 }
+
+// TestWhatMayComeOffIsTried: taking all and feeding nothing is told beside taking nothing, with what is left in spring; a number that cannot
+// be is answered with a sentence.
+func TestWhatMayComeOffIsTried(t *testing.T) {
+	w := serverOn(t, day.Of(2026, time.July, 18))
+	_, page := ask(t, w, get("/harvest"))
+	m := regexp.MustCompile(`/colonies/[0-9a-f-]+/stays`).FindString(page)
+	if m == "" {
+		t.Fatal("the harvest leads to no odds")
+	}
+	_, page = ask(t, w, get(m))
+	for _, want := range []string{"What must stay", "Nothing comes off", "Yours: ", "Alive on Thu 1 Apr", `class="wintering"`} {
+		if !strings.Contains(page, want) {
+			t.Errorf("the page lacks %q", want)
+		}
+	}
+	_, fed := ask(t, w, get(m+"?take=5&sugar=12"))
+	if text := plain(fed); !strings.Contains(text, "Yours: 5.0 kg off, 12 kg of sugar fed") {
+		t.Errorf("five off and twelve fed: %.900s", text)
+	}
+	if _, page = ask(t, w, get(m+"?take=lots")); !strings.Contains(page, "is not an amount that can be") {
+		t.Error("a wrong number is not told")
+	}
+	if res, _ := ask(t, w, get("/colonies/none/stays")); res.StatusCode != 404 {
+		t.Errorf("an unknown hive is answered %d", res.StatusCode)
+	}
+}

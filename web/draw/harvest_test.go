@@ -95,3 +95,8 @@ func TestYears(t *testing.T) {
 		Mid: 533, Alt: "What each year brought.",
 	}.Draw())
 }
+
+// TestWintering holds the bar of what comes of a hive: alive from the left, starved from the right.
+func TestWintering(t *testing.T) {
+	golden(t, "wintering", draw.Wintering(0.72, 0.2, "Alive 72 %, starved 20 %"))
+}

@@ -12,6 +12,12 @@
     $("input", f).focus();
   });
 
+  // A slider says its number beside it while it is moved.
+  document.addEventListener("input", (e) => {
+    const out = e.target.type === "range" && $("output", e.target.closest("label") ?? document.createElement("p"));
+    if (out) out.textContent = e.target.value;
+  });
+
   // Ctrl K jumps to the field that finds, from any page.
   document.addEventListener("keydown", (e) => {
     if (e.key !== "k" || !(e.ctrlKey || e.metaKey) || !$(".k-find")) return;
