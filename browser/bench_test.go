@@ -32,6 +32,10 @@ func TestEveryCalculatorByKeyboard(t *testing.T) {
 		{"box", []key{{"frames", "9"}}, "31.2 kg"},
 		{"honey", []key{{"mass", "20 lb"}}, "6.41 L"},
 		{"ledger", []key{{"before", "160 lb"}, {"after", "106 lb"}, {"out", "medium-10:2"}}, "13.4 kg"},
+		{"drying", []key{{"mass", "100"}, {"water", "19.5"}}, "2.42 kg"},
+		{"settling", []key{{"temp", "20"}}, "42 to 83 hours"},
+		{"warming", []key{{"room", "41"}}, "In the warm room"},
+		{"setting", []key{{"water", "18"}}, "sets within months"},
 	} {
 		p.open("/bench/" + tt.name)
 		for _, k := range tt.keys {

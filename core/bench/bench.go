@@ -84,7 +84,9 @@ type Calculator struct {
 }
 
 // All holds every calculator, in the order of the bench.
-var All = []Calculator{syrup, moisture, blend, mitesCalc, tell, broodCalc, requeen, bees, box, honeyCalc, ledgerCalc}
+var All = []Calculator{
+	syrup, moisture, blend, mitesCalc, tell, broodCalc, requeen, bees, box, honeyCalc, ledgerCalc, drying, settling, warming, granulation,
+}
 
 // Find returns a calculator by name.
 func Find(name string) (Calculator, bool) {

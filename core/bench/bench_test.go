@@ -59,6 +59,12 @@ var worked = map[string]struct {
 	"ledger": {
 		map[string]string{"before": "160lb", "after": "106lb", "out": "medium-10:2"}, []string{"net_honey_kg"},
 	},
+	"drying": {
+		map[string]string{"mass": "100kg", "water": "19.5", "target": "18", "litres": "2"}, []string{"water_kg", "left_kg", "days"},
+	},
+	"settling": {map[string]string{"depth": "400mm", "temp": "30 C"}, []string{"air_h", "wax_h"}},
+	"warming":  {map[string]string{"width": "300mm", "from": "18 C", "to": "38 C", "room": "40 C"}, []string{"hours"}},
+	"setting":  {map[string]string{"kind": "rape", "water": "17"}, []string{"ratio"}},
 }
 
 func run(t *testing.T, name string, in map[string]string, u measure.Units) map[string]any {
