@@ -25,6 +25,8 @@ type stockView struct {
 	UndoSay    string
 	DrawnBoxes []string  // what could be made up at once
 	Held       []goneRow // hives that were lost, whose combs are not to be used yet
+	Wet        string    // what came off of late; "": nothing
+	WetDo      []string  // what to do with it
 }
 
 type stockGroup struct {
@@ -83,7 +85,13 @@ func (s *Server) showStock(c fiber.Ctx) error {
 	if err != nil {
 		return err
 	}
-	return s.show(c, "stock", stockOf(x))
+	w, err := s.as(c).WetSupers(c.Context())
+	if err != nil {
+		return err
+	}
+	v := stockOf(x)
+	v.Wet, v.WetDo = wetOf(w, x)
+	return s.show(c, "stock", v)
 }
 
 func stockOf(x app.Stock) *stockView {
@@ -116,6 +124,38 @@ func stockOf(x app.Stock) *stockView {
 	}
 	return v
 }
+
+// wetOf says what came off of late, and what becomes of wet combs. Source: common practice.
+func wetOf(w app.WetSupers, x app.Stock) (say string, do []string) {
+	if w.Boxes+w.Combs == 0 {
+		return "", nil
+	}
+	var what []string
+	if w.Boxes > 0 {
+		what = append(what, words.Count(w.Boxes, "box", "boxes"))
+	}
+	if w.Combs > 0 {
+		what = append(what, words.Count(w.Combs, "comb", "combs"))
+	}
+	say = words.Capital(words.List(what...)) + " came off for honey in the last four weeks, the last on " + w.Last.Short() + "."
+	switch {
+	case w.Flow == 0:
+		do = append(do, "No flow is near that they could be used in.")
+	case w.Flow <= x.Today:
+		do = append(do, "A flow is on at "+w.Yard+", of "+w.Plants+": extract them, and put them back there as they are.")
+	default:
+		do = append(do, "The next flow begins about "+w.Flow.Short()+" at "+w.Yard+", of "+w.Plants+": have them back on by then.")
+	}
+	return say, append(do,
+		"To have them cleaned: in the evening, over a board with a small hole, entrances narrow, on all hives of a yard at once; off again after "+
+			"two or three days. Back to hives that are healthy, and best to those they came from.",
+		"To store them: dry, airy and in the light. Under "+degrees(moth, x.Units)+" no moth grows, and two days at "+degrees(freezer, x.Units)+
+			" kill all of it. Closed against mice, wasps and bees. Wet ones draw robbers and work; they go back on first.",
+	)
+}
+
+// Under moth no wax moth grows, and at freezer it dies within two days, °C. Source: common practice.
+const moth, freezer = 10.0, -18.0
 
 // withSign puts a plus before what came in.
 func withSign(n string) string {

@@ -63,6 +63,21 @@ func TestNothingToGoFor(t *testing.T) {
 	}
 }
 
+// TestWetCombsAreLookedAfter: what came off of late is told with the next flow, and what keeps it; in spring there is none.
+func TestWetCombsAreLookedAfter(t *testing.T) {
+	w := serverOn(t, day.Of(2026, time.July, 28))
+	_, page := ask(t, w, get("/stock"))
+	for _, want := range []string{"Wet combs", "came off for honey in the last four weeks", "ling heather", "no moth grows", "evening"} {
+		if !strings.Contains(page, want) {
+			t.Errorf("the store lacks %q", want)
+		}
+	}
+	w = serverOn(t, day.Of(2026, time.April, 25))
+	if _, page = ask(t, w, get("/stock")); strings.Contains(page, "Wet combs") {
+		t.Error("in April combs are wet")
+	}
+}
+
 // plain is what a page says, without its tags.
 func plain(page string) string {
 	out := regexp.MustCompile(`<[^>]*>`).ReplaceAllString(page, " ")
