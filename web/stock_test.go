@@ -3,6 +3,7 @@ package web_test
 import (
 	"net/url"
 	"regexp"
+	"strconv"
 	"strings"
 	"testing"
 )
@@ -14,17 +15,8 @@ func TestStockIsCountedAndBooked(t *testing.T) {
 	w := server(t)
 	_, page := ask(t, w, get("/stock"))
 	fields := regexp.MustCompile(`name="(n:[^"]+)"`).FindAllStringSubmatch(page, -1)
-	if len(fields) < 8 || strings.Contains(page, "Take back the count") {
+	if len(fields) < 8 {
 		t.Fatalf("%d items can be counted", len(fields))
-	}
-	const box, sugar, excluder = "n:box:langstroth-medium-10", "n:sugar:", "n:excluder:"
-	form := url.Values{"entry": {uid("count")}, "on": {"2026-06-02"}, box: {"12"}, sugar: {"40.5"}, excluder: {"-3"}}
-	res, body := ask(t, w, post("/stock", form))
-	if res.StatusCode != 422 || !strings.Contains(body, "whole number") || !strings.Contains(body, `value="40.5"`) {
-		t.Errorf("-3 excluders: %d", res.StatusCode)
-	}
-	if res, body := ask(t, w, post("/stock", with(form, excluder, ""))); res.StatusCode != 303 {
-		t.Fatalf("%d %q", res.StatusCode, errorsIn(body))
 	}
 	now := func(label string) string {
 		t.Helper()
@@ -35,7 +27,18 @@ func TestStockIsCountedAndBooked(t *testing.T) {
 		}
 		return m[1]
 	}
-	if now("Langstroth medium, 10 frames") != "12" || now("Excluders") != "not counted" {
+	// The sample was counted in April.
+	boxes, excluders := now("Langstroth medium, 10 frames"), now("Excluders")
+	const box, sugar, excluder = "n:box:langstroth-medium-10", "n:sugar:", "n:excluder:"
+	form := url.Values{"entry": {uid("count")}, "on": {"2026-06-02"}, box: {"12"}, sugar: {"40.5"}, excluder: {"-3"}}
+	res, body := ask(t, w, post("/stock", form))
+	if res.StatusCode != 422 || !strings.Contains(body, "whole number") || !strings.Contains(body, `value="40.5"`) {
+		t.Errorf("-3 excluders: %d", res.StatusCode)
+	}
+	if res, body := ask(t, w, post("/stock", with(form, excluder, ""))); res.StatusCode != 303 {
+		t.Fatalf("%d %q", res.StatusCode, errorsIn(body))
+	}
+	if now("Langstroth medium, 10 frames") != "12" || now("Excluders") != excluders {
 		t.Errorf("%s boxes, %s excluders", now("Langstroth medium, 10 frames"), now("Excluders"))
 	}
 	on := url.Values{"entry": {uid("super")}, "format": {"langstroth-medium-10"}, "comb": {"drawn"}}
@@ -57,7 +60,7 @@ func TestStockIsCountedAndBooked(t *testing.T) {
 	if res, _ := ask(t, w, post("/stock/undo", url.Values{"of": {m[1]}})); res.StatusCode != 303 {
 		t.Error("it is not taken back")
 	}
-	if now("Langstroth medium, 10 frames") != "not counted" {
+	if n, err := strconv.Atoi(boxes); err != nil || now("Langstroth medium, 10 frames") != strconv.Itoa(n-1) {
 		t.Error("it stands still")
 	}
 	for what, f := range map[string]url.Values{
