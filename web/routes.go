@@ -98,6 +98,8 @@ func (s *Server) routes() {
 	r.Get("/yards/:yard/harvest", s.showHarvest)
 	r.Get("/yards/:yard/pull", s.showPull)
 	r.Get("/colonies/:colony/stays", s.showToSpring)
+	r.Get("/colonies/:colony/gain", s.showGain)
+	r.Get("/yards/:yard/crop", s.showToCrop)
 	r.Post("/sample", s.fillSample)
 	r.Get("/sample/empty", s.get(s.emptying()))
 	r.Post("/sample/empty", s.post(s.emptying()))

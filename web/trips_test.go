@@ -1,6 +1,7 @@
 package web_test
 
 import (
+	"html"
 	"net/url"
 	"regexp"
 	"strconv"
@@ -108,5 +109,48 @@ func TestWhatMayComeOffIsTried(t *testing.T) {
 	}
 	if res, _ := ask(t, w, get("/colonies/none/stays")); res.StatusCode != 404 {
 		t.Errorf("an unknown hive is answered %d", res.StatusCode)
+	}
+}
+
+// TestHivesGoToACrop: who goes to the heather at the end of July is told hive by hive, with what speaks against it; a hive that is taken
+// gains by it, and from the heather nobody goes back to where nothing flows.
+func TestHivesGoToACrop(t *testing.T) {
+	w := serverOn(t, day.Of(2026, time.July, 26))
+	_, page := ask(t, w, get("/"))
+	yards := regexp.MustCompile(`class="yard[^"]*" href="/yards/([0-9a-f-]+)"[^>]*><b>([^<]+)</b>`).FindAllStringSubmatch(strings.ReplaceAll(page, "\n", " "), -1)
+	id := map[string]string{}
+	for _, y := range yards {
+		id[y[2]] = y[1]
+	}
+	gains := func(from, to string) (takes, stays int) {
+		_, page := ask(t, w, get("/yards/"+id[from]+"/crop?to="+id[to]+"&on=2026-07-29"))
+		if !strings.Contains(page, "five kilometres") || !strings.Contains(page, "mites not counted") {
+			t.Errorf("from %s: %.600s", from, plain(page))
+		}
+		for _, m := range regexp.MustCompile(`hx-get="([^"]+)"\s+hx-trigger="load"`).FindAllStringSubmatch(page, -1) {
+			switch _, cell := ask(t, w, get(html.UnescapeString(m[1]))); {
+			case strings.Contains(cell, "Take it:"):
+				takes++
+			case strings.Contains(cell, "Leave it:"):
+				stays++
+			default:
+				t.Errorf("%s says %.200s", m[1], plain(cell))
+			}
+		}
+		return takes, stays
+	}
+	if takes, stays := gains("Saltings", "Heath Edge"); takes == 0 {
+		t.Errorf("to the heather go %d, and %d stay", takes, stays)
+	}
+	if takes, _ := gains("Heath Edge", "Saltings"); takes > 0 {
+		t.Errorf("%d leave the heather as it opens", takes)
+	}
+	for path, want := range map[string]int{
+		"/yards/none/crop": 404, "/yards/" + id["Saltings"] + "/crop?to=none": 404, "/yards/" + id["Saltings"] + "/crop?on=soon": 200,
+		"/colonies/none/gain?to=" + id["Saltings"] + "&on=2026-07-29": 404, "/colonies/none/gain?to=x&on=never": 400,
+	} {
+		if res, _ := ask(t, w, get(path)); res.StatusCode != want {
+			t.Errorf("%s is answered %d, want %d", path, res.StatusCode, want)
+		}
 	}
 }
