@@ -89,6 +89,7 @@ var layers = map[string][]string{
 	},
 	"exchange":    {"core/"},
 	"station":     {"core/"},
+	"broker":      nil,
 	"app":         {"core/", "store", "exchange", "station"},
 	"demo":        {"core/", "store", "app", "station"},
 	"demo/sample": {"core/", "store", "app", "demo"},

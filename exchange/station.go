@@ -72,3 +72,28 @@ func ReadSent(body []byte) ([]ledger.Reading, []season.Weather, error) {
 	}
 	return rs, ws, nil
 }
+
+// Published is what a station publishes through a broker: what it would push, with its token, since a broker tells nobody who spoke.
+type Published struct {
+	Token string `json:"token"`
+	Sent
+}
+
+// ReadPublished reads what was published. The error is a sentence.
+func ReadPublished(body []byte) (token string, rs []ledger.Reading, ws []season.Weather, err error) {
+	var p Published
+	d := json.NewDecoder(bytes.NewReader(body))
+	d.DisallowUnknownFields()
+	if err := d.Decode(&p); err != nil {
+		return "", nil, nil, fmt.Errorf("it cannot be read: %w", err)
+	}
+	sent, err := json.Marshal(p.Sent)
+	if err != nil {
+		return "", nil, nil, err
+	}
+	if _, err := d.Token(); !errors.Is(err, io.EOF) {
+		return "", nil, nil, errors.New("something stands after it")
+	}
+	rs, ws, err = ReadSent(sent)
+	return p.Token, rs, ws, err
+}

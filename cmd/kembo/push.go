@@ -10,6 +10,7 @@ import (
 	"net/http"
 	"time"
 
+	"kembo/broker"
 	"kembo/exchange"
 	"kembo/station"
 )
@@ -29,16 +30,7 @@ const mostWait = time.Minute
 
 // push sends a sending until Kembo says that it is stored, or ctx is done.
 func (p pusher) push(ctx context.Context, s station.Sending) (exchange.Taken, error) {
-	var body exchange.Sent
-	for _, r := range s.Readings {
-		body.Readings = append(body.Readings, exchange.SentReading{At: r.At.UTC(), Kg: r.Kg})
-	}
-	for _, w := range s.Weather {
-		body.Weather = append(body.Weather, exchange.WeatherDay{
-			Date: w.Day, MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH,
-		})
-	}
-	b, err := json.Marshal(body)
+	b, err := json.Marshal(sentOf(s))
 	if err != nil {
 		return exchange.Taken{}, err
 	}
@@ -53,6 +45,20 @@ func (p pusher) push(ctx context.Context, s station.Sending) (exchange.Taken, er
 		case <-time.After(wait):
 		}
 	}
+}
+
+// sentOf is a sending as it is pushed.
+func sentOf(s station.Sending) exchange.Sent {
+	var body exchange.Sent
+	for _, r := range s.Readings {
+		body.Readings = append(body.Readings, exchange.SentReading{At: r.At.UTC(), Kg: r.Kg})
+	}
+	for _, w := range s.Weather {
+		body.Weather = append(body.Weather, exchange.WeatherDay{
+			Date: w.Day, MinC: w.MinC, MaxC: w.MaxC, RainMM: w.RainMM, WindMS: w.WindMS, SunH: w.SunH,
+		})
+	}
+	return body
 }
 
 func (p pusher) once(ctx context.Context, body []byte) (exchange.Taken, error) {
@@ -79,4 +85,13 @@ func (p pusher) once(ctx context.Context, body []byte) (exchange.Taken, error) {
 		return out, fmt.Errorf("%w: %d %.200s", errRefused, res.StatusCode, b)
 	}
 	return out, fmt.Errorf("%d %.200s", res.StatusCode, b)
+}
+
+// publish publishes a sending with its token, and returns how many readings it had.
+func publish(ctx context.Context, at *broker.Publisher, token string, s station.Sending) (int, error) {
+	b, err := json.Marshal(exchange.Published{Token: token, Sent: sentOf(s)})
+	if err != nil {
+		return 0, err
+	}
+	return len(s.Readings), at.Publish(ctx, b)
 }

@@ -28,16 +28,21 @@ const DefaultAddr = "127.0.0.1:8077"
 func serveCommand() *cobra.Command {
 	var data, addr, name string
 	var out outside
+	var heard brokered
 	c := &cobra.Command{
 		Use:   "serve --data FILE",
 		Short: "Serve your own operation from a data file",
 		Long: "Serve answers on this machine and keeps all data in FILE; a file that is not there is made.\nWith " +
 			"--host it answers phones under that name, over HTTPS: its own, with --cert and --key, or\nthat of " +
-			"a proxy in front of it. Then every device joins once, by a link of its own.",
+			"a proxy in front of it. Then every device joins once, by a link of its own. With --broker it hears\n" +
+			"what stations publish there, each with the token that Kembo made for it.",
 		Args: cobra.NoArgs,
 		RunE: func(cmd *cobra.Command, _ []string) error {
 			if data == "" {
 				return statusError{2, errors.New("give the data file: kembo serve --data honey.db")}
+			}
+			if err := heard.check(); err != nil {
+				return err
 			}
 			ctx := cmd.Context()
 			l, err := out.listen(ctx, addr)
@@ -57,12 +62,14 @@ func serveCommand() *cobra.Command {
 			}
 			release := alone(svc, data)
 			defer release()
+			defer heard.listenTo(ctx, svc, slog.New(slog.NewTextHandler(cmd.ErrOrStderr(), nil)))()
 			return serve(ctx, svc, s, l, cmd.OutOrStdout(), cmd.ErrOrStderr(), false, out)
 		},
 	}
 	c.Flags().StringVar(&out.host, "host", "", "the name under which phones reach it, as kembo.lan")
 	c.Flags().StringVar(&out.cert, "cert", "", "certificate file, PEM, for HTTPS")
 	c.Flags().StringVar(&out.key, "key", "", "key file of the certificate")
+	heard.flags(c.Flags(), "a broker (MQTT) whose stations are heard")
 	c.Flags().StringVar(&data, "data", "", "the data file")
 	c.Flags().StringVar(&addr, "addr", DefaultAddr, "address on this machine; port 0 takes a free one")
 	c.Flags().StringVar(&name, "name", "My honey", "the producer's name, for a new file")
