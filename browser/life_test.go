@@ -235,7 +235,7 @@ func TestEveryPageIsSoundAtEverySize(t *testing.T) {
 		y + "/calendar", y + "/colonies/many", "/yards/new", "/stock", "/sample/empty", "/guide/round", "/guide/records", c + "/equipment",
 		c + "/combs", c + "/moves", c + "/own", c + "/own?lift=1.2", c + "/own?do=1.2-1.5,1.1-off,drawn-1.1&lift=b1",
 		c + "/weight", "/culls", "/formats", "/devices", "/bench", "/bench/syrup", "/bench/brood", "/pocket", "/shorthand",
-		"/harvest", "/harvest/days", "/lots", y + "/pull", c + "/honey",
+		"/harvest", "/harvest/days", "/lots", y + "/pull", c + "/honey", "/trips", c + "/stays", y + "/crop",
 		"/find?q=ql-0", "/find?q=nothing", "/settings", "/operation", "/yards", "/queens/" + x.Believed.Queens[0].ID,
 	}
 	for _, s := range screens {
@@ -258,6 +258,8 @@ func TestEveryPageIsSoundAtEverySize(t *testing.T) {
 				}
 				p.fits(path)
 				switch s.name + path {
+				case "1280/trips":
+					p.shoot("trips")
 				case "1280/rearing":
 					p.shoot("rearing")
 				case "1280" + y + "/balance":

@@ -112,7 +112,6 @@ func TestTheRoundWorksWithNoSignal(t *testing.T) {
 	p.do(chromedp.SendKeys(css(".js-line"), "qEL cc 1:s8 ; entered in a line"))
 	p.until(`document.querySelector("#line-says").textContent.includes("8 seams of bees")`)
 	p.until(`document.querySelector("#preview.stale") !== null`) // what cannot be worked out here is shown as it was
-	p.shoot("line-phone")
 	p.press("[name=then][value=next]")
 	p.until(`document.querySelector("#look").dataset.code === "QL-04"`)
 	p.press(".ph-bar a.ph-ib")

@@ -18,7 +18,7 @@ var (
 func browser(tests string) []string { return []string{"./browser -run " + tests} }
 
 // faults are in the order of the rooms that they are in.
-var faults = slices.Concat(ofRooms, ofBees, ofDrawn, ofWished, ofPlaced, ofHoney)
+var faults = slices.Concat(ofRooms, ofBees, ofDrawn, ofWished, ofPlaced, ofHoney, ofTrips)
 
 var ofRooms = []fault{
 	// The board, its trip and its load.
