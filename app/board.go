@@ -36,6 +36,7 @@ type Board struct {
 	// What waiting for the visit costs over all hives, and what a trip does, kg of honey.
 	WaitKg, TripKg float64
 	Common         *CommonJob // nil: the hives want too many different things
+	Care           []string   // of the yard as a whole
 }
 
 // CommonJob is what most hives of a yard want on the visit.
@@ -196,7 +197,7 @@ func (s *Service) fill(ctx context.Context, b *Board, y yardDay) error {
 	if err != nil {
 		return err
 	}
-	b.Bloom, b.Season = site.Bloom, site.On(y.today)
+	b.Bloom, b.Season, b.Care = site.Bloom, site.On(y.today), yardCare(site, y.today, b.Units)
 	for d := y.today; d <= y.today+forecastDays; d++ {
 		if w, ok := site.Weather[d]; ok {
 			b.Weather = append(b.Weather, w)

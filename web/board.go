@@ -45,6 +45,7 @@ type boardView struct {
 	Common           string // the common job of the visit, with its exceptions
 	Load             []loadRow
 	Care             []careRow
+	YardCare         []string
 	Weekday          string
 	Empty            bool
 	CanSample        bool // an empty operation can be filled with it
@@ -175,6 +176,7 @@ func boardOf(b app.Board) *boardView {
 			},
 		)
 	}
+	v.YardCare = b.Care
 	for _, x := range b.Standings {
 		if len(x.Care) > 0 {
 			v.Care = append(v.Care, careRow{x.Colony, x.Code, strings.Join(x.Care, " ")})
