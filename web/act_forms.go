@@ -374,12 +374,15 @@ func (s *Server) harvesting() asks {
 			gross.Unit, gross.Called = x.Units.Mass.Name, []string{"weight"}
 			net := number("net", "or the honey alone", "")
 			net.Unit = x.Units.Mass.Name
-			net.Help = "Neither, where it was only counted: then it stands as estimated."
+			before, after := number("before", "or the whole hive before", ""), number("after", "and after", "")
+			before.Unit, after.Unit = x.Units.Mass.Name, x.Units.Mass.Name
+			after.Help = "Of what left, boxes, frames and wax are taken off by the catalogue; bees and drips are within " + massOf(beesAndDrips, x.Units) +
+				". None of these, where it was only counted: then it stands as estimated."
 			boxes.Chosen = strings.FieldsFunc(c.Query("boxes"), func(r rune) bool { return r == ',' })
 			batch := text("batch", "Batch")
 			batch.Value = c.Query("batch")
 			batch.Help, batch.Half = "In your words, as “June, first”.", true
-			p.Fields = []formField{boxes, combs, gross, net, batch, onField(x.Today)}
+			p.Fields = []formField{boxes, combs, gross, net, before, after, batch, onField(x.Today)}
 			return p, nil
 		},
 		do: func(c fiber.Ctx, p *formPage) (string, error) {
@@ -399,10 +402,19 @@ func (s *Server) harvesting() asks {
 			if a.NetKg, err = p.number("net", set.Units.Mass); err != nil {
 				return "", err
 			}
+			if a.BeforeKg, err = p.number("before", set.Units.Mass); err != nil {
+				return "", err
+			}
+			if a.AfterKg, err = p.number("after", set.Units.Mass); err != nil {
+				return "", err
+			}
 			return "/colonies/" + id, s.as(c).Act(c.Context(), id, p.Entry, on, a)
 		},
 	}
 }
+
+// beesAndDrips is what leaves with boxes and is no honey, and what is spilt, kg. Source: none; guess.
+const beesAndDrips = 0.5
 
 // combWorth is the honey from which on a comb is offered to be taken. Source: none; guess.
 const combWorth = 0.5 // kg

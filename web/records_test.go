@@ -120,6 +120,28 @@ func TestACropIsCountedInKilograms(t *testing.T) {
 	}
 }
 
+// TestAHiveIsWeighedBeforeAndAfter: what came off is told by the two weighings, less its wood and wax; one of the two is asked about.
+func TestAHiveIsWeighedBeforeAndAfter(t *testing.T) {
+	w := server(t)
+	_, page := ask(t, w, get(ql04+"/harvest"))
+	form := url.Values{
+		"entry": {uid("before-after")}, "boxes": namedIn(page, "boxes"), "before": {"72"}, "batch": {"June"}, "on": {"2026-06-03"},
+	}
+	if res, body := ask(t, w, post(ql04+"/harvest", form)); res.StatusCode != 422 || !strings.Contains(body, "before and after, both") {
+		t.Errorf("one weighing: %d %q", res.StatusCode, errorsIn(body))
+	}
+	if res, body := ask(t, w, post(ql04+"/harvest", with(form, "after", "50.5"))); res.StatusCode != 303 {
+		t.Fatalf("%d %q", res.StatusCode, errorsIn(body))
+	}
+	_, csv := ask(t, w, get("/crop.csv?from=2026-06-03&to=2026-06-03"))
+	if !regexp.MustCompile(`QL-04,1 box,1[4-7]\.\d,weighed`).MatchString(csv) {
+		t.Errorf("the crop is %q", csv)
+	}
+	if _, page = ask(t, w, get(ql04)); !strings.Contains(page, "the hive 21.5 kg lighter") {
+		t.Error("the log does not have the two weighings")
+	}
+}
+
 // TestFindByAPart: of a code, now or once, of a yard, a queen or a note; one that is
 // meant exactly is opened at once.
 func TestFindByAPart(t *testing.T) {

@@ -13,11 +13,13 @@ import (
 type Harvested struct {
 	Boxes  []string `json:"boxes,omitempty"`
 	Frames []string `json:"frames,omitempty"`
-	// GrossKg is what boxes and combs weighed with their wood and wax; NetKg what the
-	// honey weighed, where that is known. At most one is given.
-	GrossKg float64 `json:"gross_kg,omitempty"`
-	NetKg   float64 `json:"net_kg,omitempty"`
-	Batch   string  `json:"batch,omitempty"` // of the day, in the keeper's words
+	// GrossKg is what boxes and combs weighed with their wood and wax; NetKg what the honey weighed; BeforeKg and AfterKg what the whole
+	// hive did before and after, where that is known. At most one of the three is given.
+	GrossKg  float64 `json:"gross_kg,omitempty"`
+	NetKg    float64 `json:"net_kg,omitempty"`
+	BeforeKg float64 `json:"before_kg,omitempty"`
+	AfterKg  float64 `json:"after_kg,omitempty"`
+	Batch    string  `json:"batch,omitempty"` // of the day, in the keeper's words
 }
 
 // mostHarvestKg is the most that comes off one hive at once. Source: common practice,
@@ -35,8 +37,19 @@ func (a *Harvested) Apply(h *Hives) error {
 	if a.GrossKg > 0 && a.NetKg > 0 {
 		return wrong("weight", "give what it weighed with the wood, or the honey alone, not both")
 	}
+	switch {
+	case a.BeforeKg == 0 && a.AfterKg == 0:
+	case a.BeforeKg <= 0 || a.AfterKg <= 0:
+		return wrong("weight", "give what the whole hive weighed before and after, both")
+	case a.GrossKg+a.NetKg > 0:
+		return wrong("weight", "give what came off, or the whole hive before and after, not both")
+	case a.BeforeKg > mostHiveKg || a.offKg() > mostHarvestKg:
+		return wrong("weight", "a hive weighs at most %d kg, and what comes off %d", mostHiveKg, mostHarvestKg)
+	case a.offKg() <= 0:
+		return wrong("weight", "the hive is lighter after boxes came off; were the two put the wrong way round?")
+	}
 	x := h.Here()
-	if ware := a.WareKg(*x); a.GrossKg > 0 && a.GrossKg < ware*leastOfWare {
+	if ware := a.WareKg(*x); a.offKg() > 0 && a.offKg() < ware*leastOfWare {
 		return wrong("weight", "the wood and wax of that alone weigh about %.0f kg; is the unit right?", ware)
 	}
 	for _, id := range a.Frames {
@@ -55,6 +68,17 @@ func (a *Harvested) Apply(h *Hives) error {
 		}
 	}
 	return nil
+}
+
+// mostHiveKg is more than any hive weighs.
+const mostHiveKg = 600
+
+// offKg is what came off with its wood and wax, as it was weighed or by the two weighings of the hive; 0 where neither was.
+func (a *Harvested) offKg() float64 {
+	if a.BeforeKg != 0 || a.AfterKg != 0 {
+		return a.BeforeKg - a.AfterKg
+	}
+	return a.GrossKg
 }
 
 // leastOfWare is how much lighter than by the catalogue wood may be.
@@ -79,8 +103,8 @@ func (a *Harvested) WareKg(h Hive) float64 {
 
 // HoneyKg is what the honey weighed, 0 where it was only counted.
 func (a *Harvested) HoneyKg(h Hive) float64 {
-	if a.GrossKg > 0 {
-		return max(0, a.GrossKg-a.WareKg(h))
+	if off := a.offKg(); off > 0 {
+		return max(0, off-a.WareKg(h))
 	}
 	return a.NetKg
 }
@@ -98,6 +122,9 @@ func (a *Harvested) Words(u measure.Units) (title, say string) {
 	switch {
 	case a.GrossKg > 0:
 		say += fmt.Sprintf(", %s with the wood", u.Write(measure.Mass, a.GrossKg))
+	case a.offKg() > 0:
+		say += fmt.Sprintf(", the hive %s lighter: %s before, %s after", u.Write(measure.Mass, a.offKg()), u.Write(measure.Mass, a.BeforeKg),
+			u.Write(measure.Mass, a.AfterKg))
 	case a.NetKg > 0:
 		say += fmt.Sprintf(", %s of honey", u.Write(measure.Mass, a.NetKg))
 	}
