@@ -107,7 +107,7 @@ func (s *Situation) sayWinter(p *part, r ration, x *scene) told {
 	t.reason += r.filled
 	t.brief = brief("{have} for winter, {target} wanted.", t.figures)
 	t.change = s.weighWould("The target is what the bees can reach, without the supers that come off.")
-	t.cautions = s.fedCautions(r)
+	t.cautions = s.heavyCaution(s.fedCautions(r))
 	return t
 }
 

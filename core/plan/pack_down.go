@@ -121,6 +121,7 @@ func (s *Situation) sayPack(p *part, x *scene, left, off int) told {
 		t.cautions = append(t.cautions, say+". The guard at the floor keeps no mouse out there: shut it, or leave no "+
 			"more than 9 mm.")
 	}
+	t.cautions = s.heavyCaution(t.cautions)
 	return t
 }
 
