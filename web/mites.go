@@ -186,6 +186,7 @@ type mitesView struct {
 	Head, Back, BackTo, New string
 	Say                     string
 	Rows                    []mitesRow
+	Ahead                   *mitesGrow // of one hive; nil: of a yard, or nothing is known of it
 }
 
 // mitesRow is a count with its interval against what to act above.
@@ -209,6 +210,11 @@ func (s *Server) showMites(c fiber.Ctx) error {
 		v.Rows = append(v.Rows, mitesRowOf("/colonies/"+x.ID+"/book/"+m.Entry, m.Day.Long(), m, x.Settings, x))
 	}
 	v.scale()
+	a, err := s.as(c).MitesAhead(c.Context(), x.ID)
+	if err != nil {
+		return err
+	}
+	v.Ahead = mitesAheadOf(a)
 	return s.show(c, "mites", v)
 }
 

@@ -154,3 +154,24 @@ func TestHivesGoToACrop(t *testing.T) {
 		}
 	}
 }
+
+// TestMitesAheadAreTold: when a hive's mites are likely over what to act above, and what waiting to treat costs; a count is told as what it
+// rests on.
+func TestMitesAheadAreTold(t *testing.T) {
+	w := serverOn(t, day.Of(2026, time.July, 5))
+	_, page := ask(t, w, get(ql04+"/mites"))
+	text := plain(page)
+	for _, want := range []string{"If nothing is done", "in 100 now", "What waiting to treat costs", "Alive on Thu 1 Apr", "Never", "the label and local rules decide"} {
+		if !strings.Contains(text, want) {
+			t.Errorf("the page lacks %q", want)
+		}
+	}
+	form := url.Values{"entry": {uid("wash")}, "method": {"wash"}, "mites": {"24"}, "bees": {"300"}, "on": {"2026-07-05"}}
+	if res, body := ask(t, w, post(ql04+"/mites/count", form)); res.StatusCode != 303 {
+		t.Fatalf("%d %q", res.StatusCode, errorsIn(body))
+	}
+	_, page = ask(t, w, get(ql04+"/mites"))
+	if text = plain(page); !strings.Contains(text, "From the count of Sun 5 Jul") || !strings.Contains(text, "already") {
+		t.Errorf("after 24 mites in 300 bees: %.700s", text)
+	}
+}

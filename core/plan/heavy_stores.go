@@ -14,7 +14,7 @@ import (
 const (
 	heavyDays, heavyShare  = 75, 0.4
 	shutFlightH, shutShare = 0.75, 0.75
-	winterFrom, winterDays = 305, 150
+	winterDays             = 150 // from when clusters are left alone
 )
 
 // heavyStores says that they would winter on what does not suit it; "" where they do not.
@@ -40,7 +40,7 @@ func (s *Situation) heavyStores() string {
 // shutIn is on what share of the days of a winter bees hardly fly, as is usual here.
 func (s *Situation) shutIn() float64 {
 	n := 0.0
-	for _, c := range s.Site.Usual(s.Season.DayOf(winterFrom), winterDays) {
+	for _, c := range s.Site.Usual(s.Season.DayOf(season.Clustered.From), winterDays) {
 		if c.FlightHours < shutFlightH {
 			n++
 		}

@@ -17,6 +17,13 @@ import (
 type Taken struct {
 	TakeKg  float64 // of what stands above the nest
 	SugarKg float64
+	Treat   Treating
+}
+
+// Treating is when mites are treated on the way.
+type Treating struct {
+	In    int  // days from today; 0: when it is usual, once the crop is off
+	Never bool // not at all, not in winter either
 }
 
 // Wintered is what comes of it on a day of spring.
@@ -31,12 +38,10 @@ type Wintered struct {
 // What is done to a hive on the way to spring beside what is tried: mites are treated once the crop is off, feed goes on in three parts
 // from August to early October, and the excluder comes out. Source: common practice.
 const (
-	springOn    = 91 // 1 April
 	feedParts   = 3
 	feedApart   = 7
 	treatAfter  = 3
 	treatWith   = "formic acid"
-	treatAgain  = 350 // season day, without brood
 	treatBroods = "oxalic acid"
 	worstTenth  = 10
 )
@@ -44,15 +49,7 @@ const (
 // ToSpring lives the hive on to 1 April for each of some ways to go into winter, all in the same members, with nobody coming but for
 // that; it is told by the weather of the climate from the forecast on. It takes some 20 ms a way.
 func (s *Situation) ToSpring(ways []Taken) []Wintered {
-	in := s.Input
-	in.Horizon = s.daysToSpring()
-	from := s.Estimate.Day
-	if in.Ensemble != nil {
-		from = in.Ensemble.Day
-	}
-	in.Yard = forecast.NewYard(s.Site, from, s.Today, int(s.Today-from)+in.Horizon+1, forecast.Members, in.Seed)
-	in.Tracks = nil
-	ready := forecast.Prepare(in)
+	ready, in := s.far(s.daysToSpring())
 	var out []Wintered
 	for _, w := range ways {
 		out = append(out, s.wintered(ready, in, w))
@@ -64,7 +61,7 @@ func (s *Situation) ToSpring(ways []Taken) []Wintered {
 func (s *Situation) daysToSpring() int {
 	const year = 365
 	d := 1
-	for d < year && s.on(s.Today+day.Day(d)).Calendar != springOn {
+	for d < year && !season.WinterOver.Holds(s.on(s.Today+day.Day(d)).Calendar) {
 		d++
 	}
 	return d
@@ -80,11 +77,15 @@ func (s *Situation) doings(w Taken, in forecast.Input) map[int][]bees.Change {
 	if above := s.Base.SuperStores.Likely; w.TakeKg > 0 && above > 0 {
 		add(0, bees.Change{SuperOut: min(1, w.TakeKg/above)})
 	}
-	if c, ok := mites.ClassFor(treatWith); ok && !season.FedByAll.Has(s.Season) {
-		add(max(treatAfter, s.until(season.SupersIdle)), bees.Change{Treat: &bees.Treat{Class: c}})
+	usual := max(treatAfter, s.until(season.SupersIdle))
+	if season.FedByAll.Has(s.Season) && w.Treat.In == 0 {
+		usual = 0 // it was, or it is not known
 	}
-	if c, ok := mites.ClassFor(treatBroods); ok {
-		add(s.until(season.Window{From: treatAgain, To: treatAgain + treatAfter}), bees.Change{Treat: &bees.Treat{Class: c}})
+	if c, ok := mites.ClassFor(treatWith); ok && !w.Treat.Never && max(usual, w.Treat.In) > 0 {
+		add(cmp.Or(w.Treat.In, usual), bees.Change{Treat: &bees.Treat{Class: c}})
+	}
+	if c, ok := mites.ClassFor(treatBroods); ok && !w.Treat.Never {
+		add(s.until(season.TreatedBroodless), bees.Change{Treat: &bees.Treat{Class: c}})
 	}
 	if w.SugarKg > 0 {
 		first := max(1, s.until(season.WinterFeed))

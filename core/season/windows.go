@@ -97,6 +97,14 @@ var (
 		Name: "yards are visited in their winter rhythm", Owner: "app, next visit", From: 289, To: 66,
 		Source: "common practice: from mid-October to early March nobody opens a hive",
 	}
+	WinterOver = Window{
+		Name: "a winter is over", Owner: "plan, what is tried to spring", From: 91, To: 91,
+		Source: "the design: alive on 1 April, by the calendar",
+	}
+	TreatedBroodless = Window{
+		Name: "mites are treated without brood", Owner: "plan, what is tried to spring", From: 350, To: 353,
+		Source: "common practice: some weeks after the first frosts, mid-December",
+	}
 	FarHorizon = Window{
 		Name: "the forecast reaches to the first flow", Owner: "forecast horizon", From: 258, To: 51, By: 112,
 		Source: "values I: what is forecast from mid-September on is the winter",
@@ -129,7 +137,8 @@ func Windows() []Window {
 	return []Window{
 		LooksFade, EggsExpected, SwarmsLeave, CellChecks, LiquidFeed, ThickFeed,
 		WinterFeed, WinterStores, PackingDown, ExcluderOut, FedByAll, CropsComeOff, SupersIdle,
-		ClusterForms, WinterBeesLaid, Clustered, WeakInSpring, LayingExpected, MitesLate, BroodMoves, WinterRest, FarHorizon, DronesReared,
+		ClusterForms, WinterBeesLaid, Clustered, WeakInSpring, LayingExpected, MitesLate, BroodMoves, WinterRest,
+		WinterOver, TreatedBroodless, FarHorizon, DronesReared,
 		DronesOut, WinterSpent,
 		QueensMate, HeldBySpring,
 	}

@@ -100,3 +100,15 @@ func TestYears(t *testing.T) {
 func TestWintering(t *testing.T) {
 	golden(t, "wintering", draw.Wintering(0.72, 0.2, "Alive 72 %, starved 20 %"))
 }
+
+// TestMites holds the band of mites against a limit that rises in July.
+func TestMites(t *testing.T) {
+	d := day.Of(2026, 6, 20)
+	golden(t, "mites-ahead", draw.Mites{
+		Days: []draw.MitesDay{
+			{On: d, Low: 0.4, Likely: 1.1, High: 2.6, Limit: 2}, {On: d + 14, Low: 0.6, Likely: 1.9, High: 4.8, Limit: 3},
+			{On: d + 28, Low: 1, Likely: 3.4, High: 9, Limit: 3}, {On: d + 42, Low: 1.8, Likely: 6, High: 30, Limit: 3},
+		},
+		Alt: "About 1.1 in 100 now.",
+	}.Draw())
+}
