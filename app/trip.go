@@ -157,36 +157,32 @@ func tripYardOf(y yardDay, all []Standing) TripYard {
 		if x.Ended {
 			continue
 		}
-		h := trip.Hive{Code: x.Code, Goings: x.Goings, By: x.by(y)}
+		h := trip.Hive{Code: x.Code, Goings: x.Goings}
+		h.By, h.Due = x.by(y)
 		out.Hives = append(out.Hives, h)
 		out.colonies = append(out.colonies, x)
-		if len(h.Goings) > 0 || h.By >= 0 {
+		if len(h.Goings) > 0 || h.By >= 0 || h.Due >= 0 {
 			out.Minutes += x.Minutes
 		}
 	}
 	return out
 }
 
-// by returns the days by which something is done at a hive: before the visit where that cannot wait, else its check for queen
-// cells; under 0 where nothing ends.
-func (s Standing) by(y yardDay) int {
-	by := -1
+// by returns the days by which something is done at a hive that cannot wait for the visit, and by which it is checked for queen cells;
+// under 0 where nothing ends.
+func (s Standing) by(y yardDay) (by, due int) {
+	by, due = -1, -1
 	for _, a := range s.Advice {
-		at := int(a.ActBy - y.today)
+		at := max(0, int(a.ActBy-y.today))
 		switch {
 		case a.Action == plan.Leave:
-			continue
-		case a.ActBy < y.visit:
-		case a.Action == plan.CheckCells:
-			at = max(at, int(s.SwarmDue-y.today))
-		default:
-			continue
-		}
-		if by < 0 || at < by {
-			by = max(at, 0)
+		case a.ActBy < y.visit && (by < 0 || at < by):
+			by = at
+		case a.ActBy >= y.visit && a.Action == plan.CheckCells:
+			due = max(at, int(s.SwarmDue-y.today))
 		}
 	}
-	return by
+	return by, due
 }
 
 // days returns them as a trip sees them.
@@ -334,17 +330,20 @@ func (t *Trips) later(x Standing) day.Day {
 func (s Standing) stepsOn(on day.Day) (out []StandingAdvice) {
 	first := day.Day(1<<31 - 1)
 	for _, a := range s.Advice {
-		if a.Step > 0 || a.Action != plan.Leave && len(a.Needs) > 0 || looksFor(a.Action) {
+		if a.toDo() {
 			first = min(first, a.On)
 		}
 	}
 	for _, a := range s.Advice {
-		if (a.Step > 0 || looksFor(a.Action)) && (a.On <= first || a.On <= on) {
+		if a.toDo() && (a.On <= first || a.On <= on) {
 			out = append(out, a)
 		}
 	}
 	return out
 }
+
+// toDo reports whether it is something to do at the hive, and no hold and no leaving.
+func (a StandingAdvice) toDo() bool { return a.Step > 0 || looksFor(a.Action) }
 
 // looksFor reports whether an action is a look, which a trip is made for as well.
 func looksFor(a plan.Action) bool { return a == plan.LookCloser || a == plan.CheckCells }

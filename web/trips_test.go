@@ -117,9 +117,9 @@ func TestWhatMayComeOffIsTried(t *testing.T) {
 func TestHivesGoToACrop(t *testing.T) {
 	w := serverOn(t, day.Of(2026, time.July, 26))
 	_, page := ask(t, w, get("/"))
-	yards := regexp.MustCompile(`class="yard[^"]*" href="/yards/([0-9a-f-]+)"[^>]*><b>([^<]+)</b>`).FindAllStringSubmatch(strings.ReplaceAll(page, "\n", " "), -1)
+	yard := regexp.MustCompile(`class="yard[^"]*" href="/yards/([0-9a-f-]+)"[^>]*><b>([^<]+)</b>`)
 	id := map[string]string{}
-	for _, y := range yards {
+	for _, y := range yard.FindAllStringSubmatch(strings.ReplaceAll(page, "\n", " "), -1) {
 		id[y[2]] = y[1]
 	}
 	gains := func(from, to string) (takes, stays int) {
@@ -161,7 +161,9 @@ func TestMitesAheadAreTold(t *testing.T) {
 	w := serverOn(t, day.Of(2026, time.July, 5))
 	_, page := ask(t, w, get(ql04+"/mites"))
 	text := plain(page)
-	for _, want := range []string{"If nothing is done", "in 100 now", "What waiting to treat costs", "Alive on Thu 1 Apr", "Never", "the label and local rules decide"} {
+	for _, want := range []string{
+		"If nothing is done", "in 100 now", "What waiting to treat costs", "Alive on Thu 1 Apr", "Never", "the label and local rules decide",
+	} {
 		if !strings.Contains(text, want) {
 			t.Errorf("the page lacks %q", want)
 		}

@@ -79,7 +79,8 @@ var settling = Calculator{
 		}
 		const day = 24
 		r := Result{Values: []Value{
-			hours("air_h", "Until air is up", air).main(), hours("wax_h", "Until wax is up", wax), number("pa_s", "How stiff it is, Pa·s", measure.Number, eta),
+			hours("air_h", "Until air is up", air).main(), hours("wax_h", "Until wax is up", wax),
+			number("pa_s", "How stiff it is, Pa·s", measure.Number, eta),
 		}}
 		if air > 3*day {
 			r.Say = append(r.Say, "That is long: warm it, or strain it warmer. From 20 to 30 °C it goes some three times as fast.")

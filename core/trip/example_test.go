@@ -11,7 +11,7 @@ import (
 func Example() {
 	some := []plan.Going{{In: 0}, {In: 3}, {In: 7, Kg: 2}}
 	y := trip.Yard{ID: "Quarry Lane", Visit: 7, Hives: []trip.Hive{
-		{Code: "QL-04", Goings: some, By: -1}, {Code: "QL-09", Goings: some, By: -1},
+		{Code: "QL-04", Goings: some, By: -1, Due: -1}, {Code: "QL-09", Goings: some, By: -1, Due: -1},
 	}}
 	days := make([]trip.Day, 8)
 	fmt.Printf("safe until day %d, best on day %d, %.1f kg by day 5\n", y.LastSafe(8, 6), trip.Route{y}.Best(days), y.LostKg(5))

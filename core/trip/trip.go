@@ -16,6 +16,7 @@ type Hive struct {
 	Code   string
 	Goings []plan.Going // none: nothing is to be done at it
 	By     int          // days from today by which its plan says that it is done; under 0: it can wait for the visit
+	Due    int          // by which it is checked for queen cells; under 0: it need not be
 }
 
 // Yard is one with its hives.
@@ -43,7 +44,7 @@ func (y Yard) LostKg(in int) float64 {
 // Waits returns the hives that something is to be done at.
 func (y Yard) Waits() (codes []string) {
 	for _, h := range y.Hives {
-		if len(h.Goings) > 0 || h.By >= 0 {
+		if len(h.Goings) > 0 || h.By >= 0 || h.Due >= 0 {
 			codes = append(codes, h.Code)
 		}
 	}
@@ -60,16 +61,20 @@ func (y Yard) Late(in int) (codes []string) {
 	return codes
 }
 
-// lastSafe returns the last day that a hive can be left until, under 0 where there is none.
+// lastSafe returns the last day that a hive can be left until, under 0 where there is none: that of its plan, where it has one, as the
+// board tells it.
 func (h Hive) lastSafe() int {
-	last := plan.LastSafe(h.Goings)
+	last := h.By
+	if last < 0 {
+		last = plan.LastSafe(h.Goings)
+	}
 	switch {
-	case h.By < 0:
+	case h.Due < 0:
 		return last
 	case last < 0:
-		return h.By
+		return h.Due
 	}
-	return min(last, h.By)
+	return min(last, h.Due)
 }
 
 // LastSafe returns the last of so many days on which no hive is late and the yard has lost no more than a trip costs against its best

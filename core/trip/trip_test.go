@@ -11,7 +11,7 @@ import (
 
 // losing is a hive that loses so much each day after a day.
 func losing(code string, from int, kgDay float64) trip.Hive {
-	h := trip.Hive{Code: code, By: -1}
+	h := trip.Hive{Code: code, By: -1, Due: -1}
 	for _, d := range []int{0, 1, 2, 3, 4, 6, 8, 10, 12, 14} {
 		h.Goings = append(h.Goings, plan.Going{In: d, Kg: kgDay * float64(max(0, d-from))})
 	}
@@ -40,11 +40,11 @@ func TestTheLastSafeDay(t *testing.T) {
 	if last := y.LastSafe(14, 6); last != 3 {
 		t.Errorf("safe until day %d, want 3: y has lost more than a kilogram on the fourth", last)
 	}
-	y.Hives = append(y.Hives, trip.Hive{Code: "z", By: 1})
+	y.Hives = append(y.Hives, trip.Hive{Code: "z", By: 1, Due: -1})
 	if last := y.LastSafe(14, 6); last != 1 || !slices.Equal(y.Late(2), []string{"z"}) {
 		t.Errorf("safe until day %d, late are %v", last, y.Late(2))
 	}
-	if last := (trip.Yard{Hives: []trip.Hive{{Code: "idle", By: -1}}}).LastSafe(14, 6); last != -1 {
+	if last := (trip.Yard{Hives: []trip.Hive{{Code: "idle", By: -1, Due: -1}}}).LastSafe(14, 6); last != -1 {
 		t.Errorf("a yard with nothing to do is safe until %d", last)
 	}
 }
@@ -58,7 +58,7 @@ func TestTheBestDay(t *testing.T) {
 	if on := (trip.Route{y}).Best(open(14, 4, 5, 6)); on != 3 {
 		t.Errorf("best on day %d, want 3: it rains from 4 to 6", on)
 	}
-	y.Hives = append(y.Hives, trip.Hive{Code: "hungry", By: 1})
+	y.Hives = append(y.Hives, trip.Hive{Code: "hungry", By: 1, Due: -1})
 	if on := (trip.Route{y}).Best(open(14, 0)); on != 1 {
 		t.Errorf("best on day %d, want 1: one hive is late after it", on)
 	}
@@ -72,7 +72,7 @@ func TestTheBestDay(t *testing.T) {
 func TestWhatIsWorthGoingToTogether(t *testing.T) {
 	first := trip.Yard{ID: "first", Visit: -1, Hives: []trip.Hive{losing("a", 2, 5)}}
 	near := trip.Yard{ID: "near", Visit: 3, Hives: []trip.Hive{losing("b", 4, 1)}}
-	idle := trip.Yard{ID: "idle", Visit: 3, Hives: []trip.Hive{{Code: "i", By: -1}}}
+	idle := trip.Yard{ID: "idle", Visit: 3, Hives: []trip.Hive{{Code: "i", By: -1, Due: -1}}}
 	late := trip.Yard{ID: "late", Visit: 12, Hives: []trip.Hive{losing("c", 12, 1)}}
 	on, r := trip.Together(first, []trip.Yard{first, near, idle, late}, open(14), 6)
 	if on > 2 || len(r) != 2 || r[1].ID != "near" {
