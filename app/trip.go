@@ -19,6 +19,7 @@ const tripDays = 14
 // TripAsk is where somebody would go, and when. The zero value leaves both to the yards.
 type TripAsk struct {
 	Yards        []string
+	Chosen       bool // they are those that were chosen, also none
 	On           day.Day
 	DriveMinutes float64 // from one to the next, and home
 }
@@ -207,7 +208,7 @@ func (t *Trips) choose(ask TripAsk) error {
 		)
 	})
 	want := slices.Clone(ask.Yards)
-	if len(want) == 0 && len(t.Yards) > 0 && len(t.Yards[0].Waits()) > 0 {
+	if len(want) == 0 && !ask.Chosen && len(t.Yards) > 0 && len(t.Yards[0].Waits()) > 0 {
 		var others []trip.Yard
 		for _, y := range t.Yards {
 			others = append(others, y.Yard)

@@ -98,7 +98,7 @@ func (s *Server) showTrips(c fiber.Ctx) error {
 	if err != nil {
 		return fiber.NewError(fiber.StatusBadRequest, "The address of the page is broken.")
 	}
-	ask.Yards = q["yard"]
+	ask.Yards, ask.Chosen = q["yard"], q.Get("chosen") != ""
 	if v.Drive == "" {
 		v.Drive = fmt.Sprintf("%g", usualDrive)
 	} else if x, err := measure.ParseNumber(v.Drive); err != nil || x < 0 || x > 600 {
@@ -142,6 +142,9 @@ func (v *tripsView) fill(t app.Trips, q url.Values) {
 	switch {
 	case len(t.Yards) == 0:
 		v.None = "There is no yard yet. Make the first, and its hives, and this page says when to go to them."
+		return
+	case len(t.Route) == 0 && q.Get("chosen") != "":
+		v.None = "Tick a yard, and its trip is laid out."
 		return
 	case len(t.Route) == 0:
 		v.None = "Nothing is to be done in any yard within two weeks. Choose yards to see what a day costs them all the same."
@@ -195,8 +198,10 @@ func tripDayOf(t app.Trips, i int, d app.TripDay, q url.Values) tripDay {
 		}
 	}
 	to := url.Values{"yard": q["yard"], "in": {fmt.Sprint(i)}}
-	if v := q.Get("drive"); v != "" {
-		to.Set("drive", v)
+	for _, key := range []string{"drive", "chosen"} {
+		if v := q.Get(key); v != "" {
+			to.Set(key, v)
+		}
 	}
 	x.To = "/trips?" + to.Encode()
 	if len(t.Route) > 0 {

@@ -44,6 +44,9 @@ func TestWhenToGoIsLaidOut(t *testing.T) {
 		!strings.Contains(text, "too late for") || !strings.Contains(text, "Load for Thu 18 Jun") {
 		t.Errorf("a later day: %.600s", text)
 	}
+	if _, none := ask(t, w, get("/trips?chosen=1")); !strings.Contains(none, "Tick a yard") {
+		t.Error("no yard is ticked, and one is gone to")
+	}
 	for q, want := range map[string]string{
 		"drive=far": "is not 0 to 600 minutes", "in=never": "is none that can be gone on", "in=-3": "is none that can be gone on",
 	} {

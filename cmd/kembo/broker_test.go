@@ -18,7 +18,6 @@ import (
 	"kembo/core/day"
 	"kembo/core/season"
 	"kembo/station"
-	"kembo/store"
 )
 
 // brokerFor starts a broker on a free port of this machine.
@@ -54,22 +53,7 @@ func TestASeasonThroughABroker(t *testing.T) {
 			}
 		}
 	}
-	stored := func() map[int64]float64 {
-		s, err := store.Open(t.Context(), path)
-		if err != nil {
-			t.Fatal(err)
-		}
-		defer s.Close()
-		rs, err := s.Readings(t.Context(), colony, 0, 1<<40)
-		if err != nil {
-			t.Fatal(err)
-		}
-		got := map[int64]float64{}
-		for _, r := range rs {
-			got[r.AtUTC] = r.Kg
-		}
-		return got
-	}
+	stored := func() map[int64]float64 { return readingsOf(t, path, colony) }
 	all := func(want map[int64]float64) bool {
 		got := stored()
 		for at := range want {

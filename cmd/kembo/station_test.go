@@ -65,6 +65,25 @@ func servedBy(t *testing.T, path, addr string) (*exec.Cmd, string) {
 	return nil, ""
 }
 
+// readingsOf returns what is stored of a scale, by instant.
+func readingsOf(t *testing.T, path, colony string) map[int64]float64 {
+	t.Helper()
+	s, err := store.Open(t.Context(), path)
+	if err != nil {
+		t.Fatal(err)
+	}
+	defer s.Close()
+	rs, err := s.Readings(t.Context(), colony, 0, 1<<40)
+	if err != nil {
+		t.Fatal(err)
+	}
+	got := map[int64]float64{}
+	for _, r := range rs {
+		got[r.AtUTC] = r.Kg
+	}
+	return got
+}
+
 // TestNothingIsLostOverTwoKills plays a season at over a thousand times its pace and kills the server twice without warning: every reading
 // that can be is stored once, whatever was sent twice, late or out of order, and what cannot be is said.
 func TestNothingIsLostOverTwoKills(t *testing.T) {
@@ -120,19 +139,7 @@ func TestNothingIsLostOverTwoKills(t *testing.T) {
 	if kept == 0 {
 		t.Error("nothing was kept out, of a season with absurd readings")
 	}
-	s, err := store.Open(t.Context(), path)
-	if err != nil {
-		t.Fatal(err)
-	}
-	defer s.Close()
-	rs, err := s.Readings(t.Context(), colony, 0, 1<<40)
-	if err != nil {
-		t.Fatal(err)
-	}
-	got := map[int64]float64{}
-	for _, r := range rs {
-		got[r.AtUTC] = r.Kg
-	}
+	got := readingsOf(t, path, colony)
 	for at, kg := range want {
 		if got[at] != kg {
 			t.Fatalf("of %s %.2f kg is there, not %.2f", time.Unix(at, 0).UTC(), got[at], kg)
