@@ -56,7 +56,7 @@ func (s *Service) ToCrop(ctx context.Context, yard, to string, on day.Day) (ToCr
 		return ToCrop{}, fmt.Errorf("yard %s: %w", yard, ErrNotFound)
 	}
 	y := ys[at]
-	out := ToCrop{Operation: op.Name, Yard: lineOf(y, nil), Today: y.today, On: max(on, y.today)}
+	out := ToCrop{Operation: op.Name, Yard: lineOf(y, nil), Today: y.today, On: moveOn(on, y.today)}
 	if out.Settings, err = s.Settings(ctx); err != nil {
 		return out, err
 	}
@@ -103,6 +103,12 @@ func (s *Service) ToCrop(ctx context.Context, yard, to string, on day.Day) (ToCr
 	slices.SortFunc(out.Hives, func(a, b CropHive) int { return cmp.Compare(a.Code, b.Code) })
 	return out, nil
 }
+
+// moveOn is the day of a move that is asked for: from today to as far as hives are lived on well beyond it.
+func moveOn(on, today day.Day) day.Day { return min(max(on, today), today+moveAhead) }
+
+// moveAhead is how far ahead a move is told, days. Source: half of what plans are lived for.
+const moveAhead = 30
 
 func orLate(d day.Day) day.Day {
 	if d == 0 {
@@ -161,5 +167,5 @@ func (s *Service) MovedTo(ctx context.Context, id, to string, on day.Day) (plan.
 	if a == nil {
 		return plan.Elsewhere{}, &FieldError{"colony", c.Code + ": nothing is known of it; look at it first"}
 	}
-	return a.Situation.Moved(site, max(on, a.Situation.Today), a.Plan.Terms), nil
+	return a.Situation.Moved(site, moveOn(on, a.Situation.Today), a.Plan.Terms), nil
 }

@@ -148,6 +148,9 @@ func TestHivesGoToACrop(t *testing.T) {
 	if takes, _ := gains("Heath Edge", "Saltings"); takes > 0 {
 		t.Errorf("%d leave the heather as it opens", takes)
 	}
+	if _, far := ask(t, w, get("/yards/"+id["Saltings"]+"/crop?on=2027-05-01")); !strings.Contains(far, `value="2026-08-25"`) {
+		t.Error("a move in nine months is told")
+	}
 	for path, want := range map[string]int{
 		"/yards/none/crop": 404, "/yards/" + id["Saltings"] + "/crop?to=none": 404, "/yards/" + id["Saltings"] + "/crop?on=soon": 200,
 		"/colonies/none/gain?to=" + id["Saltings"] + "&on=2026-07-29": 404, "/colonies/none/gain?to=x&on=never": 400,

@@ -44,14 +44,15 @@ func (s *Situation) Moved(to forecast.Site, on day.Day, home Terms) Elsewhere {
 	there.season, there.duties, there.look = nil, nil, nil // nothing that was worked out at home holds there
 	there.prepare()
 	var best Elsewhere
+	found := false
 	for n := 0; n <= usualSupers; n++ {
 		o := there.try(there.movedWith(n, in), searchMembers)
 		if o.forbidden {
 			continue
 		}
 		e := Elsewhere{GainKg: o.terms.Total() - home.Total(), HoneyKg: o.terms.Honey - home.Honey, Supers: n}
-		if n == 0 || e.GainKg > best.GainKg {
-			best = e
+		if !found || e.GainKg > best.GainKg {
+			best, found = e, true
 		}
 	}
 	return best

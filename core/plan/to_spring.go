@@ -47,7 +47,8 @@ const (
 )
 
 // ToSpring lives the hive on to 1 April for each of some ways to go into winter, all in the same members, with nobody coming but for
-// that; it is told by the weather of the climate from the forecast on. It takes some 20 ms a way.
+// that; it is told by the weather of the climate from the forecast on. Four ways took 0.2 to 0.3 s on the
+// shared machine that this was written on, most of it drawing the weather.
 func (s *Situation) ToSpring(ways []Taken) []Wintered {
 	ready, in := s.far(s.daysToSpring())
 	var out []Wintered
