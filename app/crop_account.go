@@ -35,6 +35,19 @@ type CropAccount struct {
 	Kg      float64      // that came off in the days that were asked for
 }
 
+// CropYears returns the crop year on year, the earliest first.
+func (s *Service) CropYears(ctx context.Context) ([]CropYear, error) {
+	today, _, err := s.TodayHere(ctx)
+	if err != nil {
+		return nil, err
+	}
+	all, err := s.Crops(ctx, 0, today)
+	if err != nil {
+		return nil, err
+	}
+	return s.cropYears(ctx, all, today)
+}
+
 // CropAccount returns the crop year on year, and of some days by what flowered; of one yard, by its name, or of all where that is "".
 func (s *Service) CropAccount(ctx context.Context, from, to day.Day, yard string) (CropAccount, error) {
 	var out CropAccount
@@ -46,7 +59,7 @@ func (s *Service) CropAccount(ctx context.Context, from, to day.Day, yard string
 	if err != nil {
 		return out, err
 	}
-	if err := s.cropYears(ctx, &out, all, today); err != nil {
+	if out.Years, err = s.cropYears(ctx, all, today); err != nil {
 		return out, err
 	}
 	if out.Flowers, err = s.cropFlowers(ctx, all, from, to, yard); err != nil {
@@ -69,15 +82,16 @@ func (s *Service) CropAccount(ctx context.Context, from, to day.Day, yard string
 	return out, nil
 }
 
-func (s *Service) cropYears(ctx context.Context, out *CropAccount, all []CropLine, today day.Day) error {
+func (s *Service) cropYears(ctx context.Context, all []CropLine, today day.Day) ([]CropYear, error) {
 	worked, err := s.store.Worked(ctx)
 	if err != nil {
-		return err
+		return nil, err
 	}
 	fed, err := s.store.Fed(ctx)
 	if err != nil {
-		return err
+		return nil, err
 	}
+	var out []CropYear
 	for _, w := range worked {
 		y := CropYear{Year: w.Year, Hives: w.Colonies, Visits: w.Visits, SoFar: w.Year == today.Time().Year()}
 		for _, l := range all {
@@ -90,9 +104,9 @@ func (s *Service) cropYears(ctx context.Context, out *CropAccount, all []CropLin
 				y.SugarKg = f.Sugar
 			}
 		}
-		out.Years = append(out.Years, y)
+		out = append(out, y)
 	}
-	return nil
+	return out, nil
 }
 
 // cropFlowers sums by yard and plant, told by the yard's calendar as it stands; all is by day.

@@ -26,5 +26,8 @@ func (s *Service) HearPublished(ctx context.Context, body []byte) error {
 		return err
 	}
 	_, err = s.As(p).Hear(ctx, rs, ws)
+	if errors.Is(err, ErrNotFound) { // its hive, or it, is gone: waiting for it would keep all others waiting
+		return fmt.Errorf("%w: %w", ErrUnheard, err)
+	}
 	return err
 }

@@ -8,6 +8,7 @@ import (
 	"slices"
 
 	"kembo/core/day"
+	"kembo/core/look"
 	"kembo/core/plan"
 	"kembo/core/season"
 	"kembo/core/trip"
@@ -114,7 +115,24 @@ func (s *Service) Trips(ctx context.Context, ask TripAsk) (Trips, error) {
 		return out, err
 	}
 	out.lay(ask)
+	if some := out.worked(); len(ask.Yards) == 0 && !ask.Chosen && len(some) > 0 && len(some) < len(out.Stops) {
+		ask.Yards = some // what is better done later in a yard is no reason to stop there
+		if err := out.choose(ask); err != nil {
+			return out, err
+		}
+		out.lay(ask)
+	}
 	return out, s.loadTrip(ctx, &out)
+}
+
+// worked returns the yards of the trip at which anything is done.
+func (t *Trips) worked() (ids []string) {
+	for _, st := range t.Stops {
+		if len(st.Hives) > 0 {
+			ids = append(ids, st.ID)
+		}
+	}
+	return ids
 }
 
 // weather tells the days by what is foretold for the yards, in the middle. Of what is only usual nothing is shut.
@@ -123,11 +141,13 @@ func (t *Trips) weather(ctx context.Context, s *Service, ys []yardDay) error {
 	for i := range t.Days {
 		t.Days[i].On = t.Today + day.Day(i)
 	}
+	winter := func(day.Day) bool { return false }
 	for n, y := range ys {
 		site, err := s.siteFrom(ctx, y, y.today)
 		if err != nil {
 			return err
 		}
+		winter = func(d day.Day) bool { return season.WinterRest.Has(site.On(d)) }
 		for i := range t.Days {
 			d := &t.Days[i]
 			w := site.WeatherOn(d.On)
@@ -137,16 +157,20 @@ func (t *Trips) weather(ctx context.Context, s *Service, ys []yardDay) error {
 			d.Told = d.Told || told
 		}
 	}
-	warm := cmp.Or(t.NestFromC, coldToOpenC)
+	warm := cmp.Or(t.NestFromC, look.UsualNestC)
 	for i := range t.Days {
-		d := &t.Days[i]
-		d.Shut = d.Told && (d.Weather.RainMM >= wetMM || d.Weather.MaxC < warm)
+		if d := &t.Days[i]; d.Told {
+			// In winter nobody opens a nest, and what is brought is laid on whatever the day.
+			cold := d.Weather.MaxC < warm && !winter(d.On)
+			d.Shut, d.BadKg = d.Weather.RainMM >= wetMM || cold, tripRainKg*d.Weather.RainMM
+		}
 	}
 	return nil
 }
 
-// coldToOpenC is the high of a day under which a round of the hives is put off, °C. Source: common practice.
-const coldToOpenC = 10
+// tripRainKg is what a mm of rain costs a day on which hives are opened, kg of honey. Source: none; guess: so that of two days the drier
+// one is taken.
+const tripRainKg = 0.2
 
 // tripYardOf tells a yard by its hives.
 func tripYardOf(y yardDay, all []Standing) TripYard {
@@ -176,7 +200,7 @@ func (s Standing) by(y yardDay) (by, due int) {
 	for _, a := range s.Advice {
 		at := max(0, int(a.ActBy-y.today))
 		switch {
-		case a.Action == plan.Leave:
+		case !a.toDo():
 		case a.ActBy < y.visit && (by < 0 || at < by):
 			by = at
 		case a.ActBy >= y.visit && a.Action == plan.CheckCells:
@@ -219,9 +243,10 @@ func (t *Trips) choose(ask TripAsk) error {
 		}
 	}
 	var route trip.Route
+	t.Route = nil
 	for i := range t.Yards {
-		if y := &t.Yards[i]; slices.Contains(want, y.ID) {
-			y.Chosen = true
+		y := &t.Yards[i]
+		if y.Chosen = slices.Contains(want, y.ID); y.Chosen {
 			route = append(route, y.Yard)
 		}
 	}
@@ -260,6 +285,7 @@ func pressing(y TripYard) int {
 
 // lay lists what is done on the day at the yards that were chosen.
 func (t *Trips) lay(ask TripAsk) {
+	t.Stops, t.Minutes = nil, 0
 	if t.On < 0 {
 		return
 	}
@@ -301,7 +327,7 @@ const earlyKg = 0.3
 // What cannot wait is not put off.
 func (t *Trips) later(x Standing) day.Day {
 	for _, a := range x.Advice {
-		if a.Action != plan.Leave && a.ActBy < x.Visit {
+		if a.toDo() && a.ActBy < x.Visit {
 			return 0
 		}
 	}
@@ -344,7 +370,4 @@ func (s Standing) stepsOn(on day.Day) (out []StandingAdvice) {
 }
 
 // toDo reports whether it is something to do at the hive, and no hold and no leaving.
-func (a StandingAdvice) toDo() bool { return a.Step > 0 || looksFor(a.Action) }
-
-// looksFor reports whether an action is a look, which a trip is made for as well.
-func looksFor(a plan.Action) bool { return a == plan.LookCloser || a == plan.CheckCells }
+func (a StandingAdvice) toDo() bool { return a.Action != plan.Leave && a.Action != plan.HoldHarvest }

@@ -92,17 +92,13 @@ func perOne(u measure.Unit, kg float64, n int) string {
 
 // yearsCSV answers with the years as a file, in kilograms.
 func (s *Server) yearsCSV(c fiber.Ctx) error {
-	_, today, err := s.as(c).Head(c.Context())
-	if err != nil {
-		return err
-	}
-	a, err := s.as(c).CropAccount(c.Context(), 0, today, "")
+	years, err := s.as(c).CropYears(c.Context())
 	if err != nil {
 		return err
 	}
 	rows := [][]string{{"year", "over", "kg", "hives", "kg_per_hive", "visits_to_hives", "kg_per_visit", "sugar_kg"}}
 	u := measure.Kilogram
-	for _, y := range a.Years {
+	for _, y := range years {
 		rows = append(rows, []string{
 			strconv.Itoa(y.Year), strconv.FormatBool(!y.SoFar), kgPlain(u, y.Kg), strconv.Itoa(y.Hives), perOne(u, y.Kg, y.Hives),
 			strconv.Itoa(y.Visits), perOne(u, y.Kg, y.Visits), kgPlain(u, y.SugarKg),

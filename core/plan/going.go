@@ -13,8 +13,8 @@ type Going struct {
 func (g Going) Cannot() bool { return Wait{Kg: g.Kg, Life: g.Life}.Cannot() }
 
 // goingDays are the days that are tried, from today on, as far as they come before the visit after next: each while it is near,
-// then some. Rounding.
-var goingDays = []int{0, 1, 2, 3, 4, 6, 8, 10, 12, 14}
+// then some. Rounding; each costs an assessment a millisecond or so.
+var goingDays = []int{0, 1, 2, 4, 7, 10, 14}
 
 // goings returns what is lost at a hive by going on each of some days, the soonest first; none where nothing is to be done there.
 // Between two of them it goes over evenly.

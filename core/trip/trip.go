@@ -30,6 +30,8 @@ type Yard struct {
 type Day struct {
 	// Shut says that no hive is opened on it: rain, or cold.
 	Shut bool
+	// BadKg is what its weather costs a trip, kg of honey, where hives are opened all the same.
+	BadKg float64
 }
 
 // LostKg is what a yard loses by a trip in so many days.
@@ -109,7 +111,7 @@ func (r Route) LostKg(in int) float64 {
 // toss is by how much two days must differ for the one to be better, kg. Source: rounding: what forty members wobble by, over a yard.
 const toss = 0.3
 
-// Best returns the day of the least loss on which hives are opened and none is late, or, where there is none, the least loss of the days
+// Best returns the day of the least loss, with its weather, on which hives are opened and none is late, or, where there is none, the least loss of the days
 // on which the fewest are. Of days that are as good the one nearest to a planned visit is taken, then the soonest. Under 0: every day is
 // shut.
 func (r Route) Best(days []Day) int {
@@ -118,7 +120,7 @@ func (r Route) Best(days []Day) int {
 		if d.Shut {
 			continue
 		}
-		kg, n := r.LostKg(in), len(r.Late(in))
+		kg, n := r.LostKg(in)+d.BadKg, len(r.Late(in))
 		switch {
 		case n < late, n == late && kg < least-toss:
 			best, least, late = in, kg, n

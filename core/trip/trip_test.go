@@ -58,6 +58,11 @@ func TestTheBestDay(t *testing.T) {
 	if on := (trip.Route{y}).Best(open(14, 4, 5, 6)); on != 3 {
 		t.Errorf("best on day %d, want 3: it rains from 4 to 6", on)
 	}
+	wet := open(14)
+	wet[5].BadKg = 1
+	if on := (trip.Route{y}).Best(wet); on != 4 {
+		t.Errorf("best on day %d, want 4: it rains a little on the planned one", on)
+	}
 	y.Hives = append(y.Hives, trip.Hive{Code: "hungry", By: 1, Due: -1})
 	if on := (trip.Route{y}).Best(open(14, 0)); on != 1 {
 		t.Errorf("best on day %d, want 1: one hive is late after it", on)
