@@ -59,17 +59,21 @@ func (a Address) options() *mqtt.ClientOptions {
 		SetMaxReconnectInterval(time.Minute)
 }
 
-// Listen gives receive what is published, one message after the other, until ctx is done. Where receive fails the message is tried again;
+// Listen gives receive what is published, one message at a time and in any order, until ctx is done. Where receive fails the message is tried again;
 // where it fails with ErrRefused it is not. A broker that is away is waited for.
 func Listen(ctx context.Context, a Address, receive func(ctx context.Context, body []byte) error, log *slog.Logger) error {
 	if err := a.Check(); err != nil {
 		return err
 	}
-	var one sync.Mutex // receive is called for one message at a time
-	take := func(_ mqtt.Client, m mqtt.Message) {
+	// receive is called for one message at a time; one that waits to be tried again keeps no other waiting.
+	var one sync.Mutex
+	alone := func(ctx context.Context, body []byte) error {
 		one.Lock()
 		defer one.Unlock()
-		if stored(ctx, m, receive, log) {
+		return receive(ctx, body)
+	}
+	take := func(_ mqtt.Client, m mqtt.Message) {
+		if stored(ctx, m, alone, log) {
 			m.Ack()
 		}
 	}
